@@ -1,0 +1,286 @@
+package levelember.geometry;
+
+import java.util.ArrayList;
+import java.util.List;
+import levelember.math.Vec3;
+import levelember.shoot.Shape;
+import levelember.shoot.Shape.Corner;
+
+/**
+ * Shapes as triangles with smooth corner normals, fine enough that a silhouette that fills the
+ * picture's height shows no corners at print size.
+ */
+public final class Tessellation {
+  private static final int AROUND = 192;
+  private static final int ROUNDING_STEPS = 6;
+
+  private Tessellation() {}
+
+  /** The triangles of a shape in its own frame. */
+  public static Triangles of(Shape shape) {
+    return switch (shape) {
+      case Shape.Floor s -> floor(s);
+      case Shape.Sweep s -> sweep(s);
+      case Shape.Box s -> box(s);
+      case Shape.Sphere s -> sphere(s.radius());
+      case Shape.Cylinder s -> cylinder(s);
+      case Shape.Torus s -> torus(s);
+      case Shape.Lathe s -> lathe(s.profile(), s.closed(), s.creaseDegrees());
+      case Shape.Rectangle s -> rectangle(s);
+      case Shape.Mesh s -> mesh(s);
+    };
+  }
+
+  private static Triangles floor(Shape.Floor s) {
+    Triangles t = new Triangles();
+    double x = s.width() / 2, z = s.depth() / 2;
+    Vec3 up = Vec3.UP;
+    t.quad(
+        t.corner(new Vec3(-x, 0, z), up),
+        t.corner(new Vec3(x, 0, z), up),
+        t.corner(new Vec3(x, 0, -z), up),
+        t.corner(new Vec3(-x, 0, -z), up));
+    return t;
+  }
+
+  private static Triangles rectangle(Shape.Rectangle s) {
+    Triangles t = new Triangles();
+    double x = s.width() / 2, y = s.height() / 2;
+    Vec3 front = new Vec3(0, 0, 1);
+    t.quad(
+        t.corner(new Vec3(-x, -y, 0), front),
+        t.corner(new Vec3(x, -y, 0), front),
+        t.corner(new Vec3(x, y, 0), front),
+        t.corner(new Vec3(-x, y, 0), front));
+    return t;
+  }
+
+  private static Triangles sweep(Shape.Sweep s) {
+    Triangles t = new Triangles();
+    int steps = 64;
+    double x = s.width() / 2, r = s.radius();
+    List<double[]> way = new ArrayList<>();
+    way.add(new double[] {s.depth(), 0, 1, 0});
+    for (int i = 0; i <= steps; i++) {
+      double a = Math.PI / 2 * i / steps;
+      way.add(new double[] {r - r * Math.sin(a), r - r * Math.cos(a), Math.cos(a), Math.sin(a)});
+    }
+    way.add(new double[] {0, s.height(), 0, 1});
+    int[] left = new int[way.size()];
+    int[] right = new int[way.size()];
+    for (int i = 0; i < way.size(); i++) {
+      double[] w = way.get(i);
+      left[i] = t.corner(-x, w[1], w[0], 0, w[2], w[3]);
+      right[i] = t.corner(x, w[1], w[0], 0, w[2], w[3]);
+    }
+    for (int i = 0; i + 1 < way.size(); i++) {
+      t.quad(left[i], right[i], right[i + 1], left[i + 1]);
+    }
+    return t;
+  }
+
+  /** A rounded box: the corners of a subdivided cube pushed out from an inner, smaller box. */
+  private static Triangles box(Shape.Box s) {
+    Triangles t = new Triangles();
+    double r = s.rounding();
+    double[] half = {s.width() / 2, s.height() / 2, s.depth() / 2};
+    int n = r > 0 ? ROUNDING_STEPS : 0;
+    double[] grid = new double[2 * (n + 1)];
+    double[] bend = new double[2 * (n + 1)];
+    for (int i = 0; i <= n; i++) {
+      double a = n == 0 ? 0 : Math.tan(Math.PI / 4 * (1 - (double) i / n));
+      grid[i] = -1;
+      bend[i] = -a;
+      grid[2 * n + 1 - i] = 1;
+      bend[2 * n + 1 - i] = a;
+    }
+    int m = grid.length;
+    for (int axis = 0; axis < 3; axis++) {
+      int u = (axis + 1) % 3, v = (axis + 2) % 3;
+      for (int side = -1; side <= 1; side += 2) {
+        int[][] id = new int[m][m];
+        for (int i = 0; i < m; i++) {
+          for (int j = 0; j < m; j++) {
+            double[] d = new double[3];
+            d[axis] = side;
+            d[u] = bend[i];
+            d[v] = bend[j];
+            double l = Math.sqrt(d[0] * d[0] + d[1] * d[1] + d[2] * d[2]);
+            double[] sign = new double[3];
+            sign[axis] = side;
+            sign[u] = grid[i];
+            sign[v] = grid[j];
+            double[] p = new double[3];
+            for (int k = 0; k < 3; k++) {
+              p[k] = sign[k] * (half[k] - r) + r * d[k] / l;
+            }
+            id[i][j] = t.corner(p[0], p[1] + half[1], p[2], d[0], d[1], d[2]);
+          }
+        }
+        for (int i = 0; i + 1 < m; i++) {
+          for (int j = 0; j + 1 < m; j++) {
+            if (side > 0) {
+              t.quad(id[i][j], id[i + 1][j], id[i + 1][j + 1], id[i][j + 1]);
+            } else {
+              t.quad(id[i][j], id[i][j + 1], id[i + 1][j + 1], id[i + 1][j]);
+            }
+          }
+        }
+      }
+    }
+    return t;
+  }
+
+  private static Triangles sphere(double radius) {
+    Triangles t = new Triangles();
+    int across = AROUND / 2;
+    int[][] id = new int[across + 1][AROUND + 1];
+    for (int i = 0; i <= across; i++) {
+      double a = Math.PI * i / across;
+      for (int j = 0; j <= AROUND; j++) {
+        double b = 2 * Math.PI * (j % AROUND) / AROUND;
+        double x = Math.sin(a) * Math.sin(b), y = -Math.cos(a), z = Math.sin(a) * Math.cos(b);
+        id[i][j] = t.corner(radius * x, radius * y, radius * z, x, y, z);
+      }
+    }
+    for (int i = 0; i < across; i++) {
+      for (int j = 0; j < AROUND; j++) {
+        t.quad(id[i][j], id[i][j + 1], id[i + 1][j + 1], id[i + 1][j]);
+      }
+    }
+    return t;
+  }
+
+  private static Triangles torus(Shape.Torus s) {
+    Triangles t = new Triangles();
+    int tube = 48;
+    int[][] id = new int[AROUND + 1][tube + 1];
+    for (int i = 0; i <= AROUND; i++) {
+      double a = 2 * Math.PI * (i % AROUND) / AROUND;
+      for (int j = 0; j <= tube; j++) {
+        double b = 2 * Math.PI * (j % tube) / tube;
+        double nx = Math.sin(a) * Math.cos(b), ny = Math.sin(b), nz = Math.cos(a) * Math.cos(b);
+        double r = s.radius() + s.tube() * Math.cos(b);
+        id[i][j] = t.corner(r * Math.sin(a), s.tube() * ny, r * Math.cos(a), nx, ny, nz);
+      }
+    }
+    for (int i = 0; i < AROUND; i++) {
+      for (int j = 0; j < tube; j++) {
+        t.quad(id[i][j], id[i + 1][j], id[i + 1][j + 1], id[i][j + 1]);
+      }
+    }
+    return t;
+  }
+
+  private static Triangles cylinder(Shape.Cylinder s) {
+    double r = s.radius(), h = s.height(), b = s.rounding();
+    List<Corner> profile = new ArrayList<>();
+    profile.add(new Corner(0, 0));
+    rounded(profile, r - b, b, b, -90);
+    rounded(profile, r - b, h - b, b, 0);
+    profile.add(new Corner(0, h));
+    return lathe(profile, false, 40);
+  }
+
+  /** A quarter circle, or its corner when the rounding is nothing. */
+  private static void rounded(
+      List<Corner> profile, double x, double y, double rounding, double fromDegrees) {
+    int steps = rounding > 0 ? ROUNDING_STEPS : 0;
+    for (int i = 0; i <= steps; i++) {
+      double a = Math.toRadians(fromDegrees + (steps == 0 ? 0 : 90.0 * i / steps));
+      profile.add(new Corner(x + rounding * Math.cos(a), y + rounding * Math.sin(a)));
+    }
+  }
+
+  /**
+   * A turned profile; each stretch has its own corners where the bend is sharper than the crease.
+   */
+  private static Triangles lathe(List<Corner> given, boolean closed, double creaseDegrees) {
+    List<Corner> p = withoutRepeats(given, closed);
+    Triangles t = new Triangles();
+    int n = p.size();
+    int stretches = closed ? n : n - 1;
+    double crease = Math.cos(Math.toRadians(creaseDegrees));
+    double[][] normal = new double[stretches][];
+    for (int i = 0; i < stretches; i++) {
+      Corner a = p.get(i), b = p.get((i + 1) % n);
+      double dr = b.radius() - a.radius(), dy = b.height() - a.height();
+      double l = Math.hypot(dr, dy);
+      normal[i] = new double[] {dy / l, -dr / l};
+    }
+    double radius = p.stream().mapToDouble(Corner::radius).max().orElse(0);
+    int around = radius > 0 ? AROUND : 3;
+    for (int i = 0; i < stretches; i++) {
+      double[] from = blend(normal, i, i - 1, closed, crease);
+      double[] to = blend(normal, i, i + 1, closed, crease);
+      int[] lower = ring(t, p.get(i), from, around);
+      int[] upper = ring(t, p.get((i + 1) % n), to, around);
+      for (int j = 0; j < around; j++) {
+        t.quad(lower[j], lower[j + 1], upper[j + 1], upper[j]);
+      }
+    }
+    return t;
+  }
+
+  private static List<Corner> withoutRepeats(List<Corner> given, boolean closed) {
+    List<Corner> p = new ArrayList<>();
+    for (Corner c : given) {
+      if (p.isEmpty() || !c.equals(p.getLast())) {
+        p.add(c);
+      }
+    }
+    if (closed && p.size() > 1 && p.getFirst().equals(p.getLast())) {
+      p.removeLast();
+    }
+    return p;
+  }
+
+  private static double[] blend(
+      double[][] normal, int own, int next, boolean closed, double crease) {
+    int n = normal.length;
+    if (!closed && (next < 0 || next >= n)) {
+      return normal[own];
+    }
+    double[] a = normal[own], b = normal[Math.floorMod(next, n)];
+    if (a[0] * b[0] + a[1] * b[1] < crease) {
+      return a;
+    }
+    return new double[] {a[0] + b[0], a[1] + b[1]};
+  }
+
+  private static int[] ring(Triangles t, Corner c, double[] n, int around) {
+    int[] id = new int[around + 1];
+    for (int j = 0; j <= around; j++) {
+      double a = 2 * Math.PI * (j % around) / around;
+      double s = Math.sin(a), k = Math.cos(a);
+      id[j] = t.corner(c.radius() * s, c.height(), c.radius() * k, n[0] * s, n[1], n[0] * k);
+    }
+    return id;
+  }
+
+  private static Triangles mesh(Shape.Mesh s) {
+    Triangles t = new Triangles();
+    int n = s.triangles().size();
+    boolean smooth = !s.normals().isEmpty();
+    if (smooth) {
+      for (int i = 0; i < s.positions().size() / 3; i++) {
+        t.corner(at(s.positions(), i), at(s.normals(), i));
+      }
+    }
+    for (int i = 0; i < n; i += 3) {
+      int a = s.triangles().get(i), b = s.triangles().get(i + 1), c = s.triangles().get(i + 2);
+      if (smooth) {
+        t.triangle(a, b, c);
+      } else {
+        Vec3 pa = at(s.positions(), a), pb = at(s.positions(), b), pc = at(s.positions(), c);
+        Vec3 normal = pb.minus(pa).cross(pc.minus(pa));
+        t.triangle(t.corner(pa, normal), t.corner(pb, normal), t.corner(pc, normal));
+      }
+    }
+    return t;
+  }
+
+  private static Vec3 at(List<Double> values, int i) {
+    return new Vec3(values.get(3 * i), values.get(3 * i + 1), values.get(3 * i + 2));
+  }
+}

@@ -1,0 +1,111 @@
+package levelember.geometry;
+
+import java.util.Arrays;
+import levelember.math.Affine;
+import levelember.math.Vec3;
+
+/**
+ * A growing list of corners (place and unit normal) and triangles (three corner numbers,
+ * counter-clockwise seen from outside).
+ */
+public final class Triangles {
+  private float[] positions = new float[192];
+  private float[] normals = new float[192];
+  private int[] indices = new int[192];
+  private int corners;
+  private int count;
+
+  /** Adds a corner and gives its number. The normal need not be a unit vector. */
+  public int corner(double x, double y, double z, double nx, double ny, double nz) {
+    int at = 3 * corners;
+    if (at + 3 > positions.length) {
+      positions = Arrays.copyOf(positions, positions.length * 2);
+      normals = Arrays.copyOf(normals, normals.length * 2);
+    }
+    double l = Math.sqrt(nx * nx + ny * ny + nz * nz);
+    double s = l > 0 ? 1 / l : 0;
+    positions[at] = (float) x;
+    positions[at + 1] = (float) y;
+    positions[at + 2] = (float) z;
+    normals[at] = (float) (nx * s);
+    normals[at + 1] = (float) (ny * s);
+    normals[at + 2] = (float) (nz * s);
+    return corners++;
+  }
+
+  int corner(Vec3 p, Vec3 n) {
+    return corner(p.x(), p.y(), p.z(), n.x(), n.y(), n.z());
+  }
+
+  /** Adds a triangle; one without area is left out. */
+  public void triangle(int a, int b, int c) {
+    if (a == b || b == c || c == a || noArea(a, b, c)) {
+      return;
+    }
+    int at = 3 * count;
+    if (at + 3 > indices.length) {
+      indices = Arrays.copyOf(indices, indices.length * 2);
+    }
+    indices[at] = a;
+    indices[at + 1] = b;
+    indices[at + 2] = c;
+    count++;
+  }
+
+  void quad(int a, int b, int c, int d) {
+    triangle(a, b, c);
+    triangle(a, c, d);
+  }
+
+  private boolean noArea(int a, int b, int c) {
+    double[] e = new double[6];
+    for (int k = 0; k < 3; k++) {
+      e[k] = (double) positions[3 * b + k] - positions[3 * a + k];
+      e[3 + k] = (double) positions[3 * c + k] - positions[3 * a + k];
+    }
+    double nx = e[1] * e[5] - e[2] * e[4];
+    double ny = e[2] * e[3] - e[0] * e[5];
+    double nz = e[0] * e[4] - e[1] * e[3];
+    return !(nx * nx + ny * ny + nz * nz > 0);
+  }
+
+  /** Adds all of another list, mapped; a mirroring map keeps outsides outside. */
+  public void add(Triangles other, Affine map) {
+    int first = corners;
+    for (int i = 0; i < other.corners; i++) {
+      corner(map.point(other.position(i)), map.normal(other.normal(i)));
+    }
+    boolean mirrored = map.determinant() < 0;
+    for (int t = 0; t < other.count; t++) {
+      int a = first + other.indices[3 * t];
+      int b = first + other.indices[3 * t + 1];
+      int c = first + other.indices[3 * t + 2];
+      if (mirrored) {
+        triangle(a, c, b);
+      } else {
+        triangle(a, b, c);
+      }
+    }
+  }
+
+  public Vec3 position(int corner) {
+    return new Vec3(positions[3 * corner], positions[3 * corner + 1], positions[3 * corner + 2]);
+  }
+
+  public Vec3 normal(int corner) {
+    return new Vec3(normals[3 * corner], normals[3 * corner + 1], normals[3 * corner + 2]);
+  }
+
+  /** Number of the corner {@code k} (0…2) of a triangle. */
+  public int index(int triangle, int k) {
+    return indices[3 * triangle + k];
+  }
+
+  public int corners() {
+    return corners;
+  }
+
+  public int count() {
+    return count;
+  }
+}

@@ -1,0 +1,67 @@
+package levelember.lens;
+
+import levelember.math.Affine;
+import levelember.math.Vec3;
+import levelember.shoot.Shot;
+
+/**
+ * A thin lens that is sharp at one distance, or a pinhole; pixels are square and the sensor's width
+ * is the picture's. Samples spread over a pixel by a tent of two pixels' width.
+ */
+public final class ThinLens {
+  private final Vec3 place, right, up, back;
+  private final double perPixel;
+  private final double halfWidth, halfHeight;
+  private final double lensRadius, focus;
+
+  /** The last ray: start, and unit direction. */
+  public static final class Ray {
+    public float ox, oy, oz, dx, dy, dz;
+  }
+
+  public ThinLens(Shot shot, int width, int height) {
+    Affine frame = Affine.lookingAt(shot.place(), shot.aim(), 0);
+    place = shot.place();
+    right = frame.x();
+    up = frame.y();
+    back = frame.z();
+    perPixel = shot.sensorWidthMm() / shot.focalLengthMm() / width;
+    halfWidth = width / 2.0;
+    halfHeight = height / 2.0;
+    lensRadius = shot.fStop() > 0 ? shot.focalLengthMm() / 2000 / shot.fStop() : 0;
+    focus =
+        shot.focusDistance() > 0 ? shot.focusDistance() : shot.aim().minus(shot.place()).length();
+  }
+
+  /**
+   * The ray through a pixel.
+   *
+   * @param u place across the tent, [0, 1)
+   * @param v place down the tent, [0, 1)
+   * @param a on the lens, [0, 1)
+   * @param b on the lens, [0, 1)
+   */
+  public void ray(int px, int py, float u, float v, float a, float b, Ray to) {
+    double x = (px + 0.5 + tent(u) - halfWidth) * perPixel;
+    double y = (halfHeight - py - 0.5 - tent(v)) * perPixel;
+    double lx = 0, ly = 0;
+    if (lensRadius > 0) {
+      double r = lensRadius * Math.sqrt(a), phi = 2 * Math.PI * b;
+      lx = r * Math.cos(phi);
+      ly = r * Math.sin(phi);
+      x = x - lx / focus;
+      y = y - ly / focus;
+    }
+    double l = 1 / Math.sqrt(x * x + y * y + 1);
+    to.ox = (float) (place.x() + lx * right.x() + ly * up.x());
+    to.oy = (float) (place.y() + lx * right.y() + ly * up.y());
+    to.oz = (float) (place.z() + lx * right.z() + ly * up.z());
+    to.dx = (float) (l * (x * right.x() + y * up.x() - back.x()));
+    to.dy = (float) (l * (x * right.y() + y * up.y() - back.y()));
+    to.dz = (float) (l * (x * right.z() + y * up.z() - back.z()));
+  }
+
+  private static double tent(float u) {
+    return u < 0.5f ? Math.sqrt(2 * u) - 1 : 1 - Math.sqrt(2 - 2 * u);
+  }
+}

@@ -1,0 +1,23 @@
+package levelember.light;
+
+/** What a light answers; one object a thread, filled anew at each call. */
+public final class LightRay {
+  /** Unit direction from the lit point towards the light. */
+  public float x, y, z;
+
+  /** Metres to the light along the direction; infinite for surroundings. */
+  public float distance;
+
+  /** Radiance along the direction at unit value, cd/m²; for a point, cd/distance². */
+  public float r, g, b;
+
+  /** Density per steradian; for a point, which no other technique finds, 1. */
+  public float pdf;
+
+  /** The light cannot be met by chance. */
+  public boolean delta;
+
+  void white(float value) {
+    r = g = b = value;
+  }
+}

@@ -1,0 +1,42 @@
+package levelember.light;
+
+import levelember.math.Points;
+
+/**
+ * A light at unit value (1 cd/m², or 1 cd for a point) and neutral colour. Its shape gives light
+ * and blocks none, so that no light's layer depends on another light.
+ */
+public abstract sealed class LightSource
+    permits RectangleLight, SphereLight, PointLight, EnvironmentLight, DomeLight, EmissiveLight {
+  private final int key;
+  private final boolean seenByCamera;
+
+  LightSource(String id, boolean seenByCamera) {
+    this.key = Points.hash(id.hashCode());
+    this.seenByCamera = seenByCamera;
+  }
+
+  /** Seeds this light's own dimensions, so that its points do not depend on other lights. */
+  public final int key() {
+    return key;
+  }
+
+  public final boolean seenByCamera() {
+    return seenByCamera;
+  }
+
+  /**
+   * Draws a direction from a point towards the light; false when none can reach it.
+   *
+   * @param u in [0, 1)
+   * @param v in [0, 1)
+   */
+  public abstract boolean draw(float px, float py, float pz, float u, float v, LightRay to);
+
+  /**
+   * Whether a ray that is free up to {@code far} meets the light; if so gives its radiance and the
+   * density with which {@link #draw} would have drawn that direction.
+   */
+  public abstract boolean meets(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay to);
+}

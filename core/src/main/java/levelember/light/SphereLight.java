@@ -1,0 +1,81 @@
+package levelember.light;
+
+import levelember.shoot.Emitter;
+import levelember.shoot.Light;
+
+/**
+ * Sphere of luminance 1 cd/m², sampled uniformly over the cone that it fills. From inside it is met
+ * by chance alone.
+ */
+public final class SphereLight extends LightSource {
+  private final double cx, cy, cz, radius;
+
+  public SphereLight(Light light, Emitter.Sphere s) {
+    super(light.id(), light.seenByCamera());
+    cx = light.place().x();
+    cy = light.place().y();
+    cz = light.place().z();
+    radius = s.radius();
+  }
+
+  @Override
+  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
+    double x = cx - px, y = cy - py, z = cz - pz;
+    double d2 = x * x + y * y + z * z;
+    if (d2 <= radius * radius) {
+      return false;
+    }
+    double d = Math.sqrt(d2);
+    double share = capShare(d2);
+    double sin2Max = radius * radius / d2;
+    double rise = u * share;
+    double cos = 1 - rise;
+    double sin2 = Math.min(sin2Max, rise * (2 - rise));
+    double sin = Math.sqrt(sin2);
+    double phi = 2 * Math.PI * v;
+    x /= d;
+    y /= d;
+    z /= d;
+    double sign = Math.copySign(1, z);
+    double a = -1 / (sign + z);
+    double b = x * y * a;
+    double lx = sin * Math.cos(phi), ly = sin * Math.sin(phi);
+    to.x = (float) (lx * (1 + sign * x * x * a) + ly * b + cos * x);
+    to.y = (float) (lx * sign * b + ly * (sign + y * y * a) + cos * y);
+    to.z = (float) (-lx * sign * x - ly * y + cos * z);
+    to.distance = (float) (d * cos - Math.sqrt(Math.max(0, radius * radius - d2 * sin2)));
+    to.pdf = (float) (1 / (2 * Math.PI * share));
+    to.delta = false;
+    to.white(1);
+    return true;
+  }
+
+  /** 1 − cos of the cone's half angle, without cancellation. */
+  private double capShare(double d2) {
+    double sin2 = radius * radius / d2;
+    return sin2 / (1 + Math.sqrt(1 - sin2));
+  }
+
+  @Override
+  public boolean meets(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay to) {
+    double x = cx - ox, y = cy - oy, z = cz - oz;
+    double along = x * dx + y * dy + z * dz;
+    double d2 = x * x + y * y + z * z;
+    double qx = x - along * dx, qy = y - along * dy, qz = z - along * dz;
+    double under = radius * radius - (qx * qx + qy * qy + qz * qz);
+    if (under < 0) {
+      return false;
+    }
+    boolean inside = d2 <= radius * radius;
+    double t = inside ? along + Math.sqrt(under) : along - Math.sqrt(under);
+    if (!(t > 0 && t < far)) {
+      return false;
+    }
+    to.pdf = inside ? 0 : (float) (1 / (2 * Math.PI * capShare(d2)));
+    to.distance = (float) t;
+    to.delta = false;
+    to.white(1);
+    return true;
+  }
+}

@@ -1,0 +1,71 @@
+package levelember.math;
+
+/**
+ * An affine map of space: three columns of a linear part and a shift.
+ *
+ * @param x image of the X axis
+ * @param y image of the Y axis
+ * @param z image of the Z axis
+ * @param shift image of the origin, metres
+ */
+public record Affine(Vec3 x, Vec3 y, Vec3 z, Vec3 shift) {
+  public static final Affine IDENTITY =
+      new Affine(new Vec3(1, 0, 0), new Vec3(0, 1, 0), new Vec3(0, 0, 1), Vec3.ZERO);
+
+  /** Scales, then turns about X, Y and Z (in this order, degrees), then moves. */
+  public static Affine of(Vec3 place, Vec3 turnDegrees, Vec3 size) {
+    double a = Math.toRadians(turnDegrees.x());
+    double b = Math.toRadians(turnDegrees.y());
+    double c = Math.toRadians(turnDegrees.z());
+    double ca = Math.cos(a), sa = Math.sin(a);
+    double cb = Math.cos(b), sb = Math.sin(b);
+    double cc = Math.cos(c), sc = Math.sin(c);
+    Vec3 x = new Vec3(cc * cb, sc * cb, -sb);
+    Vec3 y = new Vec3(cc * sb * sa - sc * ca, sc * sb * sa + cc * ca, cb * sa);
+    Vec3 z = new Vec3(cc * sb * ca + sc * sa, sc * sb * ca - cc * sa, cb * ca);
+    return new Affine(x.times(size.x()), y.times(size.y()), z.times(size.z()), place);
+  }
+
+  /** A frame at {@code place} whose −Z axis points at {@code aim}, rolled about that axis. */
+  public static Affine lookingAt(Vec3 place, Vec3 aim, double rollDegrees) {
+    Vec3 back = place.minus(aim).unit();
+    if (back.length() == 0) {
+      back = new Vec3(0, 0, 1);
+    }
+    Vec3 helper = Math.abs(back.y()) > 0.9999 ? new Vec3(0, 0, -1) : Vec3.UP;
+    Vec3 right = helper.cross(back).unit();
+    Vec3 up = back.cross(right);
+    double r = Math.toRadians(rollDegrees);
+    Vec3 right2 = right.times(Math.cos(r)).plus(up.times(Math.sin(r)));
+    Vec3 up2 = up.times(Math.cos(r)).minus(right.times(Math.sin(r)));
+    return new Affine(right2, up2, back, place);
+  }
+
+  public Vec3 direction(Vec3 v) {
+    return x.times(v.x()).plus(y.times(v.y())).plus(z.times(v.z()));
+  }
+
+  public Vec3 point(Vec3 p) {
+    return direction(p).plus(shift);
+  }
+
+  /** A normal's image: by the cofactors of the linear part, not normalised. */
+  public Vec3 normal(Vec3 n) {
+    double s = determinant() < 0 ? -1 : 1;
+    return y.cross(z)
+        .times(n.x())
+        .plus(z.cross(x).times(n.y()))
+        .plus(x.cross(y).times(n.z()))
+        .times(s);
+  }
+
+  public double determinant() {
+    return x.dot(y.cross(z));
+  }
+
+  /** This map after the other one: {@code (this ∘ first)(p) = this(first(p))}. */
+  public Affine after(Affine first) {
+    return new Affine(
+        direction(first.x), direction(first.y), direction(first.z), point(first.shift));
+  }
+}

@@ -1,0 +1,84 @@
+package levelember.measure;
+
+import levelember.film.Film;
+import levelember.look.DisplayCurve;
+import levelember.math.Colour;
+
+/**
+ * What the picture says at one place.
+ *
+ * @param luminance cd/m²
+ * @param stops from mid grey; −∞ for black
+ * @param layer number of the light that gave most of it, −1 in the dark
+ * @param share of that light, 0…1
+ */
+public record Reading(double luminance, double stops, int layer, double share) {
+
+  /** Reads a square of pixels, {@code reach} to every side of (x, y). */
+  public static Reading at(Film film, float[] weights, double ev, int x, int y, int reach) {
+    double sum = 0, most = 0;
+    int best = -1;
+    for (int k = 0; k < film.layers(); k++) {
+      double own = luminance(film, k, weights, x, y, reach);
+      sum += own;
+      if (own > most) {
+        most = own;
+        best = k;
+      }
+    }
+    double stops = Math.log(sum / DisplayCurve.midGrey(ev)) / Math.log(2);
+    return new Reading(sum, stops, best, sum > 0 ? most / sum : 0);
+  }
+
+  private static double luminance(Film film, int layer, float[] w, int x, int y, int reach) {
+    double sum = 0;
+    int n = 0;
+    for (int j = Math.max(0, y - reach); j <= Math.min(film.height() - 1, y + reach); j++) {
+      for (int i = Math.max(0, x - reach); i <= Math.min(film.width() - 1, x + reach); i++) {
+        int samples = film.samples(layer, j);
+        n++;
+        if (samples > 0) {
+          sum += pixel(film, layer, w, j, i) / samples;
+        }
+      }
+    }
+    return n == 0 ? 0 : sum / n;
+  }
+
+  private static double pixel(Film film, int layer, float[] w, int y, int x) {
+    float[] s = film.sums(layer);
+    int at = 3 * (y * film.width() + x);
+    return Colour.luminance(
+        w[3 * layer] * s[at], w[3 * layer + 1] * s[at + 1], w[3 * layer + 2] * s[at + 2]);
+  }
+
+  /** Mean luminance that every layer adds to the picture, cd/m². */
+  public static double[] means(Film film, float[] weights) {
+    double[] means = new double[film.layers()];
+    for (int k = 0; k < means.length; k++) {
+      float[] s = film.sums(k);
+      double total = 0;
+      for (int y = 0; y < film.height(); y++) {
+        int n = film.samples(k, y);
+        if (n == 0) {
+          continue;
+        }
+        double r = 0, g = 0, b = 0;
+        int end = 3 * (y + 1) * film.width();
+        for (int i = 3 * y * film.width(); i < end; i += 3) {
+          r += s[i];
+          g += s[i + 1];
+          b += s[i + 2];
+        }
+        total +=
+            Colour.luminance(
+                    (float) (weights[3 * k] * r),
+                    (float) (weights[3 * k + 1] * g),
+                    (float) (weights[3 * k + 2] * b))
+                / n;
+      }
+      means[k] = total / film.width() / film.height();
+    }
+    return means;
+  }
+}

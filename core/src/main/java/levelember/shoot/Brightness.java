@@ -1,0 +1,52 @@
+package levelember.shoot;
+
+/**
+ * A light's unit value as read off a lamp; the light's level in stops stands on top of it.
+ *
+ * @param value in {@code unit}, 0 or more
+ * @param unit how the value is meant
+ */
+public record Brightness(double value, Unit unit) {
+  public Brightness {
+    Checks.range("value", value, 0, 1e12);
+    if (unit == null) {
+      throw new ImpossibleValue("unit", null, "one of lm, cd, lx, cd/m2, W");
+    }
+  }
+
+  /** Photometric units of lamps. */
+  public enum Unit {
+    /** Luminous flux. */
+    LUMEN("lm"),
+    /** Luminous intensity along the aim. */
+    CANDELA("cd"),
+    /** Illuminance at one metre along the aim, by the inverse-square law. */
+    LUX("lx"),
+    /** Luminance of the shining face. */
+    NIT("cd/m2"),
+    /** Electrical power of an LED lamp of 100 lm/W. */
+    WATT("W");
+
+    /** Luminous efficacy that {@link #WATT} assumes, lm/W. */
+    public static final double LED_EFFICACY = 100;
+
+    private final String symbol;
+
+    Unit(String symbol) {
+      this.symbol = symbol;
+    }
+
+    public String symbol() {
+      return symbol;
+    }
+
+    public static Unit of(String symbol) {
+      for (Unit unit : values()) {
+        if (unit.symbol.equals(symbol)) {
+          return unit;
+        }
+      }
+      throw new ImpossibleValue("unit", symbol, "one of lm, cd, lx, cd/m2, W");
+    }
+  }
+}

@@ -1,0 +1,139 @@
+package levelember.shoot;
+
+import java.util.List;
+
+/**
+ * The form of a piece, in its own frame: it stands on y = 0 round the origin where that makes sense
+ * (box, cylinder, lathe, sweep), and is centred on the origin otherwise (sphere, torus, rectangle,
+ * mesh as given). All lengths in metres.
+ */
+public sealed interface Shape {
+  double LEAST = 1e-5;
+  double MOST = 10_000;
+
+  /** A level rectangle of ground, facing up. */
+  record Floor(double width, double depth) implements Shape {
+    public Floor {
+      Checks.range("width", width, LEAST, MOST);
+      Checks.range("depth", depth, LEAST, MOST);
+    }
+  }
+
+  /**
+   * A sheet of backdrop paper: level in front, rising behind through a quarter circle of the given
+   * radius. The front edge is at z = depth, the upright at z = 0.
+   */
+  record Sweep(double width, double depth, double height, double radius) implements Shape {
+    public Sweep {
+      Checks.range("width", width, LEAST, MOST);
+      Checks.range("depth", depth, LEAST, MOST);
+      Checks.range("height", height, LEAST, MOST);
+      Checks.range("radius", radius, LEAST, Math.min(depth, height));
+    }
+  }
+
+  /** A box with rounded edges; a rounding of 0 gives sharp ones. */
+  record Box(double width, double height, double depth, double rounding) implements Shape {
+    public Box {
+      Checks.range("width", width, LEAST, MOST);
+      Checks.range("height", height, LEAST, MOST);
+      Checks.range("depth", depth, LEAST, MOST);
+      Checks.range("rounding", rounding, 0, Math.min(width, Math.min(height, depth)) / 2);
+    }
+  }
+
+  /** A sphere round the origin. */
+  record Sphere(double radius) implements Shape {
+    public Sphere {
+      Checks.range("radius", radius, LEAST, MOST);
+    }
+  }
+
+  /** An upright closed cylinder whose two rims are rounded. */
+  record Cylinder(double radius, double height, double rounding) implements Shape {
+    public Cylinder {
+      Checks.range("radius", radius, LEAST, MOST);
+      Checks.range("height", height, LEAST, MOST);
+      Checks.range("rounding", rounding, 0, Math.min(radius, height / 2));
+    }
+  }
+
+  /** A level ring: {@code radius} to the middle of the tube of radius {@code tube}. */
+  record Torus(double radius, double tube) implements Shape {
+    public Torus {
+      Checks.range("radius", radius, LEAST, MOST);
+      Checks.range("tube", tube, LEAST, radius);
+    }
+  }
+
+  /**
+   * A profile turned about the Y axis.
+   *
+   * @param profile corners from bottom to top, outside to the right; two at least
+   * @param closed true joins the last corner to the first (a ring with that cross-section)
+   * @param creaseDegrees corners that bend more than this stay sharp, the others shade smoothly
+   */
+  record Lathe(List<Corner> profile, boolean closed, double creaseDegrees) implements Shape {
+    public Lathe {
+      profile = List.copyOf(profile);
+      Checks.range("profile.length", profile.size(), 2, 10_000);
+      Checks.range("creaseDegrees", creaseDegrees, 0, 180);
+    }
+  }
+
+  /**
+   * A corner of a lathe's profile.
+   *
+   * @param radius distance from the axis
+   * @param height along the axis
+   */
+  record Corner(double radius, double height) {
+    public Corner {
+      Checks.range("radius", radius, 0, MOST);
+      Checks.range("height", height, -MOST, MOST);
+    }
+  }
+
+  /** A flat upright rectangle round the origin that faces +Z and is seen from both sides. */
+  record Rectangle(double width, double height) implements Shape {
+    public Rectangle {
+      Checks.range("width", width, LEAST, MOST);
+      Checks.range("height", height, LEAST, MOST);
+    }
+  }
+
+  /**
+   * Triangles as given.
+   *
+   * @param positions x, y, z of each corner
+   * @param normals x, y, z of each corner's normal, or empty for flat shading
+   * @param triangles three corner numbers a triangle, counter-clockwise seen from outside
+   */
+  record Mesh(List<Double> positions, List<Double> normals, List<Integer> triangles)
+      implements Shape {
+    public Mesh {
+      positions = List.copyOf(positions);
+      normals = List.copyOf(normals);
+      triangles = List.copyOf(triangles);
+      if (positions.size() < 9 || positions.size() % 3 != 0) {
+        throw new ImpossibleValue("positions.length", positions.size(), "3 times 3 or more");
+      }
+      for (int i = 0; i < positions.size(); i++) {
+        Checks.range("positions[" + i + "]", positions.get(i), -MOST, MOST);
+      }
+      if (!normals.isEmpty() && normals.size() != positions.size()) {
+        throw new ImpossibleValue(
+            "normals.length", normals.size(), "0 or as many as positions, " + positions.size());
+      }
+      for (int i = 0; i < normals.size(); i++) {
+        Checks.range("normals[" + i + "]", normals.get(i), -1.01, 1.01);
+      }
+      if (triangles.isEmpty() || triangles.size() % 3 != 0) {
+        throw new ImpossibleValue("triangles.length", triangles.size(), "3 times 1 or more");
+      }
+      for (int i = 0; i < triangles.size(); i++) {
+        Checks.range("triangles[" + i + "]", triangles.get(i), 0, positions.size() / 3 - 1);
+      }
+    }
+  }
+}

@@ -1,0 +1,114 @@
+package levelember.shoot;
+
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * One project: the set, the rig, the shots and the looks. References between the lists are checked.
+ *
+ * @param name as the artist reads it
+ * @param pieces the set; parents may stand after their children
+ * @param materials what pieces are made of
+ * @param lights the rig
+ * @param masterStops fader over all lights, −10…+10 stops
+ * @param shots cameras; at least one
+ * @param looks at least one
+ */
+public record Shoot(
+    String name,
+    List<Piece> pieces,
+    List<Material> materials,
+    List<Light> lights,
+    double masterStops,
+    List<Shot> shots,
+    List<Look> looks) {
+
+  public Shoot {
+    Checks.name("name", name);
+    pieces = List.copyOf(pieces);
+    materials = List.copyOf(materials);
+    lights = List.copyOf(lights);
+    shots = List.copyOf(shots);
+    looks = List.copyOf(looks);
+    Checks.range("masterStops", masterStops, -10, 10);
+    Set<String> pieceIds = Checks.uniqueIds("pieces", pieces, Piece::id);
+    Set<String> materialIds = Checks.uniqueIds("materials", materials, Material::id);
+    Checks.uniqueIds("lights", lights, Light::id);
+    Checks.uniqueIds("shots", shots, Shot::id);
+    Set<String> lookIds = Checks.uniqueIds("looks", looks, Look::id);
+    if (shots.isEmpty()) {
+      throw new ImpossibleValue("shots", "empty", "at least one shot");
+    }
+    for (int i = 0; i < pieces.size(); i++) {
+      Piece p = pieces.get(i);
+      refer("pieces[" + i + "].parent", p.parent(), pieceIds, "piece");
+      refer("pieces[" + i + "].material", p.material(), materialIds, "material");
+    }
+    for (int i = 0; i < lights.size(); i++) {
+      if (lights.get(i).emitter() instanceof Emitter.Emissive e) {
+        refer("lights[" + i + "].emitter.material", e.material(), materialIds, "material");
+      }
+    }
+    for (int i = 0; i < shots.size(); i++) {
+      refer("shots[" + i + "].look", shots.get(i).look(), lookIds, "look");
+    }
+    refuseCycles(pieces);
+  }
+
+  private static void refer(String field, String id, Set<String> known, String what) {
+    if (id != null && !known.contains(id)) {
+      throw new ImpossibleValue(field, id, "the id of a " + what + " of this shoot");
+    }
+  }
+
+  private static void refuseCycles(List<Piece> pieces) {
+    Map<String, String> parents = new HashMap<>();
+    pieces.forEach(p -> parents.put(p.id(), p.parent()));
+    Set<String> sound = new HashSet<>();
+    for (int i = 0; i < pieces.size(); i++) {
+      Set<String> way = new HashSet<>();
+      for (String at = pieces.get(i).id();
+          at != null && !sound.contains(at);
+          at = parents.get(at)) {
+        if (!way.add(at)) {
+          throw new ImpossibleValue(
+              "pieces[" + i + "].parent", pieces.get(i).parent(), "a piece outside its own line");
+        }
+      }
+      sound.addAll(way);
+    }
+  }
+
+  /** The shot of that id or name. */
+  public Optional<Shot> shot(String idOrName) {
+    return shots.stream()
+        .filter(s -> s.id().equals(idOrName) || s.name().equals(idOrName))
+        .findFirst();
+  }
+
+  /** The light of that id or name. */
+  public Optional<Light> light(String idOrName) {
+    return lights.stream()
+        .filter(l -> l.id().equals(idOrName) || l.name().equals(idOrName))
+        .findFirst();
+  }
+
+  /** The look that a shot wears. */
+  public Look lookOf(Shot shot) {
+    return looks.stream().filter(l -> l.id().equals(shot.look())).findFirst().orElseThrow();
+  }
+
+  /** Names of the assets that this shoot needs, each once, in order. */
+  public List<String> assets() {
+    return lights.stream()
+        .map(Light::emitter)
+        .filter(Emitter.Environment.class::isInstance)
+        .map(e -> ((Emitter.Environment) e).picture())
+        .distinct()
+        .toList();
+  }
+}

@@ -1,0 +1,67 @@
+package levelember.surface;
+
+/**
+ * Directional albedo of a GGX reflector by cosine and roughness, split after Schlick's Fresnel so
+ * that E(F0, F90) = F0·whole + (F90 − F0)·grazing.
+ *
+ * <p>Integrated once, by 24×24 midpoint samples of the visible normals a cell.
+ */
+final class GgxAlbedo {
+  private static final int SIDE = 48;
+  private static final int STRATA = 24;
+  private static final float[] WHOLE = new float[SIDE * SIDE];
+  private static final float[] GRAZING = new float[SIDE * SIDE];
+
+  static {
+    float[] m = new float[3];
+    for (int i = 0; i < SIDE; i++) {
+      float alpha = Ggx.alpha(i / (SIDE - 1.0));
+      for (int j = 0; j < SIDE; j++) {
+        float cos = cosine(j);
+        float ox = (float) Math.sqrt(1 - cos * cos);
+        double whole = 0, grazing = 0;
+        for (int k = 0; k < STRATA * STRATA; k++) {
+          float u = (k / STRATA + 0.5f) / STRATA, v = (k % STRATA + 0.5f) / STRATA;
+          Ggx.visibleNormal(ox, 0, cos, alpha, u, v, m);
+          float c = ox * m[0] + cos * m[2];
+          float iz = 2 * c * m[2] - cos;
+          if (iz <= 0) {
+            continue;
+          }
+          double g = Ggx.maskingTwo(cos, iz, alpha) / Ggx.maskingOne(cos, alpha);
+          whole += g;
+          grazing += g * Math.pow(1 - c, 5);
+        }
+        WHOLE[i * SIDE + j] = (float) (whole / (STRATA * STRATA));
+        GRAZING[i * SIDE + j] = (float) (grazing / (STRATA * STRATA));
+      }
+    }
+  }
+
+  private GgxAlbedo() {}
+
+  /** Cells are finer towards grazing, where the albedo bends most. */
+  private static float cosine(int j) {
+    float s = j / (SIDE - 1f);
+    return Math.max(0.002f, s * s);
+  }
+
+  static float whole(float cos, double roughness) {
+    return look(WHOLE, cos, roughness);
+  }
+
+  static float grazing(float cos, double roughness) {
+    return look(GRAZING, cos, roughness);
+  }
+
+  private static float look(float[] table, float cos, double roughness) {
+    float x = (float) Math.sqrt(Math.clamp(cos, 0f, 1f)) * (SIDE - 1);
+    float y = (float) Math.clamp(roughness, 0.0, 1.0) * (SIDE - 1);
+    int i = Math.min((int) y, SIDE - 2), j = Math.min((int) x, SIDE - 2);
+    float fy = y - i, fx = x - j;
+    int at = i * SIDE + j;
+    float low = table[at] + fx * (table[at + 1] - table[at]);
+    float high = table[at + SIDE] + fx * (table[at + SIDE + 1] - table[at + SIDE]);
+    return low + fy * (high - low);
+  }
+}

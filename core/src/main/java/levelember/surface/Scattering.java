@@ -1,0 +1,26 @@
+package levelember.surface;
+
+/** What a surface answers, in the local frame; one object a thread, filled anew at each call. */
+public final class Scattering {
+  /** The direction drawn. */
+  public float x, y, z;
+
+  /** Value times cosine; after drawing, divided by the density. */
+  public float r, g, b;
+
+  /** Density per steradian; meaningless for a {@link #delta} direction. */
+  public float pdf;
+
+  /** The direction is the only one (mirror, refraction), not one of many. */
+  public boolean delta;
+
+  /** The direction lies on the other side of the surface. */
+  public boolean through;
+
+  final float[] facet = new float[3];
+
+  void black() {
+    r = g = b = pdf = 0;
+    delta = through = false;
+  }
+}

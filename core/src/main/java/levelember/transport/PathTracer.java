@@ -1,0 +1,261 @@
+package levelember.transport;
+
+import levelember.film.Film;
+import levelember.lens.ThinLens;
+import levelember.light.LightRay;
+import levelember.light.LightSource;
+import levelember.math.Points;
+import levelember.surface.LayeredSurface;
+import levelember.surface.Scattering;
+import levelember.trace.RayWalk;
+
+/**
+ * Unidirectional path tracing with next-event estimation and multiple importance sampling by the
+ * power heuristic (Veach and Guibas 1995), every light into its own layer.
+ *
+ * <p>A path's turns depend on surfaces alone, and every light draws its own points, so a layer does
+ * not depend on which other lights there are. At the first surface each light is asked for light
+ * once; further along, each with a chance of its own. One object a thread; allocates nothing per
+ * ray.
+ */
+final class PathTracer {
+  private static final float[] ASKED = {1f, 0.5f, 0.35f, 0.25f};
+  private static final int ROULETTE_FROM = 3;
+  private static final int PIXEL = 1, LENS = 2, TURN = 3, CHOICE = 4, ROULETTE = 5;
+  private static final int KINDS = 8;
+
+  private final Scene scene;
+  private final ThinLens lens;
+  private final int bounces;
+  private final int seed;
+  private final RayWalk walk;
+  private final Points points = new Points();
+  private final Scattering scattering = new Scattering();
+  private final LightRay lightRay = new LightRay();
+  private final ThinLens.Ray ray = new ThinLens.Ray();
+  private final float[] face = new float[3];
+  private final float[] normal = new float[3];
+
+  /** Rays walked since the object was made. */
+  final RayCount.Tally rays = new RayCount.Tally();
+
+  PathTracer(Scene scene, ThinLens lens, int bounces, int seed) {
+    this.scene = scene;
+    this.lens = lens;
+    this.bounces = bounces;
+    this.seed = seed;
+    walk = new RayWalk(scene.hierarchy);
+  }
+
+  /** Adds sample number {@code sample} of one pixel to those layers that are wanted. */
+  void trace(Film film, int px, int py, int sample, boolean[] wanted) {
+    int pixel = py * film.width() + px;
+    int at = 3 * pixel;
+    points.start(seed, pixel, sample);
+    points.pair(PIXEL);
+    float fu = points.u, fv = points.v;
+    points.pair(LENS);
+    lens.ray(px, py, fu, fv, points.u, points.v, ray);
+    float ox = ray.ox, oy = ray.oy, oz = ray.oz, dx = ray.dx, dy = ray.dy, dz = ray.dz;
+    float r = 1, g = 1, b = 1;
+    float pdf = 0;
+    boolean delta = true;
+    LightSource[] lights = scene.lights;
+    for (int depth = 0; ; depth++) {
+      boolean hit = walk.nearest(ox, oy, oz, dx, dy, dz, Float.POSITIVE_INFINITY);
+      if (depth == 0) {
+        rays.primary++;
+      } else {
+        rays.bounced++;
+      }
+      float far = hit ? walk.t : Float.POSITIVE_INFINITY;
+      float asked = depth == 0 ? 1 : asked(depth - 1);
+      for (int k = 0; k < lights.length; k++) {
+        LightSource light = lights[k];
+        if (!wanted[k] || depth == 0 && !light.seenByCamera()) {
+          continue;
+        }
+        if (light.meets(ox, oy, oz, dx, dy, dz, far, lightRay)) {
+          float w = delta ? 1 : power(pdf, asked * lightRay.pdf);
+          add(film, k, at, w * r * lightRay.r, w * g * lightRay.g, w * b * lightRay.b);
+        }
+      }
+      if (!hit) {
+        return;
+      }
+      int piece = walk.piece();
+      walk.faceNormal(face);
+      walk.shadingNormal(normal);
+      float gx = face[0], gy = face[1], gz = face[2];
+      boolean outside = gx * dx + gy * dy + gz * dz < 0;
+      LayeredSurface surface = scene.surfaces[piece];
+      int shining = scene.emissionLayer[piece];
+      if (shining >= 0
+          && wanted[shining]
+          && outside
+          && (depth > 0 || lights[shining].seenByCamera())) {
+        add(film, shining, at, r, g, b);
+      }
+      if (depth == bounces) {
+        return;
+      }
+      if (!outside) {
+        gx = -gx;
+        gy = -gy;
+        gz = -gz;
+        if (surface.transmits()) {
+          r *= (float) Math.exp(-surface.absorption(0) * far);
+          g *= (float) Math.exp(-surface.absorption(1) * far);
+          b *= (float) Math.exp(-surface.absorption(2) * far);
+        }
+      }
+      float nx = normal[0], ny = normal[1], nz = normal[2];
+      if (nx * gx + ny * gy + nz * gz < 0) {
+        nx = -nx;
+        ny = -ny;
+        nz = -nz;
+      }
+      float facing = -(nx * dx + ny * dy + nz * dz);
+      if (!(facing > 1e-4f)) {
+        nx = gx;
+        ny = gy;
+        nz = gz;
+        facing = Math.max(1e-6f, -(nx * dx + ny * dy + nz * dz));
+      }
+      // An orthonormal frame round the normal (Duff et al. 2017).
+      float sign = Math.copySign(1, nz);
+      float a = -1 / (sign + nz);
+      float c = nx * ny * a;
+      float tx = 1 + sign * nx * nx * a, ty = sign * c, tz = -sign * nx;
+      float sx = c, sy = sign + ny * ny * a, sz = -ny;
+      float lx = -(tx * dx + ty * dy + tz * dz);
+      float ly = -(sx * dx + sy * dy + sz * dz);
+      float lz = facing;
+      float hx = ox + far * dx, hy = oy + far * dy, hz = oz + far * dz;
+      float px0 = off(hx, gx), py0 = off(hy, gy), pz0 = off(hz, gz);
+
+      float chance = asked(depth);
+      for (int k = 0; k < lights.length; k++) {
+        if (!wanted[k]) {
+          continue;
+        }
+        LightSource light = lights[k];
+        int dimension = light.key() + depth * KINDS;
+        if (chance < 1 && points.single(dimension + CHOICE) >= chance) {
+          continue;
+        }
+        points.pair(dimension + PIXEL);
+        if (!light.draw(px0, py0, pz0, points.u, points.v, lightRay)) {
+          continue;
+        }
+        float wx = lightRay.x, wy = lightRay.y, wz = lightRay.z;
+        if (wx * gx + wy * gy + wz * gz <= 0) {
+          continue;
+        }
+        float ix = tx * wx + ty * wy + tz * wz;
+        float iy = sx * wx + sy * wy + sz * wz;
+        float iz = nx * wx + ny * wy + nz * wz;
+        surface.evaluate(lx, ly, lz, ix, iy, iz, scattering);
+        if (scattering.pdf <= 0) {
+          continue;
+        }
+        float w = 1 / (lightRay.pdf * chance);
+        if (!lightRay.delta) {
+          w *= power(lightRay.pdf * chance, scattering.pdf);
+        }
+        float cr = w * r * scattering.r * lightRay.r;
+        float cg = w * g * scattering.g * lightRay.g;
+        float cb = w * b * scattering.b * lightRay.b;
+        if (cr == 0 && cg == 0 && cb == 0) {
+          continue;
+        }
+        rays.shadow++;
+        if (!walk.blocked(px0, py0, pz0, wx, wy, wz, lightRay.distance * 0.9999f)) {
+          add(film, k, at, cr, cg, cb);
+        }
+      }
+
+      int turn = depth * KINDS;
+      points.pair(turn + TURN);
+      float u = points.u, v = points.v;
+      surface.draw(lx, ly, lz, outside, u, v, points.single(turn + CHOICE), scattering);
+      if (!(scattering.pdf > 0)) {
+        return;
+      }
+      dx = tx * scattering.x + sx * scattering.y + nx * scattering.z;
+      dy = ty * scattering.x + sy * scattering.y + ny * scattering.z;
+      dz = tz * scattering.x + sz * scattering.y + nz * scattering.z;
+      float leaving = dx * gx + dy * gy + dz * gz;
+      if (scattering.through ? leaving >= 0 : leaving <= 0) {
+        return;
+      }
+      float l = 1 / (float) Math.sqrt(dx * dx + dy * dy + dz * dz);
+      dx *= l;
+      dy *= l;
+      dz *= l;
+      r *= scattering.r;
+      g *= scattering.g;
+      b *= scattering.b;
+      pdf = scattering.pdf;
+      delta = scattering.delta;
+      if (scattering.through) {
+        ox = off(hx, -gx);
+        oy = off(hy, -gy);
+        oz = off(hz, -gz);
+      } else {
+        ox = px0;
+        oy = py0;
+        oz = pz0;
+      }
+      float most = Math.max(r, Math.max(g, b));
+      if (!(most > 0)) {
+        return;
+      }
+      if (depth >= ROULETTE_FROM && most < 1) {
+        float stay = Math.max(0.05f, most);
+        if (points.single(turn + ROULETTE) >= stay) {
+          return;
+        }
+        r /= stay;
+        g /= stay;
+        b /= stay;
+      }
+    }
+  }
+
+  /** The chance with which a surface asks each light, by how many surfaces lie before it. */
+  private static float asked(int depth) {
+    return ASKED[Math.min(depth, ASKED.length - 1)];
+  }
+
+  /** Power heuristic: the weight of the technique whose density comes first. */
+  private static float power(float own, float other) {
+    if (own == Float.POSITIVE_INFINITY) {
+      return 1;
+    }
+    double a = (double) own * own, b = (double) other * other;
+    return (float) (a / (a + b));
+  }
+
+  private static void add(Film film, int layer, int at, float r, float g, float b) {
+    if (!(r + g + b < Float.POSITIVE_INFINITY)) {
+      throw new ArithmeticException(
+          "layer " + layer + " got a light value that is no number at pixel " + at / 3);
+    }
+    float[] sums = film.sums(layer);
+    sums[at] += r;
+    sums[at + 1] += g;
+    sums[at + 2] += b;
+  }
+
+  /**
+   * Moves a coordinate off a surface along its normal by a few roundings (Wächter and Binder 2019).
+   */
+  private static float off(float p, float n) {
+    if (Math.abs(p) < 1 / 32f) {
+      return p + n / 65536;
+    }
+    int shift = (int) (256 * n);
+    return Float.intBitsToFloat(Float.floatToRawIntBits(p) + (p < 0 ? -shift : shift));
+  }
+}

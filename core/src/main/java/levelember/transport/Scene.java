@@ -1,0 +1,115 @@
+package levelember.transport;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import levelember.film.EditCost;
+import levelember.geometry.SetGeometry;
+import levelember.light.DomeLight;
+import levelember.light.EmissiveLight;
+import levelember.light.EnvironmentLight;
+import levelember.light.LightSource;
+import levelember.light.PointLight;
+import levelember.light.RectangleLight;
+import levelember.light.SphereLight;
+import levelember.shoot.Emitter;
+import levelember.shoot.Light;
+import levelember.shoot.Material;
+import levelember.shoot.Piece;
+import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+import levelember.surface.LayeredSurface;
+import levelember.texture.Pictures;
+import levelember.trace.Hierarchy;
+
+/**
+ * A shoot seen through one shot, compiled: the hierarchy of the set, a surface and an emission
+ * layer for every piece, and the lights at unit value. Immutable; threads share it.
+ */
+public final class Scene {
+  final Hierarchy hierarchy;
+  final LayeredSurface[] surfaces;
+  final int[] emissionLayer;
+  final LightSource[] lights;
+  private final Shoot shoot;
+  private final Shot shot;
+
+  private Scene(Shoot shoot, Shot shot, Hierarchy hierarchy, LightSource[] lights) {
+    this.shoot = shoot;
+    this.shot = shot;
+    this.hierarchy = hierarchy;
+    this.lights = lights;
+    Map<String, LayeredSurface> byMaterial = new HashMap<>();
+    for (Material m : shoot.materials()) {
+      byMaterial.put(m.id(), new LayeredSurface(m));
+    }
+    List<Piece> pieces = shoot.pieces();
+    surfaces = new LayeredSurface[pieces.size()];
+    emissionLayer = new int[pieces.size()];
+    for (int i = 0; i < surfaces.length; i++) {
+      surfaces[i] = byMaterial.get(pieces.get(i).material());
+      emissionLayer[i] = -1;
+      for (int k = lights.length - 1; k >= 0; k--) {
+        if (lights[k] instanceof EmissiveLight e && e.material().equals(pieces.get(i).material())) {
+          emissionLayer[i] = k;
+        }
+      }
+    }
+  }
+
+  /**
+   * Compiles a shoot.
+   *
+   * @throws Pictures.MissingPicture when a light names a picture that is not there
+   * @throws levelember.shoot.ImpossibleValue when the set is too large
+   */
+  public static Scene of(Shoot shoot, Shot shot, Pictures pictures) {
+    Hierarchy hierarchy = Hierarchy.of(SetGeometry.of(shoot.pieces()));
+    return new Scene(shoot, shot, hierarchy, lights(shoot, pictures, null, null));
+  }
+
+  /** Compiles the next state of a shoot, keeping what the edit does not touch. */
+  public Scene next(Shoot after, Shot shotAfter, Pictures pictures, EditCost cost) {
+    Hierarchy h = cost.geometry() ? Hierarchy.of(SetGeometry.of(after.pieces())) : hierarchy;
+    return new Scene(after, shotAfter, h, lights(after, pictures, this, cost));
+  }
+
+  private static LightSource[] lights(Shoot shoot, Pictures pictures, Scene before, EditCost cost) {
+    List<LightSource> lights = new ArrayList<>();
+    for (int i = 0; i < shoot.lights().size(); i++) {
+      Light light = shoot.lights().get(i);
+      boolean keep = before != null && cost.from()[i] >= 0;
+      lights.add(keep ? before.lights[cost.from()[i]] : compiled(light, pictures));
+    }
+    return lights.toArray(LightSource[]::new);
+  }
+
+  private static LightSource compiled(Light light, Pictures pictures) {
+    return switch (light.emitter()) {
+      case Emitter.Rectangle r -> new RectangleLight(light, r);
+      case Emitter.Sphere s -> new SphereLight(light, s);
+      case Emitter.Point p -> new PointLight(light);
+      case Emitter.Environment e -> new EnvironmentLight(light, e, pictures.picture(e.picture()));
+      case Emitter.Dome d -> new DomeLight(light);
+      case Emitter.Emissive e -> new EmissiveLight(light, e);
+    };
+  }
+
+  public Shoot shoot() {
+    return shoot;
+  }
+
+  public Shot shot() {
+    return shot;
+  }
+
+  public Hierarchy hierarchy() {
+    return hierarchy;
+  }
+
+  /** How many layers a film of this scene has. */
+  public int layers() {
+    return lights.length;
+  }
+}

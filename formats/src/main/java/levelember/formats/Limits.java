@@ -1,0 +1,41 @@
+package levelember.formats;
+
+/** Sizes beyond which files are refused before anything is allocated for them. */
+public final class Limits {
+  /** Longest side of a picture, pixels. */
+  public static final int MOST_SIDE = 32_768;
+
+  /** Pixels of a picture: 16384×8192. */
+  public static final long MOST_PIXELS = 1L << 27;
+
+  /** Bytes of a shoot document. */
+  public static final long MOST_DOCUMENT = 64L << 20;
+
+  /** Bytes of a package, and of all that is in it when unpacked. */
+  public static final long MOST_PACKAGE = 1L << 30;
+
+  /** Entries of a package. */
+  public static final int MOST_ENTRIES = 2000;
+
+  private Limits() {}
+
+  static void picture(String what, long width, long height) {
+    if (width < 1
+        || height < 1
+        || width > MOST_SIDE
+        || height > MOST_SIDE
+        || width * height > MOST_PIXELS) {
+      throw new RefusedFile(
+          what
+              + " says it is "
+              + width
+              + "×"
+              + height
+              + " pixels; 1 to "
+              + MOST_SIDE
+              + " a side and at most "
+              + MOST_PIXELS
+              + " in all can be read");
+    }
+  }
+}

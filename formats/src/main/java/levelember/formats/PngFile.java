@@ -1,0 +1,160 @@
+package levelember.formats;
+
+import java.awt.Transparency;
+import java.awt.color.ColorSpace;
+import java.awt.image.BufferedImage;
+import java.awt.image.ComponentColorModel;
+import java.awt.image.DataBuffer;
+import java.awt.image.DataBufferUShort;
+import java.awt.image.Raster;
+import java.awt.image.WritableRaster;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.Iterator;
+import javax.imageio.IIOImage;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.ImageTypeSpecifier;
+import javax.imageio.ImageWriteParam;
+import javax.imageio.ImageWriter;
+import javax.imageio.stream.ImageInputStream;
+import javax.imageio.stream.ImageOutputStream;
+import levelember.look.DisplayCurve;
+import levelember.math.Colour;
+import levelember.texture.Picture;
+
+/** PNG with 8 or 16 bits a channel, and JPEG, through the JDK's own readers and writers. */
+public final class PngFile {
+  static {
+    ImageIO.setUseCache(false);
+  }
+
+  private PngFile() {}
+
+  /** Writes a picture of cd/m² as shown by a display curve. */
+  public static byte[] write(Picture picture, DisplayCurve curve, int bits) {
+    if (bits != 8 && bits != 16) {
+      throw new IllegalArgumentException("a PNG has 8 or 16 bits a channel, not " + bits);
+    }
+    int most = bits == 8 ? 255 : 65535;
+    float[] rgb = picture.rgb();
+    if (bits == 8) {
+      byte[] codes = new byte[rgb.length];
+      for (int i = 0; i < rgb.length; i++) {
+        codes[i] = (byte) curve.code(rgb[i], most);
+      }
+      return encode("png", image(codes, picture.width(), picture.height()), -1);
+    }
+    short[] codes = new short[rgb.length];
+    for (int i = 0; i < rgb.length; i++) {
+      codes[i] = (short) curve.code(rgb[i], most);
+    }
+    ComponentColorModel model =
+        new ComponentColorModel(
+            ColorSpace.getInstance(ColorSpace.CS_sRGB),
+            false,
+            false,
+            Transparency.OPAQUE,
+            DataBuffer.TYPE_USHORT);
+    WritableRaster raster =
+        Raster.createInterleavedRaster(
+            new DataBufferUShort(codes, codes.length),
+            picture.width(),
+            picture.height(),
+            3 * picture.width(),
+            3,
+            new int[] {0, 1, 2},
+            null);
+    return encode("png", new BufferedImage(model, raster, false, null), -1);
+  }
+
+  /** Encodes eight-bit codes, three bytes a pixel, as JPEG of a quality 0…1. */
+  public static byte[] jpeg(byte[] codes, int width, int height, float quality) {
+    return encode("jpeg", image(codes, width, height), quality);
+  }
+
+  private static BufferedImage image(byte[] rgb, int width, int height) {
+    BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_3BYTE_BGR);
+    byte[] to = ((java.awt.image.DataBufferByte) image.getRaster().getDataBuffer()).getData();
+    for (int i = 0; i < to.length; i += 3) {
+      to[i] = rgb[i + 2];
+      to[i + 1] = rgb[i + 1];
+      to[i + 2] = rgb[i];
+    }
+    return image;
+  }
+
+  private static byte[] encode(String format, BufferedImage image, float quality) {
+    ImageWriter writer =
+        ImageIO.getImageWriters(ImageTypeSpecifier.createFromRenderedImage(image), format).next();
+    ByteArrayOutputStream to = new ByteArrayOutputStream();
+    try (ImageOutputStream stream = ImageIO.createImageOutputStream(to)) {
+      ImageWriteParam param = writer.getDefaultWriteParam();
+      if (quality >= 0) {
+        param.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
+        param.setCompressionQuality(quality);
+      }
+      writer.setOutput(stream);
+      writer.write(null, new IIOImage(image, null, null), param);
+    } catch (IOException e) {
+      throw new IllegalStateException("a picture could not be encoded", e);
+    } finally {
+      writer.dispose();
+    }
+    return to.toByteArray();
+  }
+
+  /**
+   * Reads a PNG or JPEG and decodes its sRGB codes to linear light, 0…1.
+   *
+   * @throws RefusedFile when the file is no such picture, broken or too large
+   */
+  public static Picture read(byte[] file) {
+    try (ImageInputStream stream = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
+      Iterator<ImageReader> readers = ImageIO.getImageReaders(stream);
+      if (!readers.hasNext()) {
+        throw new RefusedFile("the file is no picture that can be read");
+      }
+      ImageReader reader = readers.next();
+      try {
+        reader.setInput(stream);
+        Limits.picture("the picture", reader.getWidth(0), reader.getHeight(0));
+        return linear(reader.read(0));
+      } finally {
+        reader.dispose();
+      }
+    } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException e) {
+      throw new RefusedFile("the picture is broken or cut short", e);
+    }
+  }
+
+  private static Picture linear(BufferedImage image) {
+    Picture to = Picture.black(image.getWidth(), image.getHeight());
+    float[] decoded = new float[65536];
+    for (int i = 0; i < decoded.length; i++) {
+      decoded[i] = (float) Colour.decodeSrgb(i / 65535.0);
+    }
+    Object pixel = null;
+    for (int y = 0; y < image.getHeight(); y++) {
+      for (int x = 0; x < image.getWidth(); x++) {
+        int r, g, b;
+        if (image.getRaster().getTransferType() == DataBuffer.TYPE_USHORT
+            && image.getRaster().getNumBands() >= 3) {
+          pixel = image.getRaster().getDataElements(x, y, pixel);
+          short[] s = (short[]) pixel;
+          r = s[0] & 0xFFFF;
+          g = s[1] & 0xFFFF;
+          b = s[2] & 0xFFFF;
+        } else {
+          int rgb = image.getRGB(x, y);
+          r = (rgb >> 16 & 0xFF) * 257;
+          g = (rgb >> 8 & 0xFF) * 257;
+          b = (rgb & 0xFF) * 257;
+        }
+        to.set(x, y, decoded[r], decoded[g], decoded[b]);
+      }
+    }
+    return to;
+  }
+}

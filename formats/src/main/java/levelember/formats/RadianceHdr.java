@@ -1,0 +1,240 @@
+package levelember.formats;
+
+import java.io.ByteArrayOutputStream;
+import java.nio.charset.StandardCharsets;
+import levelember.texture.Picture;
+
+/**
+ * Radiance pictures (.hdr): four bytes a pixel with a shared exponent, run-length coded.
+ *
+ * <p>Source: Ward 1991, "Real Pixels", and the run-length scheme of the Radiance file format.
+ * Values are taken as they stand; header lines such as EXPOSURE are divided out.
+ */
+public final class RadianceHdr {
+  private static final String WHAT = "the Radiance picture";
+
+  private RadianceHdr() {}
+
+  /** Whether the bytes begin as a Radiance picture does. */
+  public static boolean is(byte[] file) {
+    return file.length > 2 && file[0] == '#' && file[1] == '?';
+  }
+
+  /**
+   * Reads a picture with rows from the top ({@code -Y height +X width}).
+   *
+   * @throws RefusedFile when the file is no such picture, is cut short, or is too large
+   */
+  public static Picture read(byte[] file) {
+    if (!is(file)) {
+      throw new RefusedFile(WHAT + " does not begin with #?");
+    }
+    Lines lines = new Lines(file);
+    double exposure = 1;
+    boolean format = false;
+    for (String line = lines.next(); !line.isEmpty(); line = lines.next()) {
+      if (line.startsWith("FORMAT=")) {
+        if (!line.equals("FORMAT=32-bit_rle_rgbe")) {
+          throw new RefusedFile(WHAT + " has " + line + "; only 32-bit_rle_rgbe can be read");
+        }
+        format = true;
+      } else if (line.startsWith("EXPOSURE=")) {
+        exposure *= number(line.substring(9).trim());
+      }
+    }
+    if (!format) {
+      throw new RefusedFile(WHAT + " has no FORMAT line");
+    }
+    String[] size = lines.next().split(" ");
+    if (size.length != 4 || !size[0].equals("-Y") || !size[2].equals("+X")) {
+      throw new RefusedFile(WHAT + " is not stored as -Y height +X width");
+    }
+    int height = whole(size[1]), width = whole(size[3]);
+    Limits.picture(WHAT, width, height);
+    // A run of 127 takes 2 bytes, so a shorter file cannot hold so many pixels.
+    if ((long) width * height * 4 > 64L * 4 * (file.length - lines.at) + 4096) {
+      throw new RefusedFile(WHAT + " is cut short");
+    }
+    return pixels(file, lines.at, width, height, (float) (1 / exposure));
+  }
+
+  private static Picture pixels(byte[] file, int at, int width, int height, float scale) {
+    Picture picture = Picture.black(width, height);
+    byte[] row = new byte[4 * width];
+    try {
+      for (int y = 0; y < height; y++) {
+        boolean coded =
+            width >= 8
+                && width < 32_768
+                && file[at] == 2
+                && file[at + 1] == 2
+                && ((file[at + 2] & 0xFF) << 8 | file[at + 3] & 0xFF) == width;
+        if (coded) {
+          at = codedRow(file, at + 4, width, row);
+        } else {
+          for (int x = 0; x < width; x++, at += 4) {
+            for (int k = 0; k < 4; k++) {
+              row[k * width + x] = file[at + k];
+            }
+          }
+        }
+        for (int x = 0; x < width; x++) {
+          int e = row[3 * width + x] & 0xFF;
+          if (e > 0) {
+            float f = (float) Math.scalb(1.0, e - 136) * scale;
+            picture.set(
+                x,
+                y,
+                ((row[x] & 0xFF) + 0.5f) * f,
+                ((row[width + x] & 0xFF) + 0.5f) * f,
+                ((row[2 * width + x] & 0xFF) + 0.5f) * f);
+          }
+        }
+      }
+    } catch (ArrayIndexOutOfBoundsException e) {
+      throw new RefusedFile(WHAT + " is cut short", e);
+    }
+    return picture;
+  }
+
+  private static int codedRow(byte[] file, int at, int width, byte[] row) {
+    for (int k = 0; k < 4; k++) {
+      int x = k * width, end = x + width;
+      while (x < end) {
+        int count = file[at++] & 0xFF;
+        boolean run = count > 128;
+        int n = run ? count - 128 : count;
+        if (n == 0 || x + n > end) {
+          throw new RefusedFile(WHAT + " has a run that leaves its row");
+        }
+        for (int i = 0; i < n; i++) {
+          row[x++] = file[at];
+          if (!run) {
+            at++;
+          }
+        }
+        if (run) {
+          at++;
+        }
+      }
+    }
+    return at;
+  }
+
+  private static double number(String text) {
+    try {
+      double value = Double.parseDouble(text);
+      if (value > 0 && value < 1e30) {
+        return value;
+      }
+    } catch (NumberFormatException e) {
+      throw new RefusedFile(WHAT + " has an exposure of '" + text + "'", e);
+    }
+    throw new RefusedFile(WHAT + " has an exposure of '" + text + "'");
+  }
+
+  private static int whole(String text) {
+    try {
+      return Integer.parseInt(text.trim());
+    } catch (NumberFormatException e) {
+      throw new RefusedFile(WHAT + " has a size of '" + text + "'", e);
+    }
+  }
+
+  private static final class Lines {
+    final byte[] file;
+    int at;
+
+    Lines(byte[] file) {
+      this.file = file;
+    }
+
+    String next() {
+      int end = at;
+      while (end < file.length && file[end] != '\n') {
+        if (++end - at > 4096) {
+          throw new RefusedFile(WHAT + " has a header line without end");
+        }
+      }
+      if (end >= file.length) {
+        throw new RefusedFile(WHAT + " is cut short");
+      }
+      String line = new String(file, at, end - at, StandardCharsets.ISO_8859_1);
+      at = end + 1;
+      return line;
+    }
+  }
+
+  /** Writes a picture; channels below 0 become 0, values are kept to about 1 %. */
+  public static byte[] write(Picture picture) {
+    int width = picture.width();
+    ByteArrayOutputStream to = new ByteArrayOutputStream(width * picture.height() * 3);
+    String head =
+        "#?RADIANCE\nFORMAT=32-bit_rle_rgbe\n\n-Y " + picture.height() + " +X " + width + "\n";
+    to.writeBytes(head.getBytes(StandardCharsets.ISO_8859_1));
+    byte[] row = new byte[4 * width];
+    for (int y = 0; y < picture.height(); y++) {
+      for (int x = 0; x < width; x++) {
+        encode(picture.get(x, y, 0), picture.get(x, y, 1), picture.get(x, y, 2), row, x, width);
+      }
+      if (width < 8 || width >= 32_768) {
+        for (int x = 0; x < width; x++) {
+          for (int k = 0; k < 4; k++) {
+            to.write(row[k * width + x]);
+          }
+        }
+        continue;
+      }
+      to.write(2);
+      to.write(2);
+      to.write(width >> 8);
+      to.write(width);
+      for (int k = 0; k < 4; k++) {
+        writeRuns(row, k * width, (k + 1) * width, to);
+      }
+    }
+    return to.toByteArray();
+  }
+
+  private static void encode(float r, float g, float b, byte[] row, int x, int width) {
+    float most = Math.max(r, Math.max(g, b));
+    if (!(most > 1e-32f)) {
+      row[x] = row[width + x] = row[2 * width + x] = row[3 * width + x] = 0;
+      return;
+    }
+    int e = Math.min(Math.getExponent(most) + 1, 127);
+    double f = Math.scalb(256.0, -e);
+    row[x] = (byte) Math.clamp((int) (r * f), 0, 255);
+    row[width + x] = (byte) Math.clamp((int) (g * f), 0, 255);
+    row[2 * width + x] = (byte) Math.clamp((int) (b * f), 0, 255);
+    row[3 * width + x] = (byte) (e + 128);
+  }
+
+  private static void writeRuns(byte[] row, int from, int end, ByteArrayOutputStream to) {
+    int x = from;
+    while (x < end) {
+      int run = 1;
+      while (x + run < end && run < 127 && row[x + run] == row[x]) {
+        run++;
+      }
+      if (run >= 4) {
+        to.write(128 + run);
+        to.write(row[x]);
+        x += run;
+        continue;
+      }
+      int start = x;
+      int same = 0;
+      while (x < end && x - start < 128) {
+        same = x > start && row[x] == row[x - 1] ? same + 1 : 1;
+        x++;
+        if (same == 4) {
+          x -= 4;
+          break;
+        }
+      }
+      to.write(x - start);
+      to.write(row, start, x - start);
+    }
+  }
+}

@@ -1,0 +1,248 @@
+package levelember.formats;
+
+import levelember.math.Vec3;
+import levelember.shoot.Brightness;
+import levelember.shoot.Emitter;
+import levelember.shoot.ImpossibleValue;
+import levelember.shoot.Light;
+import levelember.shoot.LightColour;
+import levelember.shoot.Look;
+import levelember.shoot.Material;
+import levelember.shoot.Piece;
+import levelember.shoot.Rgb;
+import levelember.shoot.Shape;
+import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.json.JsonFactory;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * The shoot document: JSON as described in docs/shoot-format.md and by the JSON Schema beside this
+ * class. Unknown fields and impossible values are refused with their path.
+ */
+public final class ShootDocument {
+  /** Value of the document's {@code format} field. */
+  public static final String FORMAT = "level-ember-shoot";
+
+  /** Newest version that is read and written. */
+  public static final int VERSION = 1;
+
+  static final JsonMapper JSON =
+      JsonMapper.builder(
+              JsonFactory.builder()
+                  .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+                  .streamReadConstraints(
+                      StreamReadConstraints.builder()
+                          .maxNestingDepth(64)
+                          .maxNumberLength(64)
+                          .maxStringLength(100_000)
+                          .build())
+                  .build())
+          .enable(tools.jackson.databind.DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+          .build();
+
+  private ShootDocument() {}
+
+  /** Parses JSON text of any meaning. */
+  public static JsonNode parse(byte[] utf8) {
+    if (utf8.length > Limits.MOST_DOCUMENT) {
+      throw new RefusedFile("the shoot document is larger than " + Limits.MOST_DOCUMENT + " bytes");
+    }
+    try {
+      return JSON.readTree(utf8);
+    } catch (JacksonException e) {
+      String where =
+          e.getLocation() == null
+              ? ""
+              : " in line "
+                  + e.getLocation().getLineNr()
+                  + ", column "
+                  + e.getLocation().getColumnNr();
+      throw new RefusedFile(
+          "the shoot document is no JSON" + where + ": " + e.getOriginalMessage(), e);
+    }
+  }
+
+  /**
+   * Reads a document.
+   *
+   * @throws RefusedFile when the text is no JSON or no shoot document of a known version
+   * @throws ImpossibleValue when a field is unknown, missing or out of range; names its path
+   */
+  public static Shoot read(byte[] utf8) {
+    return read(parse(utf8));
+  }
+
+  /** Reads a parsed document; refuses as {@link #read(byte[])} does. */
+  public static Shoot read(JsonNode document) {
+    if (!document.isObject() || !FORMAT.equals(document.path("format").stringValue(null))) {
+      throw new RefusedFile(
+          "the file is no shoot document: it has no field \"format\": \"" + FORMAT + "\"");
+    }
+    return Fields.object(document, ShootDocument::shoot);
+  }
+
+  private static Shoot shoot(Fields f) {
+    f.text("format");
+    int version = f.whole("version");
+    if (version != VERSION) {
+      throw new ImpossibleValue("version", version, "" + VERSION);
+    }
+    return new Shoot(
+        f.text("name"),
+        f.objects("pieces", ShootDocument::piece),
+        f.objects("materials", ShootDocument::material),
+        f.objects("lights", ShootDocument::light),
+        f.number("masterStops", 0),
+        f.objects("shots", ShootDocument::shot),
+        f.objects("looks", ShootDocument::look));
+  }
+
+  private static Piece piece(Fields f) {
+    String id = f.text("id");
+    return new Piece(
+        id,
+        f.text("name", id),
+        f.text("parent", null),
+        f.vector("place", Vec3.ZERO),
+        f.vector("turnDegrees", Vec3.ZERO),
+        f.vector("size", Vec3.ONE),
+        f.object("shape", null, ShootDocument::shape),
+        f.text("material", null),
+        f.object(
+            "copies",
+            null,
+            c ->
+                new Piece.Copies(
+                    c.whole("count"),
+                    c.vector("step", Vec3.ZERO),
+                    c.vector("turnDegrees", Vec3.ZERO))),
+        f.flag("shown", true));
+  }
+
+  private static Shape shape(Fields f) {
+    String kind = f.text("kind");
+    return switch (kind) {
+      case "floor" -> new Shape.Floor(f.number("width"), f.number("depth"));
+      case "sweep" ->
+          new Shape.Sweep(
+              f.number("width"), f.number("depth"), f.number("height"), f.number("radius"));
+      case "box" ->
+          new Shape.Box(
+              f.number("width"), f.number("height"), f.number("depth"), f.number("rounding", 0));
+      case "sphere" -> new Shape.Sphere(f.number("radius"));
+      case "cylinder" ->
+          new Shape.Cylinder(f.number("radius"), f.number("height"), f.number("rounding", 0));
+      case "torus" -> new Shape.Torus(f.number("radius"), f.number("tube"));
+      case "lathe" ->
+          new Shape.Lathe(
+              f.objects("profile", c -> new Shape.Corner(c.number("radius"), c.number("height"))),
+              f.flag("closed", false),
+              f.number("creaseDegrees", 35));
+      case "rectangle" -> new Shape.Rectangle(f.number("width"), f.number("height"));
+      case "mesh" ->
+          new Shape.Mesh(f.numbers("positions"), f.numbers("normals"), f.wholes("triangles"));
+      default ->
+          throw new ImpossibleValue(
+              "kind",
+              kind,
+              "one of floor, sweep, box, sphere, cylinder, torus, lathe, rectangle, mesh");
+    };
+  }
+
+  private static Material material(Fields f) {
+    String id = f.text("id");
+    double transmission = f.number("transmission", 0);
+    return new Material(
+        id,
+        f.text("name", id),
+        f.colour("colour", Rgb.grey(0.5)),
+        f.number("metalness", 0),
+        f.number("roughness", transmission > 0 ? 0 : 0.5),
+        f.number("gloss", 1),
+        f.number("ior", 1.5),
+        transmission,
+        f.colour("tint", Rgb.WHITE),
+        f.number("tintDepth", 0.01));
+  }
+
+  private static Light light(Fields f) {
+    String id = f.text("id");
+    return new Light(
+        id,
+        f.text("name", id),
+        f.object("emitter", ShootDocument::emitter),
+        f.vector("place", new Vec3(0, 2, 0)),
+        f.vector("aim", Vec3.ZERO),
+        f.number("rollDegrees", 0),
+        f.object(
+            "brightness",
+            b -> new Brightness(b.number("value"), Brightness.Unit.of(b.text("unit")))),
+        f.number("levelStops", 0),
+        f.object(
+            "colour",
+            LightColour.NEUTRAL,
+            c ->
+                new LightColour(
+                    c.number("kelvin", LightColour.NEUTRAL.kelvin()),
+                    c.number("tint", 0),
+                    c.colour("filter", Rgb.WHITE))),
+        f.flag("muted", false),
+        f.flag("alone", false),
+        f.flag("seenByCamera", false));
+  }
+
+  private static Emitter emitter(Fields f) {
+    String kind = f.text("kind");
+    return switch (kind) {
+      case "rectangle" ->
+          new Emitter.Rectangle(f.number("width"), f.number("height"), f.flag("twoSided", false));
+      case "sphere" -> new Emitter.Sphere(f.number("radius"));
+      case "point" -> new Emitter.Point();
+      case "environment" -> new Emitter.Environment(f.text("picture"), f.number("turnDegrees", 0));
+      case "dome" -> new Emitter.Dome();
+      case "emissive" -> new Emitter.Emissive(f.text("material"));
+      default ->
+          throw new ImpossibleValue(
+              "kind", kind, "one of rectangle, sphere, point, environment, dome, emissive");
+    };
+  }
+
+  private static Shot shot(Fields f) {
+    String id = f.text("id");
+    return new Shot(
+        id,
+        f.text("name", id),
+        f.vector("place"),
+        f.vector("aim", Vec3.ZERO),
+        f.number("focalLengthMm", 50),
+        f.number("sensorWidthMm", 36),
+        f.number("fStop", 0),
+        f.number("focusDistance", 0),
+        f.text("look"));
+  }
+
+  private static Look look(Fields f) {
+    String id = f.text("id");
+    return new Look(
+        id,
+        f.text("name", id),
+        f.number("ev", 0),
+        f.number("shoulderStart", 0.5),
+        f.number("shoulderStops", 3));
+  }
+
+  /** Writes a document that reads back to an equal shoot. */
+  public static byte[] write(Shoot shoot) {
+    return JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(tree(shoot));
+  }
+
+  /** The document as a tree. */
+  public static JsonNode tree(Shoot shoot) {
+    return ShootTree.of(shoot);
+  }
+}

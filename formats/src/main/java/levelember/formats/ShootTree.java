@@ -1,0 +1,194 @@
+package levelember.formats;
+
+import levelember.math.Vec3;
+import levelember.shoot.Emitter;
+import levelember.shoot.Light;
+import levelember.shoot.Look;
+import levelember.shoot.Material;
+import levelember.shoot.Piece;
+import levelember.shoot.Rgb;
+import levelember.shoot.Shape;
+import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Writes a shoot as the tree of its document, every field said. */
+final class ShootTree {
+  private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
+
+  private ShootTree() {}
+
+  static ObjectNode of(Shoot s) {
+    ObjectNode to = JSON.objectNode();
+    to.put("format", ShootDocument.FORMAT);
+    to.put("version", ShootDocument.VERSION);
+    to.put("name", s.name());
+    to.put("masterStops", s.masterStops());
+    ArrayNode shots = to.putArray("shots");
+    s.shots().forEach(x -> shots.add(shot(x)));
+    ArrayNode looks = to.putArray("looks");
+    s.looks().forEach(x -> looks.add(look(x)));
+    ArrayNode lights = to.putArray("lights");
+    s.lights().forEach(x -> lights.add(light(x)));
+    ArrayNode materials = to.putArray("materials");
+    s.materials().forEach(x -> materials.add(material(x)));
+    ArrayNode pieces = to.putArray("pieces");
+    s.pieces().forEach(x -> pieces.add(piece(x)));
+    return to;
+  }
+
+  private static ArrayNode vector(Vec3 v) {
+    return JSON.arrayNode().add(v.x()).add(v.y()).add(v.z());
+  }
+
+  private static ArrayNode colour(Rgb c) {
+    return JSON.arrayNode().add(c.r()).add(c.g()).add(c.b());
+  }
+
+  private static ObjectNode piece(Piece p) {
+    ObjectNode to = JSON.objectNode();
+    to.put("id", p.id());
+    to.put("name", p.name());
+    to.put("parent", p.parent());
+    to.set("place", vector(p.place()));
+    to.set("turnDegrees", vector(p.turnDegrees()));
+    to.set("size", vector(p.size()));
+    to.set("shape", p.shape() == null ? JSON.nullNode() : shape(p.shape()));
+    to.put("material", p.material());
+    if (p.copies() == null) {
+      to.putNull("copies");
+    } else {
+      ObjectNode c = to.putObject("copies");
+      c.put("count", p.copies().count());
+      c.set("step", vector(p.copies().step()));
+      c.set("turnDegrees", vector(p.copies().turnDegrees()));
+    }
+    to.put("shown", p.shown());
+    return to;
+  }
+
+  private static ObjectNode shape(Shape shape) {
+    ObjectNode to = JSON.objectNode();
+    switch (shape) {
+      case Shape.Floor s -> to.put("kind", "floor").put("width", s.width()).put("depth", s.depth());
+      case Shape.Sweep s ->
+          to.put("kind", "sweep")
+              .put("width", s.width())
+              .put("depth", s.depth())
+              .put("height", s.height())
+              .put("radius", s.radius());
+      case Shape.Box s ->
+          to.put("kind", "box")
+              .put("width", s.width())
+              .put("height", s.height())
+              .put("depth", s.depth())
+              .put("rounding", s.rounding());
+      case Shape.Sphere s -> to.put("kind", "sphere").put("radius", s.radius());
+      case Shape.Cylinder s ->
+          to.put("kind", "cylinder")
+              .put("radius", s.radius())
+              .put("height", s.height())
+              .put("rounding", s.rounding());
+      case Shape.Torus s -> to.put("kind", "torus").put("radius", s.radius()).put("tube", s.tube());
+      case Shape.Lathe s -> {
+        ArrayNode profile = to.put("kind", "lathe").putArray("profile");
+        s.profile()
+            .forEach(c -> profile.addObject().put("radius", c.radius()).put("height", c.height()));
+        to.put("closed", s.closed()).put("creaseDegrees", s.creaseDegrees());
+      }
+      case Shape.Rectangle s ->
+          to.put("kind", "rectangle").put("width", s.width()).put("height", s.height());
+      case Shape.Mesh s -> {
+        ArrayNode positions = to.put("kind", "mesh").putArray("positions");
+        s.positions().forEach(positions::add);
+        ArrayNode normals = to.putArray("normals");
+        s.normals().forEach(normals::add);
+        ArrayNode triangles = to.putArray("triangles");
+        s.triangles().forEach(triangles::add);
+      }
+    }
+    return to;
+  }
+
+  private static ObjectNode material(Material m) {
+    ObjectNode to = JSON.objectNode();
+    to.put("id", m.id());
+    to.put("name", m.name());
+    to.set("colour", colour(m.colour()));
+    to.put("metalness", m.metalness());
+    to.put("roughness", m.roughness());
+    to.put("gloss", m.gloss());
+    to.put("ior", m.ior());
+    to.put("transmission", m.transmission());
+    to.set("tint", colour(m.tint()));
+    to.put("tintDepth", m.tintDepth());
+    return to;
+  }
+
+  private static ObjectNode light(Light l) {
+    ObjectNode to = JSON.objectNode();
+    to.put("id", l.id());
+    to.put("name", l.name());
+    to.set("emitter", emitter(l.emitter()));
+    to.set("place", vector(l.place()));
+    to.set("aim", vector(l.aim()));
+    to.put("rollDegrees", l.rollDegrees());
+    to.putObject("brightness")
+        .put("value", l.brightness().value())
+        .put("unit", l.brightness().unit().symbol());
+    to.put("levelStops", l.levelStops());
+    ObjectNode c = to.putObject("colour");
+    c.put("kelvin", l.colour().kelvin());
+    c.put("tint", l.colour().tint());
+    c.set("filter", colour(l.colour().filter()));
+    to.put("muted", l.muted());
+    to.put("alone", l.alone());
+    to.put("seenByCamera", l.seenByCamera());
+    return to;
+  }
+
+  private static ObjectNode emitter(Emitter emitter) {
+    ObjectNode to = JSON.objectNode();
+    return switch (emitter) {
+      case Emitter.Rectangle r ->
+          to.put("kind", "rectangle")
+              .put("width", r.width())
+              .put("height", r.height())
+              .put("twoSided", r.twoSided());
+      case Emitter.Sphere s -> to.put("kind", "sphere").put("radius", s.radius());
+      case Emitter.Point p -> to.put("kind", "point");
+      case Emitter.Environment e ->
+          to.put("kind", "environment")
+              .put("picture", e.picture())
+              .put("turnDegrees", e.turnDegrees());
+      case Emitter.Dome d -> to.put("kind", "dome");
+      case Emitter.Emissive e -> to.put("kind", "emissive").put("material", e.material());
+    };
+  }
+
+  private static ObjectNode shot(Shot s) {
+    ObjectNode to = JSON.objectNode();
+    to.put("id", s.id());
+    to.put("name", s.name());
+    to.set("place", vector(s.place()));
+    to.set("aim", vector(s.aim()));
+    to.put("focalLengthMm", s.focalLengthMm());
+    to.put("sensorWidthMm", s.sensorWidthMm());
+    to.put("fStop", s.fStop());
+    to.put("focusDistance", s.focusDistance());
+    to.put("look", s.look());
+    return to;
+  }
+
+  private static ObjectNode look(Look l) {
+    ObjectNode to = JSON.objectNode();
+    to.put("id", l.id());
+    to.put("name", l.name());
+    to.put("ev", l.ev());
+    to.put("shoulderStart", l.shoulderStart());
+    to.put("shoulderStops", l.shoulderStops());
+    return to;
+  }
+}
