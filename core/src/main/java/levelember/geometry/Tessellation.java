@@ -11,7 +11,12 @@ import levelember.shoot.Shape.Corner;
  * picture's height shows no corners at print size.
  */
 public final class Tessellation {
-  private static final int AROUND = 192;
+  private static final int FINEST = 192;
+  private static final int COARSEST = 48;
+
+  /** Farthest that a circle's corners lie from the true circle between them, metres. */
+  private static final double SAG = 6e-6;
+
   private static final int ROUNDING_STEPS = 6;
 
   private Tessellation() {}
@@ -131,20 +136,27 @@ public final class Tessellation {
     return t;
   }
 
+  /** Corners round a circle, even in number. */
+  private static int around(double radius) {
+    int n = (int) Math.ceil(Math.PI * Math.sqrt(radius / (2 * SAG)) / 2) * 2;
+    return Math.clamp(n, COARSEST, FINEST);
+  }
+
   private static Triangles sphere(double radius) {
     Triangles t = new Triangles();
-    int across = AROUND / 2;
-    int[][] id = new int[across + 1][AROUND + 1];
+    int around = around(radius);
+    int across = around / 2;
+    int[][] id = new int[across + 1][around + 1];
     for (int i = 0; i <= across; i++) {
       double a = Math.PI * i / across;
-      for (int j = 0; j <= AROUND; j++) {
-        double b = 2 * Math.PI * (j % AROUND) / AROUND;
+      for (int j = 0; j <= around; j++) {
+        double b = 2 * Math.PI * (j % around) / around;
         double x = Math.sin(a) * Math.sin(b), y = -Math.cos(a), z = Math.sin(a) * Math.cos(b);
         id[i][j] = t.corner(radius * x, radius * y, radius * z, x, y, z);
       }
     }
     for (int i = 0; i < across; i++) {
-      for (int j = 0; j < AROUND; j++) {
+      for (int j = 0; j < around; j++) {
         t.quad(id[i][j], id[i][j + 1], id[i + 1][j + 1], id[i + 1][j]);
       }
     }
@@ -153,10 +165,11 @@ public final class Tessellation {
 
   private static Triangles torus(Shape.Torus s) {
     Triangles t = new Triangles();
-    int tube = 48;
-    int[][] id = new int[AROUND + 1][tube + 1];
-    for (int i = 0; i <= AROUND; i++) {
-      double a = 2 * Math.PI * (i % AROUND) / AROUND;
+    int tube = COARSEST;
+    int around = around(s.radius());
+    int[][] id = new int[around + 1][tube + 1];
+    for (int i = 0; i <= around; i++) {
+      double a = 2 * Math.PI * (i % around) / around;
       for (int j = 0; j <= tube; j++) {
         double b = 2 * Math.PI * (j % tube) / tube;
         double nx = Math.sin(a) * Math.cos(b), ny = Math.sin(b), nz = Math.cos(a) * Math.cos(b);
@@ -164,7 +177,7 @@ public final class Tessellation {
         id[i][j] = t.corner(r * Math.sin(a), s.tube() * ny, r * Math.cos(a), nx, ny, nz);
       }
     }
-    for (int i = 0; i < AROUND; i++) {
+    for (int i = 0; i < around; i++) {
       for (int j = 0; j < tube; j++) {
         t.quad(id[i][j], id[i + 1][j], id[i + 1][j + 1], id[i][j + 1]);
       }
@@ -209,7 +222,7 @@ public final class Tessellation {
       normal[i] = new double[] {dy / l, -dr / l};
     }
     double radius = p.stream().mapToDouble(Corner::radius).max().orElse(0);
-    int around = radius > 0 ? AROUND : 3;
+    int around = around(radius);
     for (int i = 0; i < stretches; i++) {
       double[] from = blend(normal, i, i - 1, closed, crease);
       double[] to = blend(normal, i, i + 1, closed, crease);

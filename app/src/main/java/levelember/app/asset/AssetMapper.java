@@ -1,0 +1,33 @@
+package levelember.app.asset;
+
+import java.util.List;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+
+/** SQL of assets. */
+@Mapper
+interface AssetMapper {
+  /** Bytes of an asset. */
+  record Content(byte[] bytes) {}
+
+  @Insert("merge into asset (hash, bytes) key (hash) values (#{hash}, #{bytes})")
+  void keep(@Param("hash") String hash, @Param("bytes") byte[] bytes);
+
+  @Insert(
+      "merge into shoot_asset (shoot_id, name, hash) key (shoot_id, name)"
+          + " values (#{shoot}, #{name}, #{hash})")
+  void name(@Param("shoot") String shoot, @Param("name") String name, @Param("hash") String hash);
+
+  @Select("select name from shoot_asset where shoot_id = #{shoot} order by name")
+  List<String> names(@Param("shoot") String shoot);
+
+  @Select("select hash from shoot_asset where shoot_id = #{shoot} and name = #{name}")
+  String hash(@Param("shoot") String shoot, @Param("name") String name);
+
+  @Select(
+      "select a.bytes as bytes from asset a join shoot_asset s on s.hash = a.hash"
+          + " where s.shoot_id = #{shoot} and s.name = #{name}")
+  Content content(@Param("shoot") String shoot, @Param("name") String name);
+}

@@ -1,0 +1,80 @@
+package levelember.app.asset;
+
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import levelember.formats.PictureFile;
+import levelember.texture.Pictures;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps assets by their content; a shoot knows them by name. A name never changes its content. */
+@Service
+public class Assets {
+  private final AssetMapper mapper;
+
+  Assets(AssetMapper mapper) {
+    this.mapper = mapper;
+  }
+
+  /**
+   * Adds a picture to a shoot. When the name is taken by another content, a number is added.
+   *
+   * @return the name it has in the shoot
+   * @throws levelember.formats.RefusedFile when it is no picture that can be read
+   */
+  @Transactional
+  public String add(String shoot, String wanted, byte[] bytes) {
+    PictureFile.read(bytes);
+    String hash = hash(bytes);
+    int dot = wanted.lastIndexOf('.');
+    String stem = dot > 0 ? wanted.substring(0, dot) : wanted;
+    String end = dot > 0 ? wanted.substring(dot) : "";
+    String name = wanted;
+    for (int i = 2; taken(shoot, name, hash); i++) {
+      name = stem + "-" + i + end;
+    }
+    mapper.keep(hash, bytes);
+    mapper.name(shoot, name, hash);
+    return name;
+  }
+
+  private boolean taken(String shoot, String name, String hash) {
+    String there = mapper.hash(shoot, name);
+    return there != null && !there.equals(hash);
+  }
+
+  private static String hash(byte[] bytes) {
+    try {
+      return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException("this Java lacks SHA-256", e);
+    }
+  }
+
+  public List<String> names(String shoot) {
+    return mapper.names(shoot);
+  }
+
+  /** All files of a shoot, by name. */
+  @Transactional(readOnly = true)
+  public SortedMap<String, byte[]> all(String shoot) {
+    SortedMap<String, byte[]> to = new TreeMap<>();
+    mapper.names(shoot).forEach(n -> to.put(n, mapper.content(shoot, n).bytes()));
+    return to;
+  }
+
+  /** A shoot's assets as pictures. */
+  public Pictures pictures(String shoot) {
+    return name -> {
+      AssetMapper.Content content = mapper.content(shoot, name);
+      if (content == null) {
+        throw new Pictures.MissingPicture(name);
+      }
+      return PictureFile.read(content.bytes());
+    };
+  }
+}

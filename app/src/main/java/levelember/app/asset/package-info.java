@@ -1,0 +1,2 @@
+/** Files that shoots use, kept once by their content. */
+package levelember.app.asset;

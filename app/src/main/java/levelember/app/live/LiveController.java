@@ -1,0 +1,98 @@
+package levelember.app.live;
+
+import java.util.Map;
+import levelember.app.problem.Refusal;
+import levelember.film.Film;
+import levelember.film.LayerMix;
+import levelember.formats.LayerNames;
+import levelember.formats.OpenExr;
+import levelember.formats.PngFile;
+import levelember.look.DisplayCurve;
+import levelember.texture.Picture;
+import org.springframework.http.CacheControl;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Stills and layers of the live picture over HTTP. */
+@RestController
+@RequestMapping("/api/shoots/{id}/live")
+class LiveController {
+  private static final long WAIT_MILLIS = 60_000;
+  private final LiveSessions sessions;
+
+  LiveController(LiveSessions sessions) {
+    this.sessions = sessions;
+  }
+
+  @GetMapping("/picture.png")
+  ResponseEntity<byte[]> png(@PathVariable String id, @RequestParam(defaultValue = "8") int bits) {
+    if (bits != 8 && bits != 16) {
+      throw new levelember.shoot.ImpossibleValue("bits", bits, "8 or 16");
+    }
+    LiveSession.Still still = still(id);
+    Picture picture = LayerMix.picture(still.ladder().full(), still.weights());
+    DisplayCurve curve = new DisplayCurve(still.shoot().lookOf(still.shot()));
+    return file(
+        PngFile.write(picture, curve, bits),
+        MediaType.IMAGE_PNG,
+        id + "-" + still.shot().id() + ".png");
+  }
+
+  @GetMapping("/picture.exr")
+  ResponseEntity<byte[]> exr(
+      @PathVariable String id, @RequestParam(defaultValue = "true") boolean layers) {
+    LiveSession.Still still = still(id);
+    Film film = still.ladder().full();
+    byte[] exr =
+        OpenExr.write(
+            LayerMix.picture(film, still.weights()),
+            layers ? LayerNames.pictures(still.shoot(), film, still.weights()) : Map.of());
+    return file(exr, new MediaType("image", "x-exr"), id + "-" + still.shot().id() + ".exr");
+  }
+
+  @GetMapping("/layers/{light}.jpg")
+  ResponseEntity<byte[]> layer(
+      @PathVariable String id,
+      @PathVariable String light,
+      @RequestParam(defaultValue = "80") int width) {
+    byte[] jpeg = sessions.open(id).thumbnail(light, Math.clamp(width, 16, 320));
+    if (jpeg == null) {
+      throw Refusal.missing("There is no layer of a light '" + light + "' yet.");
+    }
+    return ResponseEntity.ok()
+        .contentType(MediaType.IMAGE_JPEG)
+        .cacheControl(CacheControl.noStore())
+        .body(jpeg);
+  }
+
+  private LiveSession.Still still(String id) {
+    LiveSession.Still still = sessions.open(id).still(WAIT_MILLIS);
+    if (still == null || still.ladder().full().samples() == 0) {
+      throw new Refusal(
+          HttpStatus.CONFLICT,
+          "no-picture",
+          "There is no picture of full size yet.",
+          "The shoot is as it was.",
+          "Wait for the first full pass, or let the picture go on if it is paused.");
+    }
+    return still;
+  }
+
+  private static ResponseEntity<byte[]> file(byte[] bytes, MediaType type, String name) {
+    return ResponseEntity.ok()
+        .contentType(type)
+        .cacheControl(CacheControl.noStore())
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment().filename(name).build().toString())
+        .body(bytes);
+  }
+}

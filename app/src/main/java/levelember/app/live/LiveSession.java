@@ -1,0 +1,419 @@
+package levelember.app.live;
+
+import java.nio.ByteBuffer;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.locks.LockSupport;
+import levelember.film.EditCost;
+import levelember.film.Ladder;
+import levelember.formats.PngFile;
+import levelember.light.LayerWeights;
+import levelember.look.DisplayCurve;
+import levelember.measure.Reading;
+import levelember.shoot.Light;
+import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+import levelember.texture.Picture;
+import levelember.texture.Pictures;
+import levelember.transport.RayCount;
+import levelember.transport.Renderer;
+import levelember.transport.Scene;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * The one render session of a shoot: owns the compiled scene and the films, traces on a thread of
+ * its own while somebody watches, and sends frames. A new state interrupts tracing at the next row;
+ * what it does not touch is kept.
+ */
+final class LiveSession {
+  private static final Logger LOG = LoggerFactory.getLogger(LiveSession.class);
+  private static final long SLICE_NANOS = 200_000_000;
+  private static final long LATER_FRAMES_NANOS = 450_000_000;
+  private static final float QUALITY = 0.9f;
+
+  /** What is to be seen. */
+  private record Wanted(
+      Shoot shoot, Shot shot, long revision, int width, int height, long sinceNanos) {}
+
+  private final String id;
+  private final int samples;
+  private final Renderer renderer;
+  private final Pictures pictures;
+  private final Set<LiveView> views = ConcurrentHashMap.newKeySet();
+  private final Object lock = new Object();
+  private final Thread thread;
+
+  private Wanted wanted;
+  private boolean changed;
+  private boolean paused;
+  private boolean closed;
+  private int waiting;
+
+  // Below: written by the session's thread; read by others under the film lock.
+  private final Object filmLock = new Object();
+  private Wanted shown;
+  private Scene scene;
+  private Ladder ladder;
+  private String failure;
+  private RayCount raysSinceEdit = RayCount.NONE;
+  private long tracedNanos;
+
+  LiveSession(String id, Renderer renderer, int samples, Pictures pictures, Shoot shoot, long rev) {
+    this.id = id;
+    this.renderer = renderer;
+    this.samples = samples;
+    this.pictures = pictures;
+    wanted = new Wanted(shoot, shoot.shots().getFirst(), rev, 960, 540, System.nanoTime());
+    changed = true;
+    thread = Thread.ofPlatform().name("ember-live-" + id).daemon().start(this::run);
+  }
+
+  void join(LiveView view) {
+    views.add(view);
+    synchronized (lock) {
+      // A newcomer needs a frame even when nothing is left to trace.
+      changed = true;
+      lock.notifyAll();
+    }
+  }
+
+  /** True when nobody is left. */
+  boolean leave(LiveView view) {
+    views.remove(view);
+    return views.isEmpty();
+  }
+
+  boolean watched() {
+    return !views.isEmpty();
+  }
+
+  /** Shows a state of the shoot; the shot stays the same where it still exists. */
+  void show(Shoot shoot, long revision) {
+    synchronized (lock) {
+      Shot shot = shoot.shot(wanted.shot().id()).orElse(shoot.shots().getFirst());
+      want(shoot, shot, revision, wanted.width(), wanted.height());
+    }
+  }
+
+  void shot(String shotId) {
+    synchronized (lock) {
+      wanted
+          .shoot()
+          .shot(shotId)
+          .ifPresent(
+              s -> want(wanted.shoot(), s, wanted.revision(), wanted.width(), wanted.height()));
+    }
+  }
+
+  void size(int width, int height) {
+    synchronized (lock) {
+      if (width != wanted.width() || height != wanted.height()) {
+        want(wanted.shoot(), wanted.shot(), wanted.revision(), width, height);
+      }
+    }
+  }
+
+  void pause(boolean rest) {
+    synchronized (lock) {
+      paused = rest;
+      changed = true;
+      lock.notifyAll();
+    }
+  }
+
+  private void want(Shoot shoot, Shot shot, long revision, int width, int height) {
+    wanted = new Wanted(shoot, shot, revision, width, height, System.nanoTime());
+    changed = true;
+    lock.notifyAll();
+  }
+
+  void close() {
+    synchronized (lock) {
+      closed = true;
+      lock.notifyAll();
+    }
+  }
+
+  private boolean wantedBySomebody() {
+    synchronized (lock) {
+      return waiting > 0 || !views.isEmpty();
+    }
+  }
+
+  private void waiters(int more) {
+    synchronized (lock) {
+      waiting += more;
+      changed = true;
+      lock.notifyAll();
+    }
+  }
+
+  private boolean interrupted() {
+    synchronized (lock) {
+      return changed || closed;
+    }
+  }
+
+  private void run() {
+    while (true) {
+      Wanted next;
+      boolean rest;
+      synchronized (lock) {
+        if (closed) {
+          break;
+        }
+        next = changed ? wanted : null;
+        rest = paused;
+        changed = false;
+      }
+      try {
+        if (next != null) {
+          apply(next);
+          if (ladder != null && ladder.step() > 0) {
+            send();
+          }
+          announceProgress(rest);
+        }
+        if (rest || scene == null || !wantedBySomebody() || !trace()) {
+          await();
+        }
+      } catch (RuntimeException e) {
+        fail(e);
+        await();
+      }
+    }
+    synchronized (filmLock) {
+      scene = null;
+      ladder = null;
+    }
+  }
+
+  private void await() {
+    synchronized (lock) {
+      while (!changed && !closed) {
+        try {
+          lock.wait();
+        } catch (InterruptedException e) {
+          closed = true;
+        }
+      }
+    }
+  }
+
+  private void fail(RuntimeException e) {
+    LOG.error("The shoot '{}' cannot be rendered", id, e);
+    synchronized (filmLock) {
+      scene = null;
+      ladder = null;
+      shown = null;
+      failure = e.getMessage();
+      filmLock.notifyAll();
+    }
+    Map<String, Object> to = new LinkedHashMap<>();
+    to.put("type", "failed");
+    to.put("detail", String.valueOf(e.getMessage()));
+    tell(to);
+  }
+
+  /** Takes over a wanted state: the table of costs says what is kept. */
+  private void apply(Wanted next) {
+    if (next.equals(shown)) {
+      return;
+    }
+    synchronized (filmLock) {
+      failure = null;
+      boolean fresh = scene == null;
+      EditCost cost =
+          fresh ? null : EditCost.between(shown.shoot(), shown.shot(), next.shoot(), next.shot());
+      scene =
+          fresh
+              ? Scene.of(next.shoot(), next.shot(), pictures)
+              : scene.next(next.shoot(), next.shot(), pictures, cost);
+      boolean resized = fresh || next.width() != ladder.width() || next.height() != ladder.height();
+      ladder =
+          resized
+              ? new Ladder(next.width(), next.height(), scene.layers())
+              : ladder.withLayers(cost.from());
+      if (resized || !cost.nothing()) {
+        tracedNanos = 0;
+      }
+      raysSinceEdit = RayCount.NONE;
+      shown = next;
+    }
+  }
+
+  /** Traces a slice; false when there is nothing left to trace. */
+  private boolean trace() {
+    int number = ladder.next(samples);
+    if (number < 0) {
+      return false;
+    }
+    long begin = System.nanoTime();
+    boolean coarse = ladder.step() != 1;
+    long slice = coarse ? SLICE_NANOS : LATER_FRAMES_NANOS;
+    RayCount rays =
+        renderer.trace(
+            scene,
+            ladder.film(number),
+            ladder.target(number, samples),
+            () -> System.nanoTime() - begin > slice || interrupted());
+    raysSinceEdit = raysSinceEdit.plus(rays);
+    tracedNanos += System.nanoTime() - begin;
+    if (!interrupted()) {
+      if (ladder.step() > 0) {
+        send();
+      }
+      announceProgress(false);
+    }
+    return true;
+  }
+
+  /** Mixes the layers and sends the picture: four bytes of header length, header, JPEG. */
+  private void send() {
+    if (views.isEmpty()) {
+      return;
+    }
+    long begin = System.nanoTime();
+    Picture picture = ladder.mix(LayerWeights.of(shown.shoot()));
+    byte[] codes = new DisplayCurve(shown.shoot().lookOf(shown.shot())).quick(picture);
+    byte[] jpeg = PngFile.jpeg(codes, picture.width(), picture.height(), QUALITY);
+    Map<String, Object> head = new LinkedHashMap<>();
+    head.put("revision", shown.revision());
+    head.put("shot", shown.shot().id());
+    head.put("width", picture.width());
+    head.put("height", picture.height());
+    head.put("step", ladder.step());
+    head.put("samples", ladder.full().samples());
+    head.put("rays", raysSinceEdit.all());
+    head.put("mixMillis", (System.nanoTime() - begin) / 1_000_000);
+    head.put("sinceEditMillis", (System.nanoTime() - shown.sinceNanos()) / 1_000_000);
+    byte[] json = JsonMapper.shared().writeValueAsBytes(head);
+    ByteBuffer frame = ByteBuffer.allocate(4 + json.length + jpeg.length);
+    frame.putInt(json.length).put(json).put(jpeg);
+    views.forEach(v -> v.frame(frame.array()));
+  }
+
+  /** Samples, speed, and how much of the picture every light gives. */
+  private void announceProgress(boolean rest) {
+    if (views.isEmpty() || ladder == null) {
+      return;
+    }
+    int number = ladder.next(samples);
+    float[] weights = LayerWeights.of(shown.shoot());
+    // The film of a quarter size is complete early and gives the shares just as well.
+    int best = ladder.full().samples() > 0 ? 3 : 1;
+    double[] means = Reading.means(ladder.film(best), weights);
+    double sum = 0;
+    for (double m : means) {
+      sum += m;
+    }
+    Map<String, Double> shares = new LinkedHashMap<>();
+    for (int i = 0; i < means.length; i++) {
+      shares.put(shown.shoot().lights().get(i).id(), sum > 0 ? means[i] / sum : 0);
+    }
+    Map<String, Object> to = new LinkedHashMap<>();
+    to.put("type", "progress");
+    to.put("revision", shown.revision());
+    to.put("samples", ladder.full().samples());
+    to.put("target", samples);
+    to.put("state", number < 0 ? "done" : rest ? "paused" : "tracing");
+    to.put("rays", raysSinceEdit.all());
+    to.put("tracedSeconds", tracedNanos / 1e9);
+    to.put("filmBytes", ladder.bytes());
+    to.put("shares", shares);
+    tell(to);
+  }
+
+  void tell(Map<String, Object> message) {
+    String json = JsonMapper.shared().writeValueAsString(message);
+    views.forEach(v -> v.message(json));
+  }
+
+  /** What the picture says at a place, 0…1 from the left and top; null before there is one. */
+  Map<String, Object> reading(double x, double y) {
+    synchronized (filmLock) {
+      if (ladder == null || ladder.step() == 0) {
+        return null;
+      }
+      var film = ladder.full();
+      int step = 1;
+      if (film.samples((int) (y * (film.height() - 1))) == 0) {
+        for (int i = 2; i >= 0 && film.samples((int) (y * (film.height() - 1))) == 0; i--) {
+          film = ladder.film(i);
+          step = 1 << (3 - i);
+        }
+      }
+      Shoot shoot = shown.shoot();
+      double ev = shoot.lookOf(shown.shot()).ev();
+      Reading r =
+          Reading.at(
+              film,
+              LayerWeights.of(shoot),
+              ev,
+              (int) Math.clamp(x * film.width(), 0, film.width() - 1),
+              (int) Math.clamp(y * film.height(), 0, film.height() - 1),
+              step == 1 ? 2 : 0);
+      Map<String, Object> to = new LinkedHashMap<>();
+      to.put("type", "reading");
+      to.put("x", x);
+      to.put("y", y);
+      to.put("luminance", r.luminance());
+      to.put("stops", Double.isFinite(r.stops()) ? r.stops() : null);
+      to.put("light", r.layer() < 0 ? null : shoot.lights().get(r.layer()).name());
+      to.put("share", r.share());
+      return to;
+    }
+  }
+
+  /** A still of what is on the film. */
+  record Still(Shoot shoot, Shot shot, Ladder ladder, float[] weights) {}
+
+  /** The film once it has every row in full size, or what there is after the given time. */
+  Still still(long waitMillis) {
+    long end = System.nanoTime() + waitMillis * 1_000_000;
+    waiters(1);
+    try {
+      while (true) {
+        synchronized (filmLock) {
+          boolean ready = ladder != null && ladder.full().samples() > 0;
+          if (ready || failure != null || System.nanoTime() > end) {
+            return ladder == null
+                ? null
+                : new Still(shown.shoot(), shown.shot(), ladder, LayerWeights.of(shown.shoot()));
+          }
+        }
+        LockSupport.parkNanos(20_000_000);
+      }
+    } finally {
+      waiters(-1);
+    }
+  }
+
+  /** A small JPEG of one light's layer, exposed by itself so that its form can be seen. */
+  byte[] thumbnail(String lightId, int width) {
+    Ladder from;
+    Shoot shoot;
+    synchronized (filmLock) {
+      if (ladder == null) {
+        return null;
+      }
+      from = ladder;
+      shoot = shown.shoot();
+    }
+    int index = -1;
+    for (int i = 0; i < shoot.lights().size(); i++) {
+      if (shoot.lights().get(i).id().equals(lightId)) {
+        index = i;
+      }
+    }
+    if (index < 0) {
+      return null;
+    }
+    Light light = shoot.lights().get(index);
+    return LayerThumbnail.jpeg(from, index, LayerWeights.of(light, 0), width);
+  }
+}

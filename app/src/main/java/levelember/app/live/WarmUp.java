@@ -1,0 +1,38 @@
+package levelember.app.live;
+
+import levelember.demo.DemoShoots;
+import levelember.film.Film;
+import levelember.formats.ShootPackage;
+import levelember.transport.Renderer;
+import levelember.transport.Scene;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+
+/**
+ * Traces a small picture after the start, so that the compiler has seen the kernel before a page.
+ */
+@Component
+class WarmUp {
+  private static final long NANOS = 3_000_000_000L;
+
+  @EventListener(ApplicationReadyEvent.class)
+  void begin() {
+    Thread.ofPlatform()
+        .name("ember-warm-up")
+        .daemon()
+        .priority(Thread.MIN_PRIORITY)
+        .start(this::run);
+  }
+
+  private void run() {
+    String first = DemoShoots.names().iterator().next();
+    ShootPackage pack = DemoShoots.make(first);
+    Scene scene = Scene.of(pack.shoot(), pack.shoot().shots().getFirst(), pack.pictures());
+    Film film = new Film(160, 90, scene.layers());
+    long end = System.nanoTime() + NANOS;
+    try (Renderer renderer = new Renderer(1, Renderer.USUAL_BOUNCES, 1)) {
+      renderer.trace(scene, film, 64, () -> System.nanoTime() > end);
+    }
+  }
+}

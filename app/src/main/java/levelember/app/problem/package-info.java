@@ -1,0 +1,2 @@
+/** Errors as RFC 9457 problems. */
+package levelember.app.problem;

@@ -1,0 +1,109 @@
+package levelember.app.shoot;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import levelember.app.asset.Assets;
+import levelember.formats.Limits;
+import levelember.formats.RefusedFile;
+import levelember.formats.ShootPackage;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
+
+/** Shoots over HTTP. */
+@RestController
+@RequestMapping("/api/shoots")
+class ShootController {
+  private final Shoots shoots;
+  private final Assets assets;
+
+  ShootController(Shoots shoots, Assets assets) {
+    this.shoots = shoots;
+    this.assets = assets;
+  }
+
+  /** An edit as sent: JSON Patch made on a revision. */
+  record Edit(long revision, String label, JsonNode operations) {}
+
+  /** A step back or forth, made on a revision. */
+  record Step(long revision) {}
+
+  @GetMapping
+  List<Shoots.Title> titles() {
+    return shoots.titles();
+  }
+
+  @PostMapping
+  @ResponseStatus(HttpStatus.CREATED)
+  Shoots.State bringIn(HttpServletRequest request) throws IOException {
+    return shoots.add(ShootPackage.read(body(request)));
+  }
+
+  @GetMapping("/{id}")
+  Shoots.State state(@PathVariable String id) {
+    return shoots.state(id);
+  }
+
+  @PostMapping("/{id}/edits")
+  Shoots.State edit(@PathVariable String id, @RequestBody Edit edit) {
+    return shoots.edit(id, edit.revision(), edit.label(), edit.operations());
+  }
+
+  @PostMapping("/{id}/undo")
+  Shoots.State undo(@PathVariable String id, @RequestBody Step step) {
+    return shoots.undo(id, step.revision());
+  }
+
+  @PostMapping("/{id}/redo")
+  Shoots.State redo(@PathVariable String id, @RequestBody Step step) {
+    return shoots.redo(id, step.revision());
+  }
+
+  @GetMapping("/{id}/package")
+  ResponseEntity<byte[]> takeOut(@PathVariable String id) {
+    return ResponseEntity.ok()
+        .contentType(MediaType.APPLICATION_OCTET_STREAM)
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment().filename(id + ".ember").build().toString())
+        .body(shoots.pack(id).write());
+  }
+
+  @GetMapping("/{id}/assets")
+  List<String> assets(@PathVariable String id) {
+    return assets.names(shoots.state(id).id());
+  }
+
+  @PostMapping("/{id}/assets")
+  @ResponseStatus(HttpStatus.CREATED)
+  Map<String, String> addAsset(
+      @PathVariable String id, @RequestParam String name, HttpServletRequest request)
+      throws IOException {
+    if (!name.matches("[^/\\\\\\p{Cntrl}]{1,120}")) {
+      throw new levelember.shoot.ImpossibleValue(
+          "name", name, "1 to 120 characters without slashes");
+    }
+    return Map.of("name", assets.add(shoots.state(id).id(), name, body(request)));
+  }
+
+  private static byte[] body(HttpServletRequest request) throws IOException {
+    byte[] bytes = request.getInputStream().readNBytes((int) Limits.MOST_PACKAGE);
+    if (bytes.length >= Limits.MOST_PACKAGE) {
+      throw new RefusedFile("the file is larger than " + Limits.MOST_PACKAGE + " bytes");
+    }
+    return bytes;
+  }
+}

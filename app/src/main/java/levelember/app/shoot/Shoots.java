@@ -1,0 +1,202 @@
+package levelember.app.shoot;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.UUID;
+import levelember.app.asset.Assets;
+import levelember.app.problem.Refusal;
+import levelember.formats.ShootDocument;
+import levelember.formats.ShootPackage;
+import levelember.shoot.Shoot;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
+
+/** Keeps shoots and changes them by edits that have an inverse. One change at a time a shoot. */
+@Service
+public class Shoots {
+  private final ShootMapper mapper;
+  private final Assets assets;
+  private final ApplicationEventPublisher events;
+
+  Shoots(ShootMapper mapper, Assets assets, ApplicationEventPublisher events) {
+    this.mapper = mapper;
+    this.assets = assets;
+    this.events = events;
+  }
+
+  /**
+   * A shoot as it stands.
+   *
+   * @param id of the shoot
+   * @param revision grows by one with every change
+   * @param document the shoot document
+   * @param undo what undo would take back, or null
+   * @param redo what redo would do again, or null
+   */
+  public record State(String id, long revision, JsonNode document, String undo, String redo) {}
+
+  /** A shoot in the list. */
+  public record Title(String id, String name, String changed) {}
+
+  /** Told after a change is kept. */
+  public record Changed(String id, long revision) {}
+
+  public List<Title> titles() {
+    return mapper.titles().stream()
+        .map(t -> new Title(t.id(), t.name(), t.changed().toInstant().toString()))
+        .toList();
+  }
+
+  /** Keeps a new shoot with its assets; the id comes from its name. */
+  @Transactional
+  public State add(ShootPackage pack) {
+    String stem = pack.shoot().name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
+    stem = stem.substring(0, Math.min(stem.length(), 24)).replaceAll("^-+|-+$", "");
+    String id = stem.isEmpty() ? "shoot" : stem;
+    while (mapper.row(id) != null) {
+      id = (stem.isEmpty() ? "shoot" : stem) + "-" + UUID.randomUUID().toString().substring(0, 8);
+    }
+    String document = ShootDocument.tree(pack.shoot()).toString();
+    mapper.insert(new ShootMapper.Row(id, pack.shoot().name(), document, 1));
+    for (var asset : pack.assets().entrySet()) {
+      if (pack.shoot().assets().contains(asset.getKey())) {
+        assets.add(id, asset.getKey(), asset.getValue());
+      }
+    }
+    return state(id);
+  }
+
+  @Transactional(readOnly = true)
+  public State state(String id) {
+    ShootMapper.Row row = mapper.row(id);
+    if (row == null) {
+      throw Refusal.missing("There is no shoot '" + id + "'.");
+    }
+    ShootMapper.Edit done = mapper.lastDone(id), undone = mapper.firstUndone(id);
+    return new State(
+        id,
+        row.revision(),
+        ShootDocument.parse(row.document().getBytes(java.nio.charset.StandardCharsets.UTF_8)),
+        done == null ? null : done.label(),
+        undone == null ? null : undone.label());
+  }
+
+  /** The shoot itself. */
+  public Shoot shoot(String id) {
+    return ShootDocument.read(state(id).document());
+  }
+
+  /** The shoot with its assets, for export. */
+  @Transactional(readOnly = true)
+  public ShootPackage pack(String id) {
+    Shoot shoot = shoot(id);
+    var files = assets.all(id);
+    files.keySet().retainAll(shoot.assets());
+    return new ShootPackage(shoot, files);
+  }
+
+  /** What the shoot would be after some operations; nothing is kept. */
+  public Shoot tried(State state, JsonNode operations) {
+    return ShootDocument.read(JsonPatch.apply(state.document(), operations).document());
+  }
+
+  /**
+   * Changes a shoot.
+   *
+   * @param revision the state that the edit was made on
+   * @param label what the edit does, for undo
+   * @param operations JSON Patch
+   * @throws Refusal when the shoot has gone on since, or the operations do not fit
+   * @throws levelember.shoot.ImpossibleValue when the outcome is no shoot
+   */
+  @Transactional
+  public State edit(String id, long revision, String label, JsonNode operations) {
+    ShootMapper.Row row = locked(id, revision);
+    if (label == null || label.isBlank() || label.length() > 200) {
+      throw new levelember.shoot.ImpossibleValue("label", label, "a text of 1 to 200 characters");
+    }
+    JsonPatch patch = JsonPatch.apply(parsed(row), operations);
+    keep(row, patch.document());
+    mapper.forgetUndone(id);
+    mapper.insertEdit(
+        id,
+        new ShootMapper.Edit(
+            row.revision() + 1, label, operations.toString(), patch.inverse().toString(), false));
+    return changed(id);
+  }
+
+  /** Takes the last edit back. */
+  @Transactional
+  public State undo(String id, long revision) {
+    return step(locked(id, revision), mapper.lastDone(id), true);
+  }
+
+  /** Does the edit last taken back again. */
+  @Transactional
+  public State redo(String id, long revision) {
+    return step(locked(id, revision), mapper.firstUndone(id), false);
+  }
+
+  private State step(ShootMapper.Row row, ShootMapper.Edit edit, boolean back) {
+    if (edit == null) {
+      throw new Refusal(
+          HttpStatus.CONFLICT,
+          "nothing-to-" + (back ? "undo" : "redo"),
+          "There is nothing to " + (back ? "undo" : "redo") + ".",
+          "The shoot is as it was.",
+          "Go on.");
+    }
+    String operations = back ? edit.backward() : edit.forward();
+    JsonNode patch =
+        ShootDocument.parse(operations.getBytes(java.nio.charset.StandardCharsets.UTF_8));
+    keep(row, JsonPatch.apply(parsed(row), patch).document());
+    mapper.mark(row.id(), edit.number(), back);
+    return changed(row.id());
+  }
+
+  private ShootMapper.Row locked(String id, long revision) {
+    ShootMapper.Row row = mapper.locked(id);
+    if (row == null) {
+      throw Refusal.missing("There is no shoot '" + id + "'.");
+    }
+    if (row.revision() != revision) {
+      throw new Refusal(
+          HttpStatus.CONFLICT,
+          "stale",
+          "The shoot was changed elsewhere: it is at revision "
+              + row.revision()
+              + ", this change was made on "
+              + revision
+              + ".",
+          "The newer state was kept; this change was not made.",
+          "Look at the newer state and make the change again if it is still wanted.");
+    }
+    return row;
+  }
+
+  private static JsonNode parsed(ShootMapper.Row row) {
+    return ShootDocument.parse(row.document().getBytes(java.nio.charset.StandardCharsets.UTF_8));
+  }
+
+  private void keep(ShootMapper.Row row, JsonNode document) {
+    Shoot shoot = ShootDocument.read(document);
+    List<String> there = assets.names(row.id());
+    for (String name : shoot.assets()) {
+      if (!there.contains(name)) {
+        throw new levelember.texture.Pictures.MissingPicture(name);
+      }
+    }
+    mapper.update(
+        new ShootMapper.Row(
+            row.id(), shoot.name(), ShootDocument.tree(shoot).toString(), row.revision() + 1));
+  }
+
+  private State changed(String id) {
+    State state = state(id);
+    events.publishEvent(new Changed(id, state.revision()));
+    return state;
+  }
+}

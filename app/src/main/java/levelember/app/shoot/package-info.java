@@ -1,0 +1,2 @@
+/** Shoots, their edits, undo and redo, import and export. */
+package levelember.app.shoot;
