@@ -37,7 +37,7 @@ final class LiveSession {
 
   /** What is to be seen. */
   private record Wanted(
-      Shoot shoot, Shot shot, long revision, int width, int height, long sinceNanos) {}
+      Shoot shoot, Shot shot, long revision, int width, int height, long mark, long sinceNanos) {}
 
   private final String id;
   private final int samples;
@@ -67,7 +67,7 @@ final class LiveSession {
     this.renderer = renderer;
     this.samples = samples;
     this.pictures = pictures;
-    wanted = new Wanted(shoot, shoot.shots().getFirst(), rev, 960, 540, System.nanoTime());
+    wanted = new Wanted(shoot, shoot.shots().getFirst(), rev, 960, 540, 0, System.nanoTime());
     changed = true;
     thread = Thread.ofPlatform().name("ember-live-" + id).daemon().start(this::run);
   }
@@ -91,11 +91,15 @@ final class LiveSession {
     return !views.isEmpty();
   }
 
-  /** Shows a state of the shoot; the shot stays the same where it still exists. */
-  void show(Shoot shoot, long revision) {
+  /**
+   * Shows a state of the shoot; the shot stays the same where it still exists.
+   *
+   * @param mark sent back with the frames of this state, so that a page can tell its own
+   */
+  void show(Shoot shoot, long revision, long mark) {
     synchronized (lock) {
       Shot shot = shoot.shot(wanted.shot().id()).orElse(shoot.shots().getFirst());
-      want(shoot, shot, revision, wanted.width(), wanted.height());
+      want(shoot, shot, revision, wanted.width(), wanted.height(), mark);
     }
   }
 
@@ -105,14 +109,14 @@ final class LiveSession {
           .shoot()
           .shot(shotId)
           .ifPresent(
-              s -> want(wanted.shoot(), s, wanted.revision(), wanted.width(), wanted.height()));
+              s -> want(wanted.shoot(), s, wanted.revision(), wanted.width(), wanted.height(), wanted.mark()));
     }
   }
 
   void size(int width, int height) {
     synchronized (lock) {
       if (width != wanted.width() || height != wanted.height()) {
-        want(wanted.shoot(), wanted.shot(), wanted.revision(), width, height);
+        want(wanted.shoot(), wanted.shot(), wanted.revision(), width, height, wanted.mark());
       }
     }
   }
@@ -125,8 +129,8 @@ final class LiveSession {
     }
   }
 
-  private void want(Shoot shoot, Shot shot, long revision, int width, int height) {
-    wanted = new Wanted(shoot, shot, revision, width, height, System.nanoTime());
+  private void want(Shoot shoot, Shot shot, long revision, int width, int height, long mark) {
+    wanted = new Wanted(shoot, shot, revision, width, height, mark, System.nanoTime());
     changed = true;
     lock.notifyAll();
   }
@@ -283,6 +287,7 @@ final class LiveSession {
     byte[] jpeg = PngFile.jpeg(codes, picture.width(), picture.height(), QUALITY);
     Map<String, Object> head = new LinkedHashMap<>();
     head.put("revision", shown.revision());
+    head.put("mark", shown.mark());
     head.put("shot", shown.shot().id());
     head.put("width", picture.width());
     head.put("height", picture.height());

@@ -78,7 +78,7 @@ class LiveSessions {
       session = sessions.get(change.id());
     }
     if (session != null) {
-      session.show(shoots.shoot(change.id()), change.revision());
+      session.show(shoots.shoot(change.id()), change.revision(), 0);
       session.tell(Map.of("type", "changed", "revision", change.revision()));
     }
   }

@@ -85,11 +85,12 @@ class LiveSocket extends TextWebSocketHandler {
     switch (m.path("type").stringValue("")) {
       case "try" -> {
         Shoots.State state = shoots.state(watcher.id);
-        session.show(shoots.tried(state, m.path("operations")), state.revision());
+        session.show(shoots.tried(state, m.path("operations")), state.revision(),
+            m.path("mark").asLong(0));
       }
       case "untry" -> {
         Shoots.State state = shoots.state(watcher.id);
-        session.show(ShootDocument.read(state.document()), state.revision());
+        session.show(ShootDocument.read(state.document()), state.revision(), 0);
       }
       case "shot" -> session.shot(m.path("id").stringValue(""));
       case "size" ->

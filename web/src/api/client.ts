@@ -1,0 +1,87 @@
+import type { Operation, ShootState, ShootTitle } from './document';
+
+/** An answer of the server that says no: what happened, what was kept, what to do (RFC 9457). */
+export class Problem extends Error {
+  constructor(
+    readonly code: string,
+    detail: string,
+    readonly kept: string,
+    readonly todo: string,
+  ) {
+    super(detail);
+  }
+}
+
+async function answer<T>(response: Response): Promise<T> {
+  if (response.ok) {
+    return (await response.json()) as T;
+  }
+  const body = (await response.json().catch(() => ({}))) as Record<string, string>;
+  throw new Problem(
+    body.code ?? `${response.status}`,
+    body.detail ?? 'The application did not answer as expected.',
+    body.kept ?? 'The shoot is as it was.',
+    body.todo ?? 'Try again.',
+  );
+}
+
+async function reached(request: Promise<Response>): Promise<Response> {
+  try {
+    return await request;
+  } catch {
+    throw new Problem(
+      'unreachable',
+      'The application does not answer.',
+      'Everything up to your last change is kept.',
+      'Start it again, then go on here.',
+    );
+  }
+}
+
+function post(url: string, body: unknown): Promise<Response> {
+  return reached(
+    fetch(url, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    }),
+  );
+}
+
+const shoot = (id: string) => `/api/shoots/${encodeURIComponent(id)}`;
+
+export const api = {
+  titles: async () => answer<ShootTitle[]>(await reached(fetch('/api/shoots'))),
+  state: async (id: string) => answer<ShootState>(await reached(fetch(shoot(id)))),
+  edit: async (id: string, revision: number, label: string, operations: Operation[]) =>
+    answer<ShootState>(await post(`${shoot(id)}/edits`, { revision, label, operations })),
+  undo: async (id: string, revision: number) =>
+    answer<ShootState>(await post(`${shoot(id)}/undo`, { revision })),
+  redo: async (id: string, revision: number) =>
+    answer<ShootState>(await post(`${shoot(id)}/redo`, { revision })),
+  bringIn: async (file: Blob) =>
+    answer<ShootState>(
+      await reached(
+        fetch('/api/shoots', {
+          method: 'POST',
+          headers: { 'content-type': 'application/octet-stream' },
+          body: file,
+        }),
+      ),
+    ),
+  addAsset: async (id: string, file: File) =>
+    answer<{ name: string }>(
+      await reached(
+        fetch(`${shoot(id)}/assets?name=${encodeURIComponent(file.name)}`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/octet-stream' },
+          body: file,
+        }),
+      ),
+    ),
+  assets: async (id: string) => answer<string[]>(await reached(fetch(`${shoot(id)}/assets`))),
+  packageUrl: (id: string) => `${shoot(id)}/package`,
+  pictureUrl: (id: string, name: string) => `${shoot(id)}/live/${name}`,
+  layerUrl: (id: string, light: string, version: string) =>
+    `${shoot(id)}/live/layers/${encodeURIComponent(light)}.jpg?width=168&v=${version}`,
+};

@@ -1,0 +1,109 @@
+/** The shoot document as docs/shoot-format.md describes it. */
+export type Vector = [number, number, number];
+
+export interface Shape {
+  kind: string;
+  [dimension: string]: unknown;
+}
+
+export interface Piece {
+  id: string;
+  name: string;
+  parent: string | null;
+  place: Vector;
+  turnDegrees: Vector;
+  size: Vector;
+  shape: Shape | null;
+  material: string | null;
+  copies: { count: number; step: Vector; turnDegrees: Vector } | null;
+  shown: boolean;
+}
+
+export interface Material {
+  id: string;
+  name: string;
+  colour: Vector;
+  metalness: number;
+  roughness: number;
+  gloss: number;
+  ior: number;
+  transmission: number;
+}
+
+export type Unit = 'lm' | 'cd' | 'lx' | 'cd/m2' | 'W';
+
+export type Emitter =
+  | { kind: 'rectangle'; width: number; height: number; twoSided: boolean }
+  | { kind: 'sphere'; radius: number }
+  | { kind: 'point' }
+  | { kind: 'environment'; picture: string; turnDegrees: number }
+  | { kind: 'dome' }
+  | { kind: 'emissive'; material: string };
+
+export interface Light {
+  id: string;
+  name: string;
+  emitter: Emitter;
+  place: Vector;
+  aim: Vector;
+  rollDegrees: number;
+  brightness: { value: number; unit: Unit };
+  levelStops: number;
+  colour: { kelvin: number; tint: number; filter: Vector };
+  muted: boolean;
+  alone: boolean;
+  seenByCamera: boolean;
+}
+
+export interface Shot {
+  id: string;
+  name: string;
+  place: Vector;
+  aim: Vector;
+  focalLengthMm: number;
+  sensorWidthMm: number;
+  fStop: number;
+  focusDistance: number;
+  look: string;
+}
+
+export interface Look {
+  id: string;
+  name: string;
+  ev: number;
+  shoulderStart: number;
+  shoulderStops: number;
+}
+
+export interface ShootDocument {
+  format: string;
+  version: number;
+  name: string;
+  masterStops: number;
+  pieces: Piece[];
+  materials: Material[];
+  lights: Light[];
+  shots: Shot[];
+  looks: Look[];
+}
+
+export interface ShootState {
+  id: string;
+  revision: number;
+  document: ShootDocument;
+  undo: string | null;
+  redo: string | null;
+}
+
+export interface ShootTitle {
+  id: string;
+  name: string;
+  changed: string;
+}
+
+/** One operation of JSON Patch (RFC 6902). */
+export interface Operation {
+  op: 'add' | 'remove' | 'replace';
+  path: string;
+  value?: unknown;
+}

@@ -1,0 +1,86 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useState, type ReactNode } from 'react';
+import type { Operation, ShootDocument, Vector } from '../api/document';
+import { useDesk } from '../live/useShoot';
+import { NumberField } from './NumberField';
+import type { Quantity } from './quantity';
+
+interface NumberProps {
+  label: string;
+  name?: string;
+  /** What the edit is called for undo. */
+  edit: string;
+  read: (document: ShootDocument) => number;
+  write: (document: ShootDocument, value: number) => Operation[];
+  quantity: Quantity;
+}
+
+/** A number of the shoot, tied to its place in the document. */
+export function NumberOf(p: NumberProps) {
+  const desk = useDesk();
+  const [start] = useState(() => p.read(desk.document));
+  return (
+    <NumberField
+      label={p.label}
+      name={p.name}
+      value={p.read(desk.document)}
+      start={start}
+      quantity={p.quantity}
+      onTry={(value) => desk.tryOut(p.write(desk.state.document, value))}
+      onKeep={() => void desk.keep(p.edit)}
+      onLeave={desk.leave}
+    />
+  );
+}
+
+interface VectorProps {
+  label: string;
+  edit: string;
+  read: (document: ShootDocument) => Vector;
+  write: (document: ShootDocument, value: Vector) => Operation[];
+  quantity: Quantity;
+}
+
+/** Three numbers along X, Y and Z. */
+export function VectorOf(p: VectorProps) {
+  return (
+    <Box>
+      <Typography variant="caption" color="text.secondary">
+        {p.label}
+      </Typography>
+      <Row>
+        {(['X', 'Y', 'Z'] as const).map((axis, i) => (
+          <NumberOf
+            key={axis}
+            label={axis}
+            name={`${p.label} ${axis}`}
+            edit={p.edit}
+            read={(d) => p.read(d)[i]!}
+            write={(d, value) => p.write(d, p.read(d).with(i, value) as Vector)}
+            quantity={p.quantity}
+          />
+        ))}
+      </Row>
+    </Box>
+  );
+}
+
+export function Row({ children }: { children: ReactNode }) {
+  return (
+    <Box sx={{ display: 'grid', gridAutoFlow: 'column', gridAutoColumns: '1fr', gap: 1.5 }}>
+      {children}
+    </Box>
+  );
+}
+
+export function Section({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <Box component="section" aria-label={title} sx={{ mb: 4 }}>
+      <Typography variant="subtitle2" component="h3" sx={{ mb: 1.5 }}>
+        {title}
+      </Typography>
+      <Box sx={{ display: 'flex', flexDirection: 'column', gap: 2 }}>{children}</Box>
+    </Box>
+  );
+}

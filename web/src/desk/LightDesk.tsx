@@ -1,0 +1,114 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useEffect, useState } from 'react';
+import { api } from '../api/client';
+import { setField } from '../api/patch';
+import { formatStops } from '../controls/quantity';
+import { useChoice } from '../frame/choice';
+import { useLive } from '../live/store';
+import { useDesk } from '../live/useShoot';
+import { colours, mono, sizes } from '../theme/theme';
+import { AddLight } from './AddLight';
+import { Fader } from './Fader';
+import { Strip } from './Strip';
+
+const THUMBNAIL_REST_MILLIS = 900;
+
+/** Changes when the thumbnails are worth fetching again, and not more often than they can be. */
+function useThumbnailVersion(): string | null {
+  const step = useLive((s) => s.frame?.step ?? 0);
+  const doubling = useLive((s) => Math.floor(Math.log2((s.frame?.samples ?? 0) + 1)));
+  const revision = useLive((s) => s.frame?.revision ?? 0);
+  const wanted = step === 0 ? null : `${revision}-${step}-${doubling}`;
+  const [version, setVersion] = useState<string | null>(null);
+  useEffect(() => {
+    if (wanted === null || wanted === version) return;
+    const timer = setTimeout(
+      () => setVersion(wanted),
+      version === null ? 0 : THUMBNAIL_REST_MILLIS,
+    );
+    return () => clearTimeout(timer);
+  }, [wanted, version]);
+  return version;
+}
+
+/** The light desk: a strip a light, the master at the right end. */
+export function LightDesk() {
+  const desk = useDesk();
+  const chosen = useChoice((c) => c.light);
+  const shares = useLive((s) => s.progress?.shares);
+  const version = useThumbnailVersion();
+  const lights = desk.document.lights;
+  const someAlone = lights.some((l) => l.alone);
+
+  return (
+    <Box sx={{ display: 'flex', height: '100%', minWidth: 0 }}>
+      <Box
+        role="group"
+        aria-label="Light desk"
+        sx={{ flex: 1, minWidth: 0, display: 'flex', gap: 1, p: 1.5, overflowX: 'auto' }}
+      >
+        {lights.length === 0 && (
+          <Typography color="text.secondary" sx={{ m: 'auto' }}>
+            No light yet. Add the first one with the button at the right.
+          </Typography>
+        )}
+        {lights.map((light) => (
+          <Strip
+            key={light.id}
+            light={light}
+            chosen={light.id === chosen}
+            share={shares?.[light.id] ?? 0}
+            silenced={someAlone && !light.alone}
+            thumbnail={version && api.layerUrl(desk.state.id, light.id, version)}
+            onChoose={() => useChoice.setState({ light: light.id })}
+            onLevel={(stops) =>
+              desk.tryOut([setField(desk.state.document, 'lights', light.id, 'levelStops', stops)])
+            }
+            onKeepLevel={() => void desk.keep(`Level of ${light.name}`)}
+            onMute={() =>
+              void desk.keep(`${light.muted ? 'Unmute' : 'Mute'} ${light.name}`, [
+                setField(desk.state.document, 'lights', light.id, 'muted', !light.muted),
+              ])
+            }
+            onAlone={() =>
+              void desk.keep(
+                light.alone ? `${light.name} with the others` : `${light.name} alone`,
+                [setField(desk.state.document, 'lights', light.id, 'alone', !light.alone)],
+              )
+            }
+          />
+        ))}
+      </Box>
+      <Box
+        role="group"
+        aria-label="Master"
+        sx={{
+          width: sizes.strip,
+          flex: 'none',
+          borderLeft: `1px solid ${colours.line}`,
+          p: 1.5,
+          display: 'flex',
+          flexDirection: 'column',
+          gap: 1,
+        }}
+      >
+        <AddLight />
+        <Typography variant="caption" sx={{ textAlign: 'center' }}>
+          Master{' '}
+          <Box component="span" sx={{ fontFamily: mono }}>
+            {formatStops(desk.document.masterStops)}
+          </Box>
+        </Typography>
+        <Box sx={{ flex: 1, minHeight: 0, display: 'flex', justifyContent: 'center' }}>
+          <Fader
+            name="Master"
+            value={desk.document.masterStops}
+            onTry={(stops) => desk.tryOut([{ op: 'replace', path: '/masterStops', value: stops }])}
+            onKeep={() => void desk.keep('Master level')}
+          />
+        </Box>
+      </Box>
+    </Box>
+  );
+}

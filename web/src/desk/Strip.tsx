@@ -1,0 +1,164 @@
+import Box from '@mui/material/Box';
+import Tooltip from '@mui/material/Tooltip';
+import Typography from '@mui/material/Typography';
+import { memo, type ReactNode } from 'react';
+import type { Light } from '../api/document';
+import { formatStops } from '../controls/quantity';
+import { colours, mono, sizes } from '../theme/theme';
+import { Fader } from './Fader';
+import { kelvinChip } from './kelvin';
+import { LightMark } from './LightMark';
+
+interface Props {
+  light: Light;
+  chosen: boolean;
+  /** Share of the picture that the light gives now, 0…1. */
+  share: number;
+  /** Another light is alone, so this one gives nothing. */
+  silenced: boolean;
+  thumbnail: string | null;
+  onChoose: () => void;
+  onLevel: (stops: number) => void;
+  onKeepLevel: () => void;
+  onMute: () => void;
+  onAlone: () => void;
+}
+
+/** One upright strip of the light desk. */
+export const Strip = memo(function Strip(p: Props) {
+  const { light } = p;
+  const dark = light.muted || p.silenced;
+  return (
+    <Box
+      role="group"
+      aria-label={light.name}
+      data-light={light.id}
+      aria-current={p.chosen}
+      onPointerDownCapture={p.onChoose}
+      sx={{
+        width: sizes.strip,
+        flex: 'none',
+        height: '100%',
+        display: 'flex',
+        flexDirection: 'column',
+        bgcolor: p.chosen ? colours.control : colours.raised,
+        border: `1px solid ${p.chosen ? colours.ember : colours.line}`,
+        borderRadius: 1.5,
+        overflow: 'hidden',
+      }}
+    >
+      <Box sx={{ height: 42, bgcolor: '#111', opacity: dark ? 0.35 : 1, position: 'relative' }}>
+        {p.thumbnail && (
+          <img
+            src={p.thumbnail}
+            alt={`What ${light.name} gives by itself`}
+            draggable={false}
+            style={{ width: '100%', height: '100%', objectFit: 'cover', display: 'block' }}
+          />
+        )}
+      </Box>
+      <Tooltip title={`${light.name} gives ${(100 * p.share).toFixed(1)} % of the picture`}>
+        <Box sx={{ height: 4, bgcolor: '#111' }}>
+          <Box
+            sx={{ height: 4, width: `${Math.min(100, 100 * p.share)}%`, bgcolor: colours.ember }}
+          />
+        </Box>
+      </Tooltip>
+      <Box
+        sx={{
+          px: 1.5,
+          pt: 0.5,
+          display: 'flex',
+          alignItems: 'center',
+          gap: 1,
+          color: colours.quiet,
+        }}
+      >
+        <LightMark kind={light.emitter.kind} />
+        <Typography variant="caption" noWrap sx={{ color: colours.text }} title={light.name}>
+          {light.name}
+        </Typography>
+      </Box>
+      <Box sx={{ flex: 1, minHeight: 0, display: 'flex', px: 1, pb: 1 }}>
+        <Fader
+          name={light.name}
+          value={light.levelStops}
+          onTry={p.onLevel}
+          onKeep={p.onKeepLevel}
+        />
+        <Box
+          sx={{
+            flex: 1,
+            display: 'flex',
+            flexDirection: 'column',
+            gap: '3px',
+            alignItems: 'stretch',
+          }}
+        >
+          <Box data-testid="level" sx={{ fontFamily: mono, fontSize: 12, textAlign: 'right' }}>
+            {formatStops(light.levelStops)}
+          </Box>
+          <Box
+            data-testid="share"
+            sx={{ fontFamily: mono, fontSize: 10, textAlign: 'right', color: colours.quiet }}
+          >
+            {(100 * p.share).toFixed(p.share < 0.0995 ? 1 : 0)} %
+          </Box>
+          <Box
+            sx={{ display: 'flex', alignItems: 'center', justifyContent: 'flex-end', gap: '3px' }}
+          >
+            <Box
+              aria-hidden
+              sx={{
+                width: 8,
+                height: 8,
+                borderRadius: 4,
+                bgcolor: kelvinChip(light.colour.kelvin),
+              }}
+            />
+            <Box sx={{ fontFamily: mono, fontSize: 10, color: colours.quiet }}>
+              {Math.round(light.colour.kelvin)}
+            </Box>
+          </Box>
+          <Box sx={{ flex: 1 }} />
+          <Box sx={{ display: 'flex', gap: '3px' }}>
+            <Toggle on={light.muted} name={`Mute ${light.name}`} onClick={p.onMute}>
+              M
+            </Toggle>
+            <Toggle on={light.alone} name={`${light.name} alone`} onClick={p.onAlone}>
+              A
+            </Toggle>
+          </Box>
+        </Box>
+      </Box>
+    </Box>
+  );
+});
+
+function Toggle(p: { on: boolean; name: string; onClick: () => void; children: ReactNode }) {
+  return (
+    <Tooltip title={p.name}>
+      <Box
+        component="button"
+        type="button"
+        aria-label={p.name}
+        aria-pressed={p.on}
+        onClick={p.onClick}
+        sx={{
+          flex: 1,
+          height: 20,
+          p: 0,
+          border: `1px solid ${p.on ? colours.ember : colours.line}`,
+          borderRadius: '4px',
+          bgcolor: p.on ? colours.ember : 'transparent',
+          color: p.on ? '#1a0f0d' : colours.text,
+          fontSize: 11,
+          fontWeight: 600,
+          cursor: 'pointer',
+        }}
+      >
+        {p.children}
+      </Box>
+    </Tooltip>
+  );
+}

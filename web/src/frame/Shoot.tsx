@@ -1,0 +1,132 @@
+import Box from '@mui/material/Box';
+import { useQueryClient } from '@tanstack/react-query';
+import { enqueueSnackbar } from 'notistack';
+import { useEffect, useState, type PointerEvent } from 'react';
+import type { ShootState } from '../api/document';
+import { LightDesk } from '../desk/LightDesk';
+import { LiveChannel } from '../live/channel';
+import { useLive } from '../live/store';
+import { ChannelContext, ShootContext, shootKey, useShootDesk } from '../live/useShoot';
+import { PictureView } from '../picture/PictureView';
+import { LookDetails, LookTray } from '../rooms/look/LookRoom';
+import { RigDetails } from '../rooms/rig/RigRoom';
+import { SetDetails, SetTray } from '../rooms/set/SetRoom';
+import { colours, sizes } from '../theme/theme';
+import { useChoice } from './choice';
+import { Rooms } from './Rooms';
+import { TopBar } from './TopBar';
+import { useKeys } from './useKeys';
+
+const TRAYS = { set: SetTray, rig: LightDesk, look: LookTray };
+const DETAILS = { set: SetDetails, rig: RigDetails, look: LookDetails };
+
+/** One shoot open in the page: the frame of every room. */
+export function Shoot({ id }: { id: string }) {
+  const client = useQueryClient();
+  const [channel, setChannel] = useState<LiveChannel | null>(null);
+  const room = useChoice((c) => c.room);
+  const shot = useChoice((c) => c.shot);
+  const trayHeight = useChoice((c) => c.trayHeight);
+
+  useEffect(() => {
+    const live = new LiveChannel(
+      id,
+      (revision) => {
+        const known = client.getQueryData<ShootState>(shootKey(id))?.revision ?? 0;
+        if (revision > known) void client.invalidateQueries({ queryKey: shootKey(id) });
+      },
+      (detail) => enqueueSnackbar(detail, { variant: 'error' }),
+    );
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- the channel lives as long as the shoot is open
+    setChannel(live);
+    return () => {
+      live.close();
+      useLive.setState(useLive.getInitialState());
+      useChoice.setState({ light: null, piece: null, shot: null });
+    };
+  }, [id, client]);
+
+  useEffect(() => {
+    if (shot) channel?.shot(shot);
+  }, [shot, channel]);
+
+  const desk = useShootDesk(id, channel);
+  useKeys(desk);
+  useEffect(() => {
+    document.title = desk ? `${desk.document.name} · Level Ember` : 'Level Ember';
+  }, [desk]);
+  if (!desk) return null;
+
+  const Tray = TRAYS[room];
+  const Details = DETAILS[room];
+  return (
+    <ChannelContext.Provider value={channel}>
+      <ShootContext.Provider value={desk}>
+        <Box
+          sx={{
+            height: '100%',
+            display: 'grid',
+            gridTemplateColumns: `${sizes.rooms}px minmax(0, 1fr) ${sizes.details}px`,
+            gridTemplateRows: `${sizes.top}px minmax(0, 1fr) ${trayHeight}px`,
+            gridTemplateAreas: '"top top top" "rooms picture details" "rooms tray details"',
+          }}
+        >
+          <TopBar />
+          <Rooms />
+          <Box component="main" sx={{ gridArea: 'picture', position: 'relative' }}>
+            <PictureView />
+          </Box>
+          <Box
+            component="section"
+            aria-label="Tray"
+            sx={{ gridArea: 'tray', minHeight: 0, position: 'relative', bgcolor: colours.panel }}
+          >
+            <TrayEdge />
+            <Tray />
+          </Box>
+          <Box
+            component="aside"
+            aria-label="Details"
+            sx={{
+              gridArea: 'details',
+              overflowY: 'auto',
+              p: 3,
+              borderLeft: `1px solid ${colours.line}`,
+            }}
+          >
+            <Details />
+          </Box>
+        </Box>
+      </ShootContext.Provider>
+    </ChannelContext.Provider>
+  );
+}
+
+/** The upper edge of the tray, by which it is pulled up. */
+function TrayEdge() {
+  const drag = (e: PointerEvent<HTMLElement>) => {
+    if (!e.currentTarget.hasPointerCapture(e.pointerId)) return;
+    const height = window.innerHeight - e.clientY;
+    const most = window.innerHeight - sizes.top - 160;
+    useChoice.setState({ trayHeight: Math.min(most, Math.max(sizes.tray, height)) });
+  };
+  return (
+    <Box
+      aria-hidden
+      onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
+      onPointerMove={drag}
+      onDoubleClick={() => useChoice.setState({ trayHeight: sizes.tray })}
+      sx={{
+        position: 'absolute',
+        top: -2,
+        left: 0,
+        right: 0,
+        height: 5,
+        cursor: 'ns-resize',
+        zIndex: 1,
+        borderTop: `1px solid ${colours.line}`,
+        mt: '2px',
+      }}
+    />
+  );
+}

@@ -1,0 +1,147 @@
+import PauseIcon from '@mui/icons-material/Pause';
+import PlayArrowIcon from '@mui/icons-material/PlayArrow';
+import RedoIcon from '@mui/icons-material/Redo';
+import UndoIcon from '@mui/icons-material/Undo';
+import Box from '@mui/material/Box';
+import IconButton from '@mui/material/IconButton';
+import Tooltip from '@mui/material/Tooltip';
+import { PlainMenu } from '../controls/PlainMenu';
+import { useLive } from '../live/store';
+import { useChannel, useDesk } from '../live/useShoot';
+import { colours, mono, sizes } from '../theme/theme';
+import { useChoice } from './choice';
+import { SaveMenu } from './SaveMenu';
+import { ShootMenu } from './ShootMenu';
+import { useChosenShot } from './useChosenShot';
+
+/** Mark, shoot, shot, undo and redo, saving, and the pill. */
+export function TopBar() {
+  const desk = useDesk();
+  const shot = useChosenShot();
+  const { undo, redo } = desk.state;
+  return (
+    <Box
+      component="header"
+      sx={{
+        gridArea: 'top',
+        height: sizes.top,
+        display: 'flex',
+        alignItems: 'center',
+        gap: 2,
+        px: 3,
+        borderBottom: `1px solid ${colours.line}`,
+      }}
+    >
+      <img src="/mark.svg" width={22} height={22} alt="Level Ember" />
+      <ShootMenu />
+      <PlainMenu
+        label="Shot"
+        text={shot.name}
+        items={desk.document.shots.map((s) => ({
+          text: s.name,
+          chosen: s.id === shot.id,
+          onClick: () => useChoice.setState({ shot: s.id }),
+        }))}
+      />
+      <Box sx={{ flex: 1 }} />
+      <Step name={undo ? `Undo: ${undo}` : 'Nothing to undo'} off={!undo} onClick={desk.undo}>
+        <UndoIcon fontSize="inherit" />
+      </Step>
+      <Step name={redo ? `Redo: ${redo}` : 'Nothing to redo'} off={!redo} onClick={desk.redo}>
+        <RedoIcon fontSize="inherit" />
+      </Step>
+      <SaveMenu />
+      <Pill />
+    </Box>
+  );
+}
+
+function Step(p: { name: string; off: boolean; onClick: () => void; children: React.ReactNode }) {
+  return (
+    <Tooltip title={p.name}>
+      <span>
+        <IconButton aria-label={p.name} disabled={p.off} onClick={p.onClick}>
+          {p.children}
+        </IconButton>
+      </span>
+    </Tooltip>
+  );
+}
+
+/** Samples, and what the last touch cost; a click pauses and goes on. */
+function Pill() {
+  const channel = useChannel();
+  const connected = useLive((s) => s.connected);
+  const paused = useLive((s) => s.paused);
+  const frame = useLive((s) => s.frame);
+  const progress = useLive((s) => s.progress);
+  const handMillis = useLive((s) => s.handMillis);
+  const samples = frame?.samples ?? 0;
+  const state = !connected
+    ? 'not connected'
+    : paused
+      ? 'paused'
+      : progress?.state === 'done'
+        ? 'done'
+        : 'tracing';
+  const detail = frame && frame.step > 1 ? `1/${frame.step} size` : `${samples} spp`;
+  const rays = frame ? `${short(frame.rays)} rays since the last change` : '';
+  const hand = handMillis === null ? '' : `, shown after ${Math.round(handMillis)} ms`;
+  return (
+    <Tooltip title={`${state}; ${rays}${hand}. Click to ${paused ? 'go on' : 'pause'}.`}>
+      <Box
+        component="button"
+        type="button"
+        aria-label={`${detail}, ${state}`}
+        data-testid="pill"
+        data-samples={samples}
+        data-rays={frame?.rays ?? ''}
+        data-hand={handMillis === null ? '' : Math.round(handMillis)}
+        onClick={() => channel?.pause(!paused)}
+        sx={{
+          all: 'unset',
+          cursor: 'pointer',
+          display: 'flex',
+          alignItems: 'center',
+          gap: 1.5,
+          px: 2.5,
+          height: 26,
+          minWidth: 150,
+          justifyContent: 'flex-end',
+          borderRadius: 13,
+          bgcolor: colours.control,
+          fontFamily: mono,
+          fontSize: 12,
+          '&:focus-visible': { outline: `2px solid ${colours.ember}` },
+        }}
+      >
+        <Box
+          aria-hidden
+          sx={{
+            width: 8,
+            height: 8,
+            borderRadius: 4,
+            bgcolor:
+              state === 'tracing'
+                ? colours.ember
+                : state === 'not connected'
+                  ? colours.error
+                  : colours.quiet,
+          }}
+        />
+        <span>{connected ? detail : 'not connected'}</span>
+        <Box component="span" sx={{ color: colours.quiet }}>
+          {frame ? `${short(frame.rays)} rays` : ''}
+        </Box>
+        {paused ? <PlayArrowIcon sx={{ fontSize: 14 }} /> : <PauseIcon sx={{ fontSize: 14 }} />}
+      </Box>
+    </Tooltip>
+  );
+}
+
+function short(n: number): string {
+  if (n >= 1e9) return `${(n / 1e9).toFixed(1)} G`;
+  if (n >= 1e6) return `${(n / 1e6).toFixed(1)} M`;
+  if (n >= 1e3) return `${(n / 1e3).toFixed(0)} k`;
+  return `${n}`;
+}

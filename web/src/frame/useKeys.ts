@@ -1,0 +1,44 @@
+import { useEffect } from 'react';
+import { setField } from '../api/patch';
+import { detent } from '../desk/fader';
+import type { ShootDesk } from '../live/useShoot';
+import { useChoice } from './choice';
+
+/** Keys of the desk: [ and ] a third of a stop (shift a whole), M mutes, A alone, undo and redo. */
+export function useKeys(desk: ShootDesk | null) {
+  useEffect(() => {
+    if (!desk) return;
+    const onKey = (e: KeyboardEvent) => {
+      const at = document.activeElement;
+      if (at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement) return;
+      if (e.ctrlKey || e.metaKey) {
+        if (e.key.toLowerCase() !== 'z') return;
+        e.preventDefault();
+        if (e.shiftKey) desk.redo();
+        else desk.undo();
+        return;
+      }
+      const light = desk.document.lights.find((l) => l.id === useChoice.getState().light);
+      if (!light) return;
+      const set = (field: string, value: unknown) =>
+        setField(desk.state.document, 'lights', light.id, field, value);
+      const down = e.code === 'BracketLeft';
+      if (down || e.code === 'BracketRight') {
+        const by = (down ? -1 : 1) * (e.shiftKey ? 1 : 1 / 3);
+        const next = detent(light.levelStops + by);
+        desk.tryOut([set('levelStops', next)]);
+        void desk.keep(`Level of ${light.name}`);
+      } else if (e.key.toLowerCase() === 'm') {
+        void desk.keep(`${light.muted ? 'Unmute' : 'Mute'} ${light.name}`, [
+          set('muted', !light.muted),
+        ]);
+      } else if (e.key.toLowerCase() === 'a') {
+        void desk.keep(light.alone ? `${light.name} with the others` : `${light.name} alone`, [
+          set('alone', !light.alone),
+        ]);
+      }
+    };
+    addEventListener('keydown', onKey);
+    return () => removeEventListener('keydown', onKey);
+  }, [desk]);
+}

@@ -1,0 +1,138 @@
+import type { Operation } from '../api/document';
+import { useLive, type Frame, type Progress, type Reading } from './store';
+
+type Message =
+  | ({ type: 'progress' } & Progress)
+  | ({ type: 'reading' } & Reading)
+  | { type: 'changed'; revision: number }
+  | { type: 'failed'; detail: string }
+  | { type: 'refused'; detail: string };
+
+const RETRY_MILLIS = 1500;
+
+/** The live channel of one shoot: frames and messages down, the hand up. Reconnects by itself. */
+export class LiveChannel {
+  private socket: WebSocket | null = null;
+  private closed = false;
+  private newest = 0;
+  private drawn = 0;
+  private mark = 0;
+  private markedAt = new Map<number, number>();
+  private size: { width: number; height: number } | null = null;
+  private shotId: string | null = null;
+
+  constructor(
+    private readonly shoot: string,
+    private readonly onChanged: (revision: number) => void,
+    private readonly onRefused: (detail: string) => void,
+  ) {
+    this.open();
+  }
+
+  private open() {
+    const scheme = location.protocol === 'https:' ? 'wss' : 'ws';
+    const socket = new WebSocket(
+      `${scheme}://${location.host}/api/shoots/${encodeURIComponent(this.shoot)}/live`,
+    );
+    socket.binaryType = 'arraybuffer';
+    socket.onopen = () => {
+      useLive.setState({ connected: true });
+      if (this.size) this.send({ type: 'size', ...this.size });
+      if (this.shotId) this.send({ type: 'shot', id: this.shotId });
+      this.send({ type: 'pause', paused: useLive.getState().paused });
+    };
+    socket.onclose = () => {
+      useLive.setState({ connected: false });
+      if (!this.closed) setTimeout(() => this.closed || this.open(), RETRY_MILLIS);
+    };
+    socket.onmessage = (event: MessageEvent<ArrayBuffer | string>) => {
+      if (typeof event.data === 'string') {
+        this.hear(JSON.parse(event.data) as Message);
+      } else {
+        void this.show(event.data);
+      }
+    };
+    this.socket = socket;
+  }
+
+  private hear(message: Message) {
+    if (message.type === 'progress') {
+      useLive.setState({ progress: message });
+    } else if (message.type === 'reading') {
+      useLive.setState({ reading: message });
+    } else if (message.type === 'changed') {
+      this.onChanged(message.revision);
+    } else if (message.type === 'failed') {
+      useLive.setState({ failure: message.detail });
+    } else {
+      this.onRefused(message.detail);
+    }
+  }
+
+  /** A frame: four bytes of header length, the header as JSON, a JPEG. */
+  private async show(data: ArrayBuffer) {
+    const number = ++this.newest;
+    const length = new DataView(data).getUint32(0);
+    const head = new TextDecoder().decode(new Uint8Array(data, 4, length));
+    const frame = JSON.parse(head) as Frame;
+    const bitmap = await createImageBitmap(
+      new Blob([new Uint8Array(data, 4 + length)], { type: 'image/jpeg' }),
+    );
+    if (number < this.drawn || this.closed) {
+      bitmap.close();
+      return;
+    }
+    this.drawn = number;
+    const since = this.markedAt.get(frame.mark);
+    useLive.setState({
+      bitmap,
+      frame,
+      failure: null,
+      ...(since === undefined ? {} : { handMillis: performance.now() - since }),
+    });
+    for (const mark of this.markedAt.keys()) {
+      if (mark <= frame.mark) this.markedAt.delete(mark);
+    }
+  }
+
+  private send(message: unknown) {
+    if (this.socket?.readyState === WebSocket.OPEN) {
+      this.socket.send(JSON.stringify(message));
+    }
+  }
+
+  /** Shows what operations would do; nothing is kept. */
+  tryOut(operations: Operation[]) {
+    this.markedAt.set(++this.mark, performance.now());
+    this.send({ type: 'try', operations, mark: this.mark });
+  }
+
+  /** Goes back to what is kept. */
+  untry() {
+    this.send({ type: 'untry' });
+  }
+
+  shot(id: string) {
+    this.shotId = id;
+    this.send({ type: 'shot', id });
+  }
+
+  resize(width: number, height: number) {
+    this.size = { width, height };
+    this.send({ type: 'size', width, height });
+  }
+
+  pause(paused: boolean) {
+    useLive.setState({ paused });
+    this.send({ type: 'pause', paused });
+  }
+
+  probe(x: number, y: number) {
+    this.send({ type: 'probe', x, y });
+  }
+
+  close() {
+    this.closed = true;
+    this.socket?.close();
+  }
+}

@@ -1,0 +1,61 @@
+import { create } from 'zustand';
+import type { Operation } from '../api/document';
+
+export interface Frame {
+  revision: number;
+  mark: number;
+  shot: string;
+  width: number;
+  height: number;
+  step: number;
+  samples: number;
+  rays: number;
+  mixMillis: number;
+  sinceEditMillis: number;
+}
+
+export interface Progress {
+  samples: number;
+  target: number;
+  state: 'tracing' | 'paused' | 'done';
+  rays: number;
+  tracedSeconds: number;
+  filmBytes: number;
+  shares: Record<string, number>;
+}
+
+export interface Reading {
+  x: number;
+  y: number;
+  luminance: number;
+  stops: number | null;
+  light: string | null;
+  share: number;
+}
+
+interface LiveState {
+  connected: boolean;
+  bitmap: ImageBitmap | null;
+  frame: Frame | null;
+  progress: Progress | null;
+  reading: Reading | null;
+  failure: string | null;
+  /** Milliseconds from the last change of a hand to the picture that shows it. */
+  handMillis: number | null;
+  /** Operations tried but not kept yet; the page shows the document with them. */
+  trial: Operation[] | null;
+  paused: boolean;
+}
+
+/** What comes over the live channel, and what the hand is just trying. */
+export const useLive = create<LiveState>(() => ({
+  connected: false,
+  bitmap: null,
+  frame: null,
+  progress: null,
+  reading: null,
+  failure: null,
+  handMillis: null,
+  trial: null,
+  paused: false,
+}));

@@ -1,0 +1,98 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { enqueueSnackbar } from 'notistack';
+import { createContext, useCallback, useContext, useMemo, useRef } from 'react';
+import { api, Problem } from '../api/client';
+import type { Operation, ShootDocument, ShootState } from '../api/document';
+import { patched } from '../api/patch';
+import type { LiveChannel } from './channel';
+import { useLive } from './store';
+
+export interface ShootDesk {
+  state: ShootState;
+  /** The document as kept, with what the hand is just trying. */
+  document: ShootDocument;
+  /** Shows operations at once without keeping them. */
+  tryOut: (operations: Operation[]) => void;
+  /** Keeps what was tried, or the operations given, as one edit. */
+  keep: (label: string, operations?: Operation[]) => Promise<boolean>;
+  /** Forgets what was tried. */
+  leave: () => void;
+  undo: () => void;
+  redo: () => void;
+}
+
+export const ChannelContext = createContext<LiveChannel | null>(null);
+export const ShootContext = createContext<ShootDesk | null>(null);
+
+export function useDesk(): ShootDesk {
+  return useContext(ShootContext)!;
+}
+
+export function useChannel(): LiveChannel | null {
+  return useContext(ChannelContext);
+}
+
+/** Says a problem in the corner: what happened, what was kept, what to do. */
+export function say(error: unknown) {
+  const text =
+    error instanceof Problem
+      ? `${error.message} ${error.kept} ${error.todo}`
+      : `Something went wrong in the page: ${String(error)}`;
+  enqueueSnackbar(text, { variant: 'error' });
+}
+
+export function shootKey(id: string) {
+  return ['shoot', id];
+}
+
+/** The state of a shoot and the ways to change it. Edits go one after the other. */
+export function useShootDesk(id: string, channel: LiveChannel | null): ShootDesk | null {
+  const client = useQueryClient();
+  const { data: state } = useQuery({ queryKey: shootKey(id), queryFn: () => api.state(id) });
+  const trial = useLive((s) => s.trial);
+  const line = useRef(Promise.resolve(true));
+
+  const inLine = useCallback(
+    (step: (revision: number) => Promise<ShootState>) => {
+      line.current = line.current.then(async () => {
+        try {
+          const now = client.getQueryData<ShootState>(shootKey(id));
+          client.setQueryData(shootKey(id), await step(now?.revision ?? 0));
+          return true;
+        } catch (error) {
+          say(error);
+          await client.invalidateQueries({ queryKey: shootKey(id) });
+          channel?.untry();
+          return false;
+        }
+      });
+      return line.current;
+    },
+    [client, id, channel],
+  );
+
+  return useMemo(() => {
+    if (!state) return null;
+    return {
+      state,
+      document: trial ? patched(state.document, trial) : state.document,
+      tryOut: (operations) => {
+        useLive.setState({ trial: operations });
+        channel?.tryOut(operations);
+      },
+      keep: async (label, operations) => {
+        const kept = operations ?? useLive.getState().trial;
+        if (!kept) return true;
+        const done = await inLine((revision) => api.edit(id, revision, label, kept));
+        if (useLive.getState().trial === kept || operations) useLive.setState({ trial: null });
+        return done;
+      },
+      leave: () => {
+        useLive.setState({ trial: null });
+        channel?.untry();
+      },
+      undo: () => void inLine((revision) => api.undo(id, revision)),
+      redo: () => void inLine((revision) => api.redo(id, revision)),
+    };
+  }, [state, trial, channel, id, inLine]);
+}

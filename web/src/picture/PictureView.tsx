@@ -1,0 +1,175 @@
+import FitScreenIcon from '@mui/icons-material/FitScreen';
+import LockIcon from '@mui/icons-material/Lock';
+import LockOpenIcon from '@mui/icons-material/LockOpen';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import IconButton from '@mui/material/IconButton';
+import Tooltip from '@mui/material/Tooltip';
+import { useEffect, useRef, useState } from 'react';
+import { useChoice } from '../frame/choice';
+import { useLive } from '../live/store';
+import { useChannel, useDesk } from '../live/useShoot';
+import { colours } from '../theme/theme';
+import { Readout } from './Readout';
+import { useCameraHand } from './useCameraHand';
+import { useZoom } from './useZoom';
+
+const ASPECT = 16 / 9;
+const MOST_WIDTH = 1920;
+
+function typing(): boolean {
+  const at = document.activeElement;
+  return at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement;
+}
+
+/** The live picture on its surround, with zoom, pan, the camera's hand and a read-out. */
+export function PictureView() {
+  const desk = useDesk();
+  const channel = useChannel();
+  const bitmap = useLive((s) => s.bitmap);
+  const failure = useLive((s) => s.failure);
+  const shotId = useChoice((c) => c.shot);
+  const place = useRef<HTMLDivElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const space = useRef(false);
+  const [fitted, setFitted] = useState({ width: 0, height: 0 });
+  const [locked, setLocked] = useState(false);
+  const { zoom, pan, fit } = useZoom(place);
+  const shots = desk.document.shots;
+  const shot = shots.find((s) => s.id === shotId) ?? shots[0];
+  const { grip, ...hand } = useCameraHand(shot, locked, pan, () => space.current);
+
+  useEffect(() => {
+    const node = place.current;
+    if (!node) return;
+    const observer = new ResizeObserver(() => {
+      const width = Math.min(node.clientWidth, node.clientHeight * ASPECT);
+      setFitted({ width, height: width / ASPECT });
+    });
+    observer.observe(node);
+    return () => observer.disconnect();
+  }, []);
+
+  useEffect(() => {
+    if (fitted.width < 64) return;
+    const timer = setTimeout(() => {
+      const width = Math.min(MOST_WIDTH, Math.floor(fitted.width / 16) * 16);
+      channel?.resize(width, Math.round(width / ASPECT));
+    }, 120);
+    return () => clearTimeout(timer);
+  }, [fitted, channel]);
+
+  useEffect(() => {
+    const node = canvas.current;
+    if (!node || !bitmap) return;
+    if (node.width !== bitmap.width || node.height !== bitmap.height) {
+      node.width = bitmap.width;
+      node.height = bitmap.height;
+    }
+    node.getContext('2d')?.drawImage(bitmap, 0, 0);
+  }, [bitmap]);
+
+  useEffect(() => {
+    const down = (e: KeyboardEvent) => {
+      if (typing()) return;
+      if (e.key === ' ') {
+        space.current = true;
+        if (document.activeElement === document.body) e.preventDefault();
+      } else if (e.key === '0') {
+        fit();
+      }
+    };
+    const up = (e: KeyboardEvent) => {
+      if (e.key === ' ') space.current = false;
+    };
+    addEventListener('keydown', down);
+    addEventListener('keyup', up);
+    return () => {
+      removeEventListener('keydown', down);
+      removeEventListener('keyup', up);
+    };
+  }, [fit]);
+
+  const probe = (e: React.PointerEvent) => {
+    hand.onPointerMove(e as React.PointerEvent<HTMLElement>);
+    const box = canvas.current?.getBoundingClientRect();
+    if (!box || grip) return;
+    const x = (e.clientX - box.left) / box.width;
+    const y = (e.clientY - box.top) / box.height;
+    if (x >= 0 && x <= 1 && y >= 0 && y <= 1) channel?.probe(x, y);
+    else useLive.setState({ reading: null });
+  };
+
+  return (
+    <Box
+      ref={place}
+      {...hand}
+      onPointerMove={probe}
+      onPointerLeave={() => useLive.setState({ reading: null })}
+      sx={{
+        position: 'absolute',
+        inset: 0,
+        bgcolor: colours.surround,
+        overflow: 'hidden',
+        touchAction: 'none',
+        cursor: grip ? 'grabbing' : locked ? 'crosshair' : 'grab',
+      }}
+    >
+      <canvas
+        ref={canvas}
+        role="img"
+        aria-label={`The picture of ${shot?.name ?? 'the shot'}`}
+        style={{
+          position: 'absolute',
+          left: '50%',
+          top: '50%',
+          width: fitted.width,
+          height: fitted.height,
+          transform: `translate(-50%, -50%) translate(${zoom.x}px, ${zoom.y}px) scale(${zoom.scale})`,
+          imageRendering: zoom.scale > 2 ? 'pixelated' : 'auto',
+          visibility: bitmap ? 'visible' : 'hidden',
+        }}
+      />
+      {!bitmap && !failure && (
+        <Box sx={{ position: 'absolute', inset: 0, display: 'grid', placeItems: 'center' }}>
+          The first picture is on its way …
+        </Box>
+      )}
+      {failure && (
+        <Alert severity="error" sx={{ position: 'absolute', left: 16, right: 16, top: 16 }}>
+          The shoot cannot be rendered: {failure}. The shoot is kept as it is; undo the last change
+          or mend what is named.
+        </Alert>
+      )}
+      <Box
+        onPointerDown={(e) => e.stopPropagation()}
+        sx={{
+          position: 'absolute',
+          right: 8,
+          top: 8,
+          display: 'flex',
+          bgcolor: '#1f1f1fd0',
+          borderRadius: 1.5,
+        }}
+      >
+        <Tooltip title={locked ? 'Let the camera move' : 'Hold the camera still'}>
+          <IconButton
+            aria-label="Hold the camera still"
+            aria-pressed={locked}
+            onClick={() => setLocked(!locked)}
+          >
+            {locked ? <LockIcon fontSize="inherit" /> : <LockOpenIcon fontSize="inherit" />}
+          </IconButton>
+        </Tooltip>
+        <Tooltip title="Fit the picture (0)">
+          <span>
+            <IconButton aria-label="Fit the picture" onClick={fit} disabled={zoom.scale === 1}>
+              <FitScreenIcon fontSize="inherit" />
+            </IconButton>
+          </span>
+        </Tooltip>
+      </Box>
+      <Readout />
+    </Box>
+  );
+}

@@ -1,0 +1,192 @@
+import ContentCopyIcon from '@mui/icons-material/ContentCopy';
+import DeleteIcon from '@mui/icons-material/Delete';
+import Box from '@mui/material/Box';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import IconButton from '@mui/material/IconButton';
+import Switch from '@mui/material/Switch';
+import Tooltip from '@mui/material/Tooltip';
+import Typography from '@mui/material/Typography';
+import type { Light, Operation, ShootDocument, Unit, Vector } from '../../api/document';
+import { setField } from '../../api/patch';
+import { NumberOf, Row, Section, VectorOf } from '../../controls/FieldOf';
+import { NameField } from '../../controls/NameField';
+import { PlainSelect } from '../../controls/PlainSelect';
+import { quantities } from '../../controls/quantity';
+import { kindNames, LightMark } from '../../desk/LightMark';
+import { freeId } from '../../desk/newLight';
+import { useChoice } from '../../frame/choice';
+import { useDesk } from '../../live/useShoot';
+import { colours } from '../../theme/theme';
+import { EmitterDetails } from './EmitterDetails';
+import { brightnessQuantity, converted, shownUnit, unitsOf } from './units';
+
+/** All that belongs to one light, in the order in which it is used. */
+export function LightDetails({ light }: { light: Light }) {
+  const desk = useDesk();
+  const document = desk.state.document;
+  const here = (d: ShootDocument) => d.lights.find((l) => l.id === light.id) ?? light;
+  const set = (d: ShootDocument, field: string, value: unknown): Operation[] => [
+    setField(d, 'lights', light.id, field, value),
+  ];
+  const placed = ['rectangle', 'sphere', 'point'].includes(light.emitter.kind);
+  const aimed = light.emitter.kind === 'rectangle';
+  const index = document.lights.findIndex((l) => l.id === light.id);
+
+  const duplicate = async () => {
+    const id = freeId(light.id, document.lights);
+    const step: Vector = placed ? [0.2, 0, 0] : [0, 0, 0];
+    const copy: Light = {
+      ...here(document),
+      id,
+      name: `${light.name} copy`,
+      alone: false,
+      place: light.place.map((x, i) => x + step[i]!) as Vector,
+    };
+    const done = await desk.keep(`Duplicate ${light.name}`, [
+      { op: 'add', path: `/lights/${index + 1}`, value: copy },
+    ]);
+    if (done) useChoice.setState({ light: id });
+  };
+
+  return (
+    <Box>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, mb: 3 }}>
+        <Box sx={{ color: colours.ember, display: 'flex' }}>
+          <LightMark kind={light.emitter.kind} size={20} />
+        </Box>
+        <Box sx={{ flex: 1, minWidth: 0 }}>
+          <NameField
+            label="Name of the light"
+            value={light.name}
+            onKeep={(name) => void desk.keep(`Rename ${light.name}`, set(document, 'name', name))}
+          />
+          <Typography variant="caption" color="text.secondary">
+            {kindNames[light.emitter.kind]}
+          </Typography>
+        </Box>
+        <Tooltip title="Duplicate this light">
+          <IconButton aria-label="Duplicate this light" onClick={() => void duplicate()}>
+            <ContentCopyIcon fontSize="inherit" />
+          </IconButton>
+        </Tooltip>
+        <Tooltip title="Delete this light">
+          <IconButton
+            aria-label="Delete this light"
+            onClick={() =>
+              void desk.keep(`Delete ${light.name}`, [{ op: 'remove', path: `/lights/${index}` }])
+            }
+          >
+            <DeleteIcon fontSize="inherit" />
+          </IconButton>
+        </Tooltip>
+      </Box>
+
+      <Section title="Brightness">
+        <Row>
+          <NumberOf
+            key={light.brightness.unit}
+            label={light.emitter.kind === 'environment' ? 'A pixel of 1.0' : 'Brightness'}
+            edit={`Brightness of ${light.name}`}
+            read={(d) => here(d).brightness.value}
+            write={(d, v) => set(d, 'brightness/value', v)}
+            quantity={brightnessQuantity(light.brightness.unit)}
+          />
+          <PlainSelect
+            label="Unit"
+            value={light.brightness.unit}
+            options={unitsOf(light.emitter).map((u) => ({ value: u, text: shownUnit(u) }))}
+            onChange={(unit) =>
+              void desk.keep(
+                `Unit of ${light.name}`,
+                set(document, 'brightness', {
+                  value: converted(light, unit as Unit),
+                  unit,
+                }),
+              )
+            }
+          />
+          <NumberOf
+            label="Level"
+            edit={`Level of ${light.name}`}
+            read={(d) => here(d).levelStops}
+            write={(d, v) => set(d, 'levelStops', v)}
+            quantity={quantities.stops}
+          />
+        </Row>
+      </Section>
+
+      <Section title="Colour">
+        <Row>
+          <NumberOf
+            label="Temperature"
+            edit={`Temperature of ${light.name}`}
+            read={(d) => here(d).colour.kelvin}
+            write={(d, v) => set(d, 'colour/kelvin', v)}
+            quantity={quantities.kelvin}
+          />
+          <NumberOf
+            label="Tint"
+            edit={`Tint of ${light.name}`}
+            read={(d) => here(d).colour.tint}
+            write={(d, v) => set(d, 'colour/tint', v)}
+            quantity={quantities.tint}
+          />
+        </Row>
+        <Row>
+          {(['Red', 'Green', 'Blue'] as const).map((name, i) => (
+            <NumberOf
+              key={name}
+              label={name}
+              name={`Filter, ${name.toLowerCase()}`}
+              edit={`Filter of ${light.name}`}
+              read={(d) => here(d).colour.filter[i]!}
+              write={(d, v) => set(d, 'colour/filter', here(d).colour.filter.with(i, v) as Vector)}
+              quantity={quantities.share}
+            />
+          ))}
+        </Row>
+      </Section>
+
+      {placed && (
+        <Section title="Place">
+          <VectorOf
+            label="Stands at"
+            edit={`Move ${light.name}`}
+            read={(d) => here(d).place}
+            write={(d, v) => set(d, 'place', v)}
+            quantity={quantities.metres}
+          />
+          {aimed && (
+            <VectorOf
+              label="Aims at"
+              edit={`Aim ${light.name}`}
+              read={(d) => here(d).aim}
+              write={(d, v) => set(d, 'aim', v)}
+              quantity={quantities.metres}
+            />
+          )}
+        </Section>
+      )}
+
+      <EmitterDetails light={light} here={here} set={set} />
+
+      {light.emitter.kind !== 'point' && (
+        <FormControlLabel
+          control={
+            <Switch
+              size="small"
+              checked={light.seenByCamera}
+              onChange={(e) =>
+                void desk.keep(
+                  e.target.checked ? `Show ${light.name}` : `Hide ${light.name}`,
+                  set(document, 'seenByCamera', e.target.checked),
+                )
+              }
+            />
+          }
+          label="Seen by the camera"
+        />
+      )}
+    </Box>
+  );
+}
