@@ -38,10 +38,12 @@ export function newLight(kind: NewKind, document: ShootDocument, shot: Shot): Li
     az + reach * Math.cos(turn),
   ];
   const id = freeId(kind, document.lights);
-  const number = document.lights.filter((l) => l.emitter.kind === kind).length + 1;
+  const names = new Set(document.lights.map((l) => l.name));
+  let name = kindNames[kind];
+  for (let i = 2; names.has(name); i++) name = `${kindNames[kind]} ${i}`;
   return {
     id,
-    name: number > 1 ? `${kindNames[kind]} ${number}` : kindNames[kind],
+    name,
     emitter: EMITTERS[kind],
     place: place.map((x) => Math.round(x * 1000) / 1000) as Vector,
     aim: shot.aim,

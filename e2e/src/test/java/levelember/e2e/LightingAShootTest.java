@@ -1,0 +1,279 @@
+package levelember.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static java.nio.charset.StandardCharsets.UTF_8;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
+import java.awt.image.BufferedImage;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
+import levelember.demo.DemoShoots;
+import levelember.formats.OpenExr;
+import levelember.formats.ShootDocument;
+import levelember.formats.ShootPackage;
+import levelember.shoot.Shoot;
+import levelember.texture.Picture;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** An artist lights the armillary in Chromium. */
+class LightingAShootTest {
+  private static final int SAMPLES = 3;
+  private static final double WAIT = 120_000;
+
+  @TempDir static Path home;
+  private static Application application;
+  private static Playwright playwright;
+  private static Browser browser;
+  private Page page;
+
+  @BeforeAll
+  static void start() throws Exception {
+    application = new Application(home, SAMPLES);
+    playwright = Playwright.create();
+    browser =
+        playwright
+            .chromium()
+            .launch(
+                new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setArgs(
+                        List.of(
+                            "--no-sandbox",
+                            "--disable-quic",
+                            "--no-first-run",
+                            "--disable-background-networking",
+                            "--disable-component-update",
+                            "--disable-sync")));
+  }
+
+  @AfterAll
+  static void stop() {
+    playwright.close();
+    application.close();
+  }
+
+  @BeforeEach
+  void open() {
+    page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
+    page.setDefaultTimeout(WAIT);
+    page.navigate(application.url() + "#/armillary");
+  }
+
+  @AfterEach
+  void close() {
+    page.close();
+  }
+
+  private Locator pill() {
+    return page.getByTestId("pill");
+  }
+
+  private void finished() {
+    page.waitForCondition(
+        () -> Integer.toString(SAMPLES).equals(pill().getAttribute("data-samples")),
+        new Page.WaitForConditionOptions().setTimeout(WAIT));
+  }
+
+  /** Mean and spread of the shown picture's codes. */
+  private double[] shown() {
+    Object values =
+        page.evaluate(
+            """
+            () => {
+              const c = document.querySelector('main canvas');
+              const d = c.getContext('2d').getImageData(0, 0, c.width, c.height).data;
+              let s = 0, q = 0, n = 0;
+              for (let i = 0; i < d.length; i += 4) { const v = d[i] + d[i+1] + d[i+2]; s += v; q += v * v; n++; }
+              return [s / n / 3, Math.sqrt(q / n - (s / n) ** 2) / 3, d[4 * (c.width * 100 + 300)]];
+            }
+            """);
+    return ((List<?>) values).stream().mapToDouble(v -> ((Number) v).doubleValue()).toArray();
+  }
+
+  private Locator strip(String name) {
+    return page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName(name).setExact(true));
+  }
+
+  private Locator button(String name) {
+    return page.getByRole(
+        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+  }
+
+  @Test
+  void aMutedLightTakesJustItsShareAndNoRayIsTraced() {
+    finished();
+    double before = shown()[0];
+    Locator share = strip("Key softbox").getByTestId("share");
+    assertThat(share).not().hasText("0.0 %");
+    button("Mute Key softbox").click();
+    assertThat(share).hasText("0.0 %");
+    assertThat(pill()).hasAttribute("data-rays", "0");
+    page.waitForCondition(() -> shown()[0] < before - 5);
+    button("Mute Key softbox").click();
+    assertThat(share).not().hasText("0.0 %");
+    page.waitForCondition(() -> Math.abs(shown()[0] - before) < 0.5);
+    assertThat(pill()).hasAttribute("data-rays", "0");
+  }
+
+  @Test
+  void aFaderMovedByKeysShowsInThePictureWithoutTracing() {
+    finished();
+    double before = shown()[0];
+    Locator fader =
+        page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Key softbox level"));
+    fader.press("PageUp");
+    assertThat(fader).hasAttribute("aria-valuetext", "+1 stops");
+    page.waitForCondition(() -> shown()[0] > before + 3);
+    assertThat(pill()).hasAttribute("data-rays", "0");
+    page.keyboard().press("Control+z");
+    assertThat(fader).hasAttribute("aria-valuetext", "0 stops");
+  }
+
+  @Test
+  void aTypedBrightnessWithUnitIsKeptAndCanBeUndoneAfterAReload() {
+    strip("Top light").click();
+    Locator field =
+        page.getByLabel("Brightness", new Page.GetByLabelOptions().setExact(true))
+            .locator("visible=true")
+            .last();
+    String was = field.inputValue();
+    field.fill("1.2 klm");
+    field.press("Enter");
+    assertThat(field).hasValue("1200");
+    assertThat(button("Undo: Brightness of Top light")).isEnabled();
+    page.reload();
+    strip("Top light").click();
+    assertThat(field).hasValue("1200");
+    button("Undo: Brightness of Top light").click();
+    assertThat(field).hasValue(was);
+  }
+
+  @Test
+  void anImpossibleNumberIsRefusedWhereItStands() {
+    strip("Top light").click();
+    Locator field = page.getByLabel("Temperature", new Page.GetByLabelOptions().setExact(true));
+    field.fill("90 K");
+    field.press("Enter");
+    assertThat(page.getByRole(AriaRole.ALERT)).hasText("1000 to 40000 K");
+    field.press("Escape");
+    assertThat(field).hasValue("5400");
+  }
+
+  @Test
+  void aLightIsAddedDuplicatedAndDeleted() {
+    Locator strips = page.locator("[data-light]");
+    strips.first().waitFor();
+    int before = strips.count();
+    button("Light").click();
+    page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Sphere light"))
+        .last()
+        .click();
+    assertThat(strips).hasCount(before + 1);
+    button("Duplicate this light").click();
+    assertThat(strips).hasCount(before + 2);
+    button("Delete this light").click();
+    assertThat(strips).hasCount(before + 1);
+    strip("Sphere light").click();
+    button("Delete this light").click();
+    assertThat(strips).hasCount(before);
+  }
+
+  @Test
+  void draggingInThePictureOrbitsTheCamera() {
+    page.waitForFunction(
+        "() => document.querySelector('main canvas')?.style.visibility === 'visible'");
+    var box = page.locator("main canvas").boundingBox();
+    page.mouse().move(box.x + 200, box.y + 200);
+    page.mouse().down();
+    page.mouse()
+        .move(
+            box.x + 260, box.y + 200, new com.microsoft.playwright.Mouse.MoveOptions().setSteps(6));
+    page.mouse().up();
+    Locator undo = button("Undo: Orbit the camera");
+    assertThat(undo).isEnabled();
+    undo.click();
+  }
+
+  @Test
+  void aShootIsBroughtInAndItsPictureArrivesAndGetsFiner() throws Exception {
+    ShootPackage demo = DemoShoots.make("armillary");
+    Shoot s = demo.shoot();
+    Shoot renamed =
+        new Shoot("Winter window", s.pieces(), s.materials(), s.lights(), 0, s.shots(), s.looks());
+    Path file = Files.createTempFile(home, "shoot", ".ember");
+    Files.write(file, new ShootPackage(renamed, demo.assets()).write());
+    page.getByLabel("Shoot to bring in").setInputFiles(file);
+    assertThat(page).hasTitle("Winter window · Level Ember");
+    assertThat(page).hasURL(Pattern.compile(".*#/winter-window.*"));
+    page.waitForFunction(
+        "() => document.querySelector('main canvas')?.style.visibility === 'visible'");
+    double[] first = shown();
+    assertThat(first[0]).as("not black, not white").isBetween(20.0, 235.0);
+    assertThat(first[1]).as("not one even grey").isGreaterThan(10);
+    finished();
+    page.waitForCondition(() -> !java.util.Arrays.equals(shown(), first));
+    assertThat(shown()[0]).as("the same exposure").isCloseTo(first[0], within(12.0));
+  }
+
+  @Test
+  void aBrokenShootIsRefusedInWords() throws Exception {
+    Path file = Files.createTempFile(home, "broken", ".ember");
+    String document = new String(ShootDocument.write(DemoShoots.make("armillary").shoot()), UTF_8);
+    Files.writeString(file, document.replaceFirst("\"name\"", "\"gloom\" : 1, \"name\""));
+    page.getByLabel("Shoot to bring in").setInputFiles(file);
+    assertThat(page.getByText(Pattern.compile("gloom is unknown"))).isVisible();
+  }
+
+  @Test
+  void thePictureIsSavedAsPngAndAsExrWhoseLayersAddUp() throws Exception {
+    finished();
+    BufferedImage png = ImageIO.read(saved("PNG, 8 bit").toFile());
+    assertThat(png.getWidth()).isGreaterThan(600);
+    int middle = png.getRGB(png.getWidth() / 2, png.getHeight() / 8);
+    assertThat(middle & 0xFF).isBetween(20, 250);
+    OpenExr.Channels exr = OpenExr.read(Files.readAllBytes(saved("OpenEXR with all layers")));
+    Picture whole = exr.layer("");
+    assertThat(exr.channels()).hasSize(3 * 7);
+    double[] sum = new double[whole.rgb().length];
+    exr.channels().keySet().stream()
+        .filter(name -> name.endsWith(".R"))
+        .map(name -> exr.layer(name.substring(0, name.length() - 2)))
+        .forEach(layer -> {
+          for (int i = 0; i < sum.length; i++) {
+            sum[i] += layer.rgb()[i];
+          }
+        });
+    for (int i = 0; i < sum.length; i += 97) {
+      assertThat((double) whole.rgb()[i]).isCloseTo(sum[i], within(1e-4 * (1 + sum[i])));
+    }
+  }
+
+  private Path saved(String item) {
+    page.getByRole(
+            AriaRole.BUTTON,
+            new Page.GetByRoleOptions().setName(Pattern.compile("^Save the picture")))
+        .click();
+    Download download =
+        page.waitForDownload(() ->
+            page.getByRole(
+                    AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(item).setExact(true))
+                .click());
+    return download.path();
+  }
+}

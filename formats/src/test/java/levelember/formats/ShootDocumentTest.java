@@ -1,0 +1,278 @@
+package levelember.formats;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.List;
+import java.util.TreeMap;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import levelember.math.Vec3;
+import levelember.shoot.Brightness;
+import levelember.shoot.Emitter;
+import levelember.shoot.ImpossibleValue;
+import levelember.shoot.Light;
+import levelember.shoot.LightColour;
+import levelember.shoot.Look;
+import levelember.shoot.Material;
+import levelember.shoot.Piece;
+import levelember.shoot.Rgb;
+import levelember.shoot.Shape;
+import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+import levelember.texture.Picture;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class ShootDocumentTest {
+  private static final String LEAST =
+      """
+      {"format": "level-ember-shoot", "version": 1, "name": "Least",
+       "pieces": [{"id": "p", "shape": {"kind": "sphere", "radius": 1}, "material": "m"}],
+       "materials": [{"id": "m"}],
+       "lights": [{"id": "l", "emitter": {"kind": "point"}, "brightness": {"value": 5, "unit": "cd"}}],
+       "shots": [{"id": "s", "place": [0, 0, 4], "look": "k"}],
+       "looks": [{"id": "k"}]}
+      """;
+
+  private static Piece piece(int i, Shape shape) {
+    return new Piece(
+        "p" + i,
+        "Piece " + i,
+        i > 0 ? "p0" : null,
+        new Vec3(i, 0.5, -1),
+        new Vec3(10, 20, 30),
+        new Vec3(1, 2, -1),
+        shape,
+        "glass",
+        i == 2 ? new Piece.Copies(3, new Vec3(0.1, 0, 0), new Vec3(0, 5, 0)) : null,
+        i != 3);
+  }
+
+  private static Light light(int i, Emitter emitter, Brightness.Unit unit) {
+    return new Light(
+        "l" + i,
+        "Light " + i,
+        emitter,
+        new Vec3(0, i + 1, 0),
+        new Vec3(1, 0, 0),
+        12,
+        new Brightness(100.5, unit),
+        -1 / 3.0,
+        new LightColour(3200, 4, new Rgb(1, 0.5, 0.25)),
+        i == 1,
+        i == 2,
+        i == 3);
+  }
+
+  static Shoot everything() {
+    List<Shape> shapes =
+        List.of(
+            new Shape.Floor(2, 3),
+            new Shape.Sweep(2, 3, 2, 0.5),
+            new Shape.Box(1, 2, 3, 0.1),
+            new Shape.Sphere(0.3),
+            new Shape.Cylinder(0.2, 1, 0.01),
+            new Shape.Torus(1, 0.1),
+            new Shape.Lathe(List.of(new Shape.Corner(0, 0), new Shape.Corner(1, 1)), true, 20),
+            new Shape.Rectangle(1, 2),
+            new Shape.Mesh(
+                List.of(0., 0., 0., 1., 0., 0., 0., 1., 0.),
+                List.of(0., 0., 1., 0., 0., 1., 0., 0., 1.),
+                List.of(0, 1, 2)));
+    List<Piece> pieces =
+        java.util.stream.IntStream.range(0, shapes.size())
+            .mapToObj(i -> piece(i, shapes.get(i)))
+            .toList();
+    return new Shoot(
+        "Everything",
+        pieces,
+        List.of(Material.glass("glass", "Glass", 1.6, new Rgb(0.9, 0.95, 1), 0.02)),
+        List.of(
+            light(0, new Emitter.Rectangle(1, 2, true), Brightness.Unit.LUX),
+            light(1, new Emitter.Sphere(0.1), Brightness.Unit.WATT),
+            light(2, new Emitter.Point(), Brightness.Unit.LUMEN),
+            light(3, new Emitter.Environment("sky.hdr", 45), Brightness.Unit.NIT),
+            light(4, new Emitter.Dome(), Brightness.Unit.NIT),
+            light(5, new Emitter.Emissive("glass"), Brightness.Unit.NIT)),
+        1.5,
+        List.of(new Shot("s", "Shot", new Vec3(0, 1, 4), Vec3.ZERO, 85, 24, 2.8, 3.5, "k")),
+        List.of(new Look("k", "Look", 9.5, 0.4, 2)));
+  }
+
+  @Test
+  void everyFieldComesBack() {
+    Shoot shoot = everything();
+    assertThat(ShootDocument.read(ShootDocument.write(shoot))).isEqualTo(shoot);
+  }
+
+  @Test
+  void aShootWrittenByHandNeedsLittle() {
+    Shoot shoot = ShootDocument.read(LEAST.getBytes(UTF_8));
+    assertThat(shoot.pieces().getFirst().size()).isEqualTo(Vec3.ONE);
+    assertThat(shoot.shots().getFirst().focalLengthMm()).isEqualTo(50);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      textBlock =
+          """
+          "radius": 1       | "radius": -1        | pieces[0].shape.radius     | 1.0E-5
+          "radius": 1       | "radius": "NaN"     | pieces[0].shape.radius     | finite number
+          "radius": 1       | "radius": 1e999     | pieces[0].shape.radius     | finite number
+          "radius": 1       | "diameter": 1       | pieces[0].shape.radius     | no default
+          "kind": "sphere"  | "kind": "blob"      | pieces[0].shape.kind       | one of floor
+          "id": "p"         | "id": "p", "parent": "p" | pieces[0].parent      | own line
+          "id": "p"         | "id": "p", "parent": "q" | pieces[0].parent      | id of a piece
+          "material": "m"   | "material": "n"     | pieces[0].material         | id of a material
+          "id": "m"         | "id": "m", "gloom": 1 | materials[0].gloom       | one of
+          "id": "m"         | "id": "m", "roughness": 2 | materials[0].roughness | 0.0 to 1.0
+          "id": "m"         | "id": "m", "colour": [1, 2] | materials[0].colour | three numbers
+          "unit": "cd"      | "unit": "horses"    | lights[0].brightness.unit  | one of lm
+          "unit": "cd"      | "unit": "cd/m2"     | lights[0].brightness.unit  | for a point
+          "value": 5        | "value": -5         | lights[0].brightness.value | 0.0 to
+          "look": "k"       | "look": "none"      | shots[0].look              | id of a look
+          "place": [0, 0, 4]| "place": [0, 0, 0]  | shots[0].aim               | apart from
+          "version": 1      | "version": 9        | version                    | 1
+          """)
+  void anImpossibleValueIsRefusedWithItsPathAndWhatIsAllowed(
+      String was, String is, String path, String allowed) {
+    String text = LEAST.replace(was, is);
+    assertThat(text).isNotEqualTo(LEAST);
+    assertThatThrownBy(() -> ShootDocument.read(text.getBytes(UTF_8)))
+        .isInstanceOfSatisfying(
+            ImpossibleValue.class,
+            e -> {
+              assertThat(e.field()).isEqualTo(path);
+              assertThat(e.allowed()).contains(allowed);
+            });
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"", "{", "[]", "null", "{\"format\":\"x\"}", "{\"a\":1,\"a\":2}", "NaN"})
+  void whatIsNoShootDocumentIsRefused(String text) {
+    assertThatThrownBy(() -> ShootDocument.read(text.getBytes(UTF_8)))
+        .isInstanceOf(RefusedFile.class);
+  }
+
+  @Test
+  void aDocumentNestedWithoutEndIsRefused() {
+    String deep = "{\"format\":\"level-ember-shoot\",\"a\":" + "[".repeat(100_000);
+    assertThatThrownBy(() -> ShootDocument.read(deep.getBytes(UTF_8)))
+        .isInstanceOf(RefusedFile.class);
+  }
+
+  @Test
+  void aLongLineOfParentsIsReadAndALongRingRefused() {
+    StringBuilder line = new StringBuilder("{\"id\": \"g0\"}");
+    for (int i = 1; i < 3000; i++) {
+      line.append(", {\"id\": \"g")
+          .append(i)
+          .append("\", \"parent\": \"g")
+          .append(i - 1)
+          .append("\"}");
+    }
+    String sound = LEAST.replace("\"pieces\": [", "\"pieces\": [" + line + ",");
+    assertThat(ShootDocument.read(sound.getBytes(UTF_8)).pieces()).hasSize(3001);
+    String ring = sound.replace("{\"id\": \"g0\"}", "{\"id\": \"g0\", \"parent\": \"g2999\"}");
+    assertThatThrownBy(() -> ShootDocument.read(ring.getBytes(UTF_8)))
+        .isInstanceOf(ImpossibleValue.class)
+        .hasMessageContaining("own line");
+  }
+
+  private static Schema schema() throws IOException {
+    try (InputStream in = ShootDocument.class.getResourceAsStream("shoot.schema.json")) {
+      return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+          .getSchema(new String(in.readAllBytes(), UTF_8));
+    }
+  }
+
+  @Test
+  void theSchemaAgreesWithTheReader() throws IOException {
+    Schema schema = schema();
+    var json = ShootDocument.JSON;
+    assertThat(schema.validate(json.readTree(LEAST))).isEmpty();
+    assertThat(schema.validate(ShootDocument.tree(everything()))).isEmpty();
+    for (String[] change :
+        new String[][] {
+          {"\"radius\": 1", "\"radius\": -1"},
+          {"\"radius\": 1", "\"diameter\": 1"},
+          {"\"kind\": \"sphere\"", "\"kind\": \"blob\""},
+          {"\"id\": \"m\"", "\"id\": \"m\", \"gloom\": 1"},
+          {"\"unit\": \"cd\"", "\"unit\": \"horses\""},
+          {"\"version\": 1", "\"version\": 9"},
+        }) {
+      assertThat(schema.validate(json.readTree(LEAST.replace(change[0], change[1]))))
+          .as(change[1])
+          .isNotEmpty();
+    }
+  }
+
+  @Test
+  void aPackageKeepsShootAndAssets() {
+    byte[] sky = RadianceHdr.write(Picture.black(16, 8));
+    TreeMap<String, byte[]> assets = new TreeMap<>();
+    assets.put("sky.hdr", sky);
+    byte[] file = new ShootPackage(everything(), assets).write();
+    ShootPackage read = ShootPackage.read(file);
+    assertThat(read.shoot()).isEqualTo(everything());
+    assertThat(read.assets().get("sky.hdr")).isEqualTo(sky);
+    assertThat(read.write()).isEqualTo(file);
+  }
+
+  @Test
+  void aPackageThatLacksAnAssetIsRefusedByName() {
+    byte[] file = new ShootPackage(everything(), new TreeMap<>()).write();
+    assertThatThrownBy(() -> ShootPackage.read(file))
+        .isInstanceOf(RefusedFile.class)
+        .hasMessageContaining("sky.hdr");
+  }
+
+  @Test
+  void aPackageCutShortOrWithForeignEntriesIsRefused() throws IOException {
+    TreeMap<String, byte[]> assets = new TreeMap<>();
+    assets.put("sky.hdr", RadianceHdr.write(Picture.black(16, 8)));
+    byte[] file = new ShootPackage(everything(), assets).write();
+    for (int n = 4; n < file.length * 3 / 4; n += 97) {
+      byte[] cut = java.util.Arrays.copyOf(file, n);
+      assertThatThrownBy(() -> ShootPackage.read(cut))
+          .isInstanceOfAny(RefusedFile.class, ImpossibleValue.class);
+    }
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    try (ZipOutputStream zip = new ZipOutputStream(out)) {
+      zip.putNextEntry(new ZipEntry("../../outside"));
+      zip.closeEntry();
+    }
+    assertThatThrownBy(() -> ShootPackage.read(out.toByteArray()))
+        .isInstanceOf(RefusedFile.class)
+        .hasMessageContaining("outside");
+  }
+
+  @Test
+  void aDocumentThatUnpacksToTooMuchIsRefused() throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    try (ZipOutputStream zip = new ZipOutputStream(out)) {
+      zip.putNextEntry(new ZipEntry("shoot.json"));
+      byte[] blanks = new byte[1 << 20];
+      java.util.Arrays.fill(blanks, (byte) ' ');
+      for (int i = 0; i < 70; i++) {
+        zip.write(blanks);
+      }
+      zip.closeEntry();
+    }
+    assertThat(out.size()).isLessThan(200_000);
+    assertThatThrownBy(() -> ShootPackage.read(out.toByteArray()))
+        .isInstanceOf(RefusedFile.class)
+        .hasMessageContaining("more than is allowed");
+  }
+}
