@@ -149,9 +149,10 @@ public final class Tessellation {
     int[][] id = new int[across + 1][around + 1];
     for (int i = 0; i <= across; i++) {
       double a = Math.PI * i / across;
+      double ring = i == 0 || i == across ? 0 : Math.sin(a);
       for (int j = 0; j <= around; j++) {
         double b = 2 * Math.PI * (j % around) / around;
-        double x = Math.sin(a) * Math.sin(b), y = -Math.cos(a), z = Math.sin(a) * Math.cos(b);
+        double x = ring * Math.sin(b), y = -Math.cos(a), z = ring * Math.cos(b);
         id[i][j] = t.corner(radius * x, radius * y, radius * z, x, y, z);
       }
     }

@@ -7,10 +7,10 @@ import levelember.math.Vec3;
 /**
  * A binary bounding hierarchy over the triangles of a set, flattened depth first.
  *
- * <p>A node has six floats of bounds (least x, y, z, then greatest) and two ints: for a leaf the
- * first triangle and how many (1 or more), for an inner node the number of its second child and 0;
- * the first child follows its parent. Built by binned surface area (Wald 2007, "On fast
- * Construction of SAH-based Bounding Volume Hierarchies").
+ * <p>A node is one cache line of 16 floats: the bounds of its two children (least x, y, z, then
+ * greatest), and their references as int bits. A reference of 0 or more is the offset of a node; a
+ * negative one is the complement of a leaf, its first triangle times 16 plus how many. Built by
+ * binned surface area (Wald 2007, "On fast Construction of SAH-based Bounding Volume Hierarchies").
  */
 public final class Hierarchy {
   private static final int BINS = 16;
@@ -22,15 +22,17 @@ public final class Hierarchy {
   private static final float NODE_COST = 1f;
   private static final float TRIANGLE_COST = 1.2f;
 
-  final float[] bounds;
-  final int[] links;
-  final TriangleSoup soup;
-  private final int nodes;
+  /** Floats a node. */
+  static final int NODE = 16;
 
-  private Hierarchy(float[] bounds, int[] links, int nodes, TriangleSoup soup) {
-    this.bounds = bounds;
-    this.links = links;
+  final float[] nodes;
+  final TriangleSoup soup;
+  private final Vec3 least, greatest;
+
+  private Hierarchy(float[] nodes, Vec3 least, Vec3 greatest, TriangleSoup soup) {
     this.nodes = nodes;
+    this.least = least;
+    this.greatest = greatest;
     this.soup = soup;
   }
 
@@ -44,7 +46,7 @@ public final class Hierarchy {
   }
 
   public int nodes() {
-    return nodes;
+    return nodes.length / NODE;
   }
 
   /** True where there is nothing to hit. */
@@ -54,12 +56,12 @@ public final class Hierarchy {
 
   /** Least corner of everything; the origin when empty. */
   public Vec3 least() {
-    return empty() ? Vec3.ZERO : new Vec3(bounds[0], bounds[1], bounds[2]);
+    return least;
   }
 
   /** Greatest corner of everything; the origin when empty. */
   public Vec3 greatest() {
-    return empty() ? Vec3.ZERO : new Vec3(bounds[3], bounds[4], bounds[5]);
+    return greatest;
   }
 
   private static final class Builder {
@@ -90,14 +92,49 @@ public final class Hierarchy {
     }
 
     Hierarchy build() {
-      if (count > 0) {
-        split(0, count, 0);
+      TriangleSoup soup;
+      if (count == 0) {
+        soup = TriangleSoup.inOrder(geometry, order);
+        return new Hierarchy(new float[0], Vec3.ZERO, Vec3.ZERO, soup);
       }
+      split(0, count, 0);
+      soup = TriangleSoup.inOrder(geometry, order);
       return new Hierarchy(
-          java.util.Arrays.copyOf(bounds, Math.max(6, 6 * nodes)),
-          java.util.Arrays.copyOf(links, Math.max(2, 2 * nodes)),
-          nodes,
-          TriangleSoup.inOrder(geometry, order));
+          paired(),
+          new Vec3(bounds[0], bounds[1], bounds[2]),
+          new Vec3(bounds[3], bounds[4], bounds[5]),
+          soup);
+    }
+
+    /** Gathers the bounds and references of both children in their parent's cache line. */
+    private float[] paired() {
+      int[] offset = new int[nodes];
+      int inner = 0;
+      for (int i = 0; i < nodes; i++) {
+        if (links[2 * i + 1] == 0) {
+          offset[i] = NODE * inner++;
+        }
+      }
+      float[] to = new float[NODE * Math.max(1, inner)];
+      if (inner == 0) {
+        child(to, 0, 0, 0, offset);
+        emptyBox(to, 6);
+        return to;
+      }
+      for (int i = 0; i < nodes; i++) {
+        if (links[2 * i + 1] == 0) {
+          child(to, offset[i], 0, i + 1, offset);
+          child(to, offset[i], 1, links[2 * i], offset);
+        }
+      }
+      return to;
+    }
+
+    private void child(float[] to, int at, int side, int node, int[] offset) {
+      System.arraycopy(bounds, 6 * node, to, at + 6 * side, 6);
+      int many = links[2 * node + 1];
+      int reference = many == 0 ? offset[node] : ~(links[2 * node] << 4 | many);
+      to[at + 12 + side] = Float.intBitsToFloat(reference);
     }
 
     private void split(int from, int to, int depth) {

@@ -7,8 +7,12 @@ package levelember.trace;
  * <p>Triangles are hit from both sides, by Möller and Trumbore 1997.
  */
 public final class RayWalk {
+  /** Boxes are widened by a few roundings. */
+  private static final float WIDER = 1.0000004f;
+
   private final Hierarchy hierarchy;
   private final int[] stack = new int[128];
+  private final float[] entered = new float[128];
 
   /** Distance of the hit in lengths of the direction; infinite without one. */
   public float t;
@@ -51,59 +55,74 @@ public final class RayWalk {
     if (h.empty()) {
       return;
     }
-    float[] bounds = h.bounds;
-    int[] links = h.links;
+    float[] nodes = h.nodes;
     float ix = reciprocal(dx), iy = reciprocal(dy), iz = reciprocal(dz);
     float px = -ox * ix, py = -oy * iy, pz = -oz * iz;
     int nearX = dx < 0 ? 3 : 0, nearY = dy < 0 ? 4 : 1, nearZ = dz < 0 ? 5 : 2;
     int farX = 3 - nearX, farY = 5 - nearY, farZ = 7 - nearZ;
     int top = 0;
-    int node = 0;
-    if (enter(bounds, 0, nearX, nearY, nearZ, farX, farY, farZ, ix, iy, iz, px, py, pz)
-        == Float.POSITIVE_INFINITY) {
-      return;
-    }
+    int at = 0;
     while (true) {
-      int many = links[2 * node + 1];
-      if (many > 0) {
-        int first = links[2 * node];
-        for (int i = first; i < first + many; i++) {
+      if (at >= 0) {
+        float in =
+            most(
+                Math.fma(nodes[at + nearX], ix, px),
+                Math.fma(nodes[at + nearY], iy, py),
+                Math.fma(nodes[at + nearZ], iz, pz));
+        float out =
+            least(
+                Math.fma(nodes[at + farX], ix, px),
+                Math.fma(nodes[at + farY], iy, py),
+                Math.fma(nodes[at + farZ], iz, pz),
+                t);
+        float in2 =
+            most(
+                Math.fma(nodes[at + 6 + nearX], ix, px),
+                Math.fma(nodes[at + 6 + nearY], iy, py),
+                Math.fma(nodes[at + 6 + nearZ], iz, pz));
+        float out2 =
+            least(
+                Math.fma(nodes[at + 6 + farX], ix, px),
+                Math.fma(nodes[at + 6 + farY], iy, py),
+                Math.fma(nodes[at + 6 + farZ], iz, pz),
+                t);
+        boolean left = in <= out * WIDER, right = in2 <= out2 * WIDER;
+        if (left) {
+          int first = Float.floatToRawIntBits(nodes[at + 12]);
+          if (right) {
+            int second = Float.floatToRawIntBits(nodes[at + 13]);
+            if (in <= in2) {
+              stack[top] = second;
+              entered[top++] = in2;
+              at = first;
+            } else {
+              stack[top] = first;
+              entered[top++] = in;
+              at = second;
+            }
+          } else {
+            at = first;
+          }
+          continue;
+        } else if (right) {
+          at = Float.floatToRawIntBits(nodes[at + 13]);
+          continue;
+        }
+      } else {
+        int leaf = ~at;
+        int first = leaf >>> 4, end = first + (leaf & 15);
+        for (int i = first; i < end; i++) {
           if (hit(i, ox, oy, oz, dx, dy, dz) && any) {
             return;
           }
-        }
-      } else {
-        int left = node + 1, right = links[2 * node];
-        float l =
-            enter(bounds, 6 * left, nearX, nearY, nearZ, farX, farY, farZ, ix, iy, iz, px, py, pz);
-        float r =
-            enter(bounds, 6 * right, nearX, nearY, nearZ, farX, farY, farZ, ix, iy, iz, px, py, pz);
-        if (l != Float.POSITIVE_INFINITY) {
-          if (r != Float.POSITIVE_INFINITY) {
-            if (l <= r) {
-              stack[top++] = right;
-              node = left;
-            } else {
-              stack[top++] = left;
-              node = right;
-            }
-          } else {
-            node = left;
-          }
-          continue;
-        } else if (r != Float.POSITIVE_INFINITY) {
-          node = right;
-          continue;
         }
       }
       do {
         if (top == 0) {
           return;
         }
-        node = stack[--top];
-      } while (top > 0
-          && enter(bounds, 6 * node, nearX, nearY, nearZ, farX, farY, farZ, ix, iy, iz, px, py, pz)
-              == Float.POSITIVE_INFINITY);
+        at = stack[--top];
+      } while (entered[top] > t);
     }
   }
 
@@ -111,31 +130,16 @@ public final class RayWalk {
     return 1 / (Math.abs(d) < 1e-20f ? Math.copySign(1e-20f, d) : d);
   }
 
-  /** Where the ray enters a box, or infinity; boxes are widened by a few roundings. */
-  private float enter(
-      float[] bounds,
-      int at,
-      int nearX,
-      int nearY,
-      int nearZ,
-      int farX,
-      int farY,
-      int farZ,
-      float ix,
-      float iy,
-      float iz,
-      float px,
-      float py,
-      float pz) {
-    float in =
-        Math.max(
-            Math.max(Math.fma(bounds[at + nearX], ix, px), Math.fma(bounds[at + nearY], iy, py)),
-            Math.max(Math.fma(bounds[at + nearZ], iz, pz), 0));
-    float out =
-        Math.min(
-            Math.min(Math.fma(bounds[at + farX], ix, px), Math.fma(bounds[at + farY], iy, py)),
-            Math.min(Math.fma(bounds[at + farZ], iz, pz), t));
-    return in <= out * 1.0000004f ? in : Float.POSITIVE_INFINITY;
+  // Plain comparisons: Math.max and Math.min care for NaN and −0 and cost several times more.
+  private static float most(float a, float b, float c) {
+    float ab = a > b ? a : b;
+    float abc = ab > c ? ab : c;
+    return abc > 0 ? abc : 0;
+  }
+
+  private static float least(float a, float b, float c, float d) {
+    float ab = a < b ? a : b, cd = c < d ? c : d;
+    return ab < cd ? ab : cd;
   }
 
   private boolean hit(int i, float ox, float oy, float oz, float dx, float dy, float dz) {

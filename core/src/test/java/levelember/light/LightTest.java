@@ -1,0 +1,186 @@
+package levelember.light;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Random;
+import java.util.stream.Stream;
+import levelember.math.Vec3;
+import levelember.shoot.Brightness;
+import levelember.shoot.Brightness.Unit;
+import levelember.shoot.Emitter;
+import levelember.shoot.Light;
+import levelember.shoot.LightColour;
+import levelember.texture.Picture;
+import org.assertj.core.data.Percentage;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class LightTest {
+  private static Light light(Emitter e, Vec3 place, Vec3 aim) {
+    Unit unit = e instanceof Emitter.Point ? Unit.CANDELA : Unit.NIT;
+    return new Light(
+        "l",
+        "L",
+        e,
+        place,
+        aim,
+        25,
+        new Brightness(1, unit),
+        0,
+        LightColour.NEUTRAL,
+        false,
+        false,
+        true);
+  }
+
+  private static Picture sky() {
+    Picture p = Picture.black(32, 16);
+    Random random = new Random(3);
+    for (int i = 0; i < p.rgb().length; i++) {
+      p.rgb()[i] = (float) Math.pow(random.nextDouble(), 6) * 40;
+    }
+    p.set(20, 4, 900, 800, 700);
+    return p;
+  }
+
+  static Stream<LightSource> lights() {
+    Vec3 place = new Vec3(0.4, 1.2, -0.3), aim = new Vec3(0.1, 0, 0.2);
+    Emitter.Rectangle near = new Emitter.Rectangle(1.4, 0.5, false);
+    Emitter.Rectangle tiny = new Emitter.Rectangle(0.004, 0.003, true);
+    Emitter.Sphere ball = new Emitter.Sphere(0.3);
+    Emitter.Environment env = new Emitter.Environment("sky", 37);
+    return Stream.of(
+        new RectangleLight(light(near, place, aim), near),
+        new RectangleLight(light(tiny, place, aim), tiny),
+        new SphereLight(light(ball, place, aim), ball),
+        new DomeLight(light(new Emitter.Dome(), place, aim)),
+        new EnvironmentLight(light(env, place, aim), env, sky()));
+  }
+
+  @ParameterizedTest
+  @MethodSource("lights")
+  void whatIsDrawnIsMetWithTheSameDensityAndRadiance(LightSource source) {
+    Random random = new Random(1);
+    LightRay drawn = new LightRay(), met = new LightRay();
+    int agree = 0;
+    for (int i = 0; i < 2000; i++) {
+      float u = random.nextFloat(), v = random.nextFloat();
+      assertThat(source.draw(0, 0, 0, u, v, drawn)).isTrue();
+      assertThat(Math.sqrt(drawn.x * drawn.x + drawn.y * drawn.y + drawn.z * drawn.z))
+          .isCloseTo(1, within(1e-5));
+      if (source.meets(0, 0, 0, drawn.x, drawn.y, drawn.z, Float.POSITIVE_INFINITY, met)
+          && Math.abs(met.pdf - drawn.pdf) < 0.01 * drawn.pdf
+          && Math.abs(met.r - drawn.r) < 0.01 * drawn.r + 1e-6) {
+        agree++;
+      }
+    }
+    // Single floats let a few of the directions drawn at an edge fall on its other side.
+    assertThat(agree).isGreaterThan(1960);
+  }
+
+  /** The mean of 1/density over drawn directions is the solid angle that a light fills. */
+  @ParameterizedTest
+  @MethodSource("lights")
+  void densitiesIntegrateToTheSolidAngle(LightSource source) {
+    Random random = new Random(2);
+    LightRay ray = new LightRay();
+    int n = 400_000, hits = 0;
+    for (int i = 0; i < n; i++) {
+      double y = 1 - 2 * random.nextDouble(), r = Math.sqrt(1 - y * y);
+      double phi = 2 * Math.PI * random.nextDouble();
+      if (source.meets(
+              0,
+              0,
+              0,
+              (float) (r * Math.cos(phi)),
+              (float) y,
+              (float) (r * Math.sin(phi)),
+              Float.POSITIVE_INFINITY,
+              ray)
+          && ray.pdf > 0) {
+        hits++;
+      }
+    }
+    double solid = 4 * Math.PI * hits / n;
+    double sum = 0;
+    int draws = 100_000;
+    for (int i = 0; i < draws; i++) {
+      source.draw(0, 0, 0, random.nextFloat(), random.nextFloat(), ray);
+      sum += 1 / ray.pdf;
+    }
+    // Three standard errors of counting, and 5 % for the spread of 1/density of the sky.
+    double error = 3 * 4 * Math.PI * Math.sqrt(hits + 1.0) / n;
+    assertThat(sum / draws).isCloseTo(solid, within(error + 0.05 * solid));
+  }
+
+  @Test
+  void theMiddleOfTheSurroundingLiesAheadAndTurnsWithTheLight() {
+    Picture p = Picture.black(360, 180);
+    p.set(180, 90, 1, 1, 1);
+    Emitter.Environment ahead = new Emitter.Environment("p", 0);
+    EnvironmentLight light = new EnvironmentLight(light(ahead, Vec3.ZERO, Vec3.UP), ahead, p);
+    LightRay ray = new LightRay();
+    light.draw(0, 0, 0, 0.5f, 0.5f, ray);
+    assertThat(ray.z).isLessThan(-0.999f);
+    Emitter.Environment turned = new Emitter.Environment("p", 90);
+    new EnvironmentLight(light(turned, Vec3.ZERO, Vec3.UP), turned, p)
+        .draw(0, 0, 0, 0.5f, 0.5f, ray);
+    assertThat(ray.x).isLessThan(-0.999f);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    // Planckian locus (CIE 1931, published tables) up to 4000 K, CIE daylight from 5000 K.
+    "2000, 0.5267, 0.4133",
+    "3200, 0.4234, 0.3990",
+    "5000, 0.3457, 0.3587",
+    "6500, 0.3128, 0.3292",
+    "10000, 0.2788, 0.2920"
+  })
+  void kelvinLiesOnThePublishedLocus(double kelvin, double x, double y) {
+    double[] xy = ColourTemperature.xy(kelvin, 0);
+    assertThat(xy[0]).isCloseTo(x, within(0.002));
+    assertThat(xy[1]).isCloseTo(y, within(0.002));
+  }
+
+  @Test
+  void colourDoesNotChangeLuminance() {
+    for (double kelvin = 1500; kelvin < 20_000; kelvin *= 1.3) {
+      double[] c = ColourTemperature.rgb(kelvin, 5);
+      assertThat(0.2126 * c[0] + 0.7152 * c[1] + 0.0722 * c[2]).isCloseTo(1, within(1e-9));
+    }
+    double[] white = ColourTemperature.rgb(6504, 0);
+    assertThat(white[0]).isCloseTo(1, within(0.01));
+    assertThat(white[2]).isCloseTo(1, within(0.01));
+  }
+
+  @Test
+  void tintAddsGreenAboveTheLocus() {
+    assertThat(ColourTemperature.rgb(4500, 15)[1])
+        .isGreaterThan(ColourTemperature.rgb(4500, 0)[1])
+        .isGreaterThan(ColourTemperature.rgb(4500, -15)[1]);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"LUMEN", "CANDELA", "LUX", "NIT", "WATT"})
+  void aBrightnessGoesThroughEveryUnitAndBack(Unit unit) {
+    Emitter bulb = new Emitter.Sphere(0.05);
+    Brightness lumens = new Brightness(800, Unit.LUMEN);
+    Brightness there = LampUnits.in(bulb, lumens, unit);
+    assertThat(LampUnits.in(bulb, there, Unit.LUMEN).value())
+        .isCloseTo(800, Percentage.withPercentage(1e-6));
+  }
+
+  @Test
+  void aLambertianFaceEmitsPiTimesAreaTimesLuminance() {
+    Emitter panel = new Emitter.Rectangle(2, 0.5, false);
+    assertThat(LampUnits.in(panel, new Brightness(1, Unit.NIT), Unit.LUMEN).value())
+        .isCloseTo(Math.PI, within(1e-12));
+    assertThat(
+            LampUnits.in(new Emitter.Point(), new Brightness(1, Unit.CANDELA), Unit.LUMEN).value())
+        .isCloseTo(4 * Math.PI, within(1e-12));
+  }
+}
