@@ -108,8 +108,14 @@ final class LiveSession {
       wanted
           .shoot()
           .shot(shotId)
-          .ifPresent(
-              s -> want(wanted.shoot(), s, wanted.revision(), wanted.width(), wanted.height(), wanted.mark()));
+          .ifPresent(s ->
+              want(
+                  wanted.shoot(),
+                  s,
+                  wanted.revision(),
+                  wanted.width(),
+                  wanted.height(),
+                  wanted.mark()));
     }
   }
 

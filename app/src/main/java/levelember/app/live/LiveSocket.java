@@ -85,8 +85,8 @@ class LiveSocket extends TextWebSocketHandler {
     switch (m.path("type").stringValue("")) {
       case "try" -> {
         Shoots.State state = shoots.state(watcher.id);
-        session.show(shoots.tried(state, m.path("operations")), state.revision(),
-            m.path("mark").asLong(0));
+        session.show(
+            shoots.tried(state, m.path("operations")), state.revision(), m.path("mark").asLong(0));
       }
       case "untry" -> {
         Shoots.State state = shoots.state(watcher.id);

@@ -1,0 +1,231 @@
+package levelember.app;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.util.TreeMap;
+import levelember.demo.DemoShoots;
+import levelember.formats.RadianceHdr;
+import levelember.formats.ShootDocument;
+import levelember.formats.ShootPackage;
+import levelember.texture.Picture;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The interface over HTTP against a real H2. */
+@SpringBootTest(
+    webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+    properties = {"ember.home=${java.io.tmpdir}/ember-api-test-${random.uuid}", "ember.samples=1"})
+class ApiTest {
+  private static final JsonMapper JSON = JsonMapper.shared();
+  private static final HttpClient CLIENT = HttpClient.newHttpClient();
+
+  @LocalServerPort private int port;
+  private String id;
+
+  @BeforeEach
+  void bringIn() throws Exception {
+    byte[] file = DemoShoots.make("armillary").write();
+    HttpResponse<byte[]> response = send("POST", "", file);
+    assertThat(response.statusCode()).isEqualTo(201);
+    id = "/" + JSON.readTree(response.body()).get("id").stringValue();
+  }
+
+  private HttpResponse<byte[]> send(String method, String path, byte[] body)
+      throws IOException, InterruptedException {
+    return CLIENT.send(
+        HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/api/shoots" + path))
+            .header("content-type", "application/json")
+            .method(
+                method, body == null ? BodyPublishers.noBody() : BodyPublishers.ofByteArray(body))
+            .build(),
+        BodyHandlers.ofByteArray());
+  }
+
+  private JsonNode ok(String method, String path, String body) throws Exception {
+    HttpResponse<byte[]> response = send(method, path, body == null ? null : body.getBytes(UTF_8));
+    assertThat(response.statusCode()).as(new String(response.body(), UTF_8)).isBetween(200, 201);
+    return JSON.readTree(response.body());
+  }
+
+  private JsonNode problem(int status, String path, String body) throws Exception {
+    HttpResponse<byte[]> response = send("POST", path, body.getBytes(UTF_8));
+    JsonNode problem = JSON.readTree(response.body());
+    assertThat(response.statusCode()).as(problem.toString()).isEqualTo(status);
+    for (String field : new String[] {"code", "detail", "kept", "todo"}) {
+      assertThat(problem.path(field).stringValue("")).as(field).isNotBlank();
+    }
+    return problem;
+  }
+
+  private static String edit(long revision, String path, String value) {
+    return """
+    {"revision": %d, "label": "Edit", "operations": [{"op": "replace", "path": "%s", "value": %s}]}
+    """
+        .formatted(revision, path, value);
+  }
+
+  @Test
+  void anEditIsKeptUndoneAndDoneAgain() throws Exception {
+    JsonNode before = ok("GET", id, null);
+    JsonNode after = ok("POST", id + "/edits", edit(1, "/lights/1/levelStops", "1.5"));
+    assertThat(after.at("/document/lights/1/levelStops").doubleValue()).isEqualTo(1.5);
+    assertThat(after.get("undo").stringValue()).isEqualTo("Edit");
+    JsonNode undone = ok("POST", id + "/undo", "{\"revision\": 2}");
+    assertThat(undone.get("document")).isEqualTo(before.get("document"));
+    assertThat(undone.get("redo").stringValue()).isEqualTo("Edit");
+    assertThat(undone.get("undo").isNull()).isTrue();
+    JsonNode again = ok("POST", id + "/redo", "{\"revision\": 3}");
+    assertThat(again.get("document")).isEqualTo(after.get("document"));
+    assertThat(problem(409, id + "/redo", "{\"revision\": 4}").get("code").stringValue())
+        .isEqualTo("nothing-to-redo");
+  }
+
+  @Test
+  void manyEditsOfEveryOperationLeadBackToTheStart() throws Exception {
+    JsonNode before = ok("GET", id, null);
+    String[] operations = {
+      "{\"op\":\"remove\",\"path\":\"/lights/2\"}",
+      "{\"op\":\"add\",\"path\":\"/lights/0\",\"value\":{\"id\":\"n\",\"emitter\":{\"kind\":\"point\"},"
+          + "\"brightness\":{\"value\":1,\"unit\":\"cd\"}}}",
+      "{\"op\":\"replace\",\"path\":\"/name\",\"value\":\"Another\"},"
+          + "{\"op\":\"replace\",\"path\":\"/lights/0/place/1\",\"value\":3}",
+      "{\"op\":\"add\",\"path\":\"/lights/-\",\"value\":{\"id\":\"o\",\"emitter\":{\"kind\":\"dome\"},"
+          + "\"brightness\":{\"value\":1,\"unit\":\"cd/m2\"}}}",
+    };
+    int revision = 1;
+    for (String operation : operations) {
+      ok(
+          "POST",
+          id + "/edits",
+          "{\"revision\":"
+              + revision++
+              + ",\"label\":\"Step\",\"operations\":["
+              + operation
+              + "]}");
+    }
+    JsonNode state = null;
+    for (String operation : operations) {
+      state = ok("POST", id + "/undo", "{\"revision\":" + revision++ + "}");
+    }
+    assertThat(state.get("document")).isEqualTo(before.get("document"));
+  }
+
+  @Test
+  void aStaleEditIsRefusedAndTheNewerStateKept() throws Exception {
+    ok("POST", id + "/edits", edit(1, "/lights/1/muted", "true"));
+    JsonNode problem = problem(409, id + "/edits", edit(1, "/lights/1/levelStops", "2"));
+    assertThat(problem.get("code").stringValue()).isEqualTo("stale");
+    assertThat(ok("GET", id, null).at("/document/lights/1/muted").booleanValue()).isTrue();
+  }
+
+  @Test
+  void anImpossibleValueIsRefusedWithPathAndRangeAndNothingIsLost() throws Exception {
+    JsonNode problem = problem(422, id + "/edits", edit(1, "/lights/1/levelStops", "44"));
+    assertThat(problem.get("code").stringValue()).isEqualTo("impossible-value");
+    assertThat(problem.get("field").stringValue()).isEqualTo("lights[1].levelStops");
+    assertThat(problem.get("allowed").stringValue()).isEqualTo("-10.0 to 10.0");
+    assertThat(ok("GET", id, null).get("revision").intValue()).isEqualTo(1);
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "[{\"op\":\"replace\",\"path\":\"/lights/99/muted\",\"value\":true}]",
+        "[{\"op\":\"move\",\"path\":\"/name\",\"value\":1}]",
+        "[{\"op\":\"remove\",\"path\":\"/nowhere\"}]",
+        "[{\"op\":\"replace\",\"path\":\"name\",\"value\":1}]",
+        "{}",
+      })
+  void operationsThatDoNotFitAreRefusedWhole(String operations) throws Exception {
+    String body = "{\"revision\":1,\"label\":\"X\",\"operations\":" + operations + "}";
+    assertThat(problem(422, id + "/edits", body).get("code").stringValue()).isEqualTo("unfit-edit");
+  }
+
+  @Test
+  void whatComesOutGoesInAgain() throws Exception {
+    byte[] out = send("GET", id + "/package", null).body();
+    assertThat(ShootPackage.read(out).shoot()).isEqualTo(DemoShoots.make("armillary").shoot());
+    assertThat(ok("POST", "", new String(ShootDocument.write(plain(out)), UTF_8)).get("id"))
+        .isNotNull();
+  }
+
+  private static levelember.shoot.Shoot plain(byte[] file) {
+    var s = ShootPackage.read(file).shoot();
+    return new levelember.shoot.Shoot(
+        "Plain", s.pieces(), s.materials(), s.lights().subList(1, 3), 0, s.shots(), s.looks());
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "",
+        "nonsense",
+        "{\"format\":\"level-ember-shoot\",\"version\":1}",
+        "PK\u0003\u0004xx"
+      })
+  void aBrokenShootIsRefusedAndTheServerGoesOn(String body) throws Exception {
+    problem(422, "", body);
+    ok("GET", id, null);
+  }
+
+  @Test
+  void anotherSurroundingIsBroughtInAndABrokenOneRefused() throws Exception {
+    byte[] sky = RadianceHdr.write(Picture.black(16, 8));
+    HttpResponse<byte[]> kept = send("POST", id + "/assets?name=sky.hdr", sky);
+    assertThat(kept.statusCode()).isEqualTo(201);
+    ok("POST", id + "/edits", edit(1, "/lights/0/emitter/picture", "\"sky.hdr\""));
+    Picture other = Picture.black(16, 8);
+    other.set(1, 1, 1, 1, 1);
+    HttpResponse<byte[]> second =
+        send("POST", id + "/assets?name=sky.hdr", RadianceHdr.write(other));
+    assertThat(JSON.readTree(second.body()).get("name").stringValue()).isEqualTo("sky-2.hdr");
+    assertThat(problem(422, id + "/assets?name=x.hdr", "no picture").get("code").stringValue())
+        .isEqualTo("refused-file");
+    assertThat(
+            problem(422, id + "/edits", edit(2, "/lights/0/emitter/picture", "\"gone.hdr\""))
+                .get("code")
+                .stringValue())
+        .isEqualTo("missing-picture");
+  }
+
+  @Test
+  void anUnknownShootIsMissing() throws Exception {
+    HttpResponse<byte[]> response = send("GET", "/nowhere", null);
+    assertThat(response.statusCode()).isEqualTo(404);
+    assertThat(new String(response.body(), UTF_8)).contains("nowhere");
+  }
+
+  @Test
+  void aPageOfAnotherSiteIsRefused() throws Exception {
+    HttpResponse<String> response =
+        CLIENT.send(
+            HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/api/shoots"))
+                .header("Origin", "http://elsewhere.example")
+                .build(),
+            BodyHandlers.ofString());
+    assertThat(response.statusCode()).isEqualTo(403);
+  }
+
+  @Test
+  void theEditsSurviveInTheDatabaseWithTheirAssets() throws Exception {
+    ok("POST", id + "/edits", edit(1, "/name", "\"Kept\""));
+    TreeMap<String, byte[]> assets =
+        new TreeMap<>(ShootPackage.read(send("GET", id + "/package", null).body()).assets());
+    assertThat(assets).containsOnlyKeys("studio-two-banks.hdr");
+    assertThat(new String(send("GET", "", null).body(), UTF_8)).contains("\"Kept\"");
+  }
+}

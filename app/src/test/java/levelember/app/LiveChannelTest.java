@@ -1,0 +1,276 @@
+package levelember.app;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.net.http.WebSocket;
+import java.nio.ByteBuffer;
+import java.util.List;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.CompletionStage;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Predicate;
+import javax.imageio.ImageIO;
+import levelember.app.shoot.Shoots;
+import levelember.formats.ShootPackage;
+import levelember.math.Vec3;
+import levelember.shoot.Brightness;
+import levelember.shoot.Emitter;
+import levelember.shoot.Light;
+import levelember.shoot.LightColour;
+import levelember.shoot.Look;
+import levelember.shoot.Material;
+import levelember.shoot.Piece;
+import levelember.shoot.Rgb;
+import levelember.shoot.Shape;
+import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The live channel, with a WebSocket as a page has it. */
+@SpringBootTest(
+    webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+    properties = {"ember.home=${java.io.tmpdir}/ember-live-test-${random.uuid}", "ember.samples=2"})
+class LiveChannelTest {
+  private record Frame(JsonNode head, byte[] jpeg) {}
+
+  @LocalServerPort private int port;
+  @Autowired private Shoots shoots;
+  private final BlockingQueue<Frame> frames = new LinkedBlockingQueue<>();
+  private final BlockingQueue<JsonNode> messages = new LinkedBlockingQueue<>();
+  private String id;
+  private WebSocket socket;
+
+  private static Light lamp(String id, double x) {
+    return new Light(
+        id,
+        "Lamp " + id,
+        new Emitter.Sphere(0.2),
+        new Vec3(x, 2, 1),
+        Vec3.ZERO,
+        0,
+        new Brightness(100, Brightness.Unit.NIT),
+        0,
+        LightColour.NEUTRAL,
+        false,
+        false,
+        false);
+  }
+
+  @BeforeEach
+  void connect() {
+    Shoot shoot =
+        new Shoot(
+            "Ball",
+            List.of(
+                new Piece(
+                    "floor",
+                    "F",
+                    null,
+                    Vec3.ZERO,
+                    Vec3.ZERO,
+                    Vec3.ONE,
+                    new Shape.Floor(6, 6),
+                    "m",
+                    null,
+                    true),
+                new Piece(
+                    "ball",
+                    "B",
+                    null,
+                    new Vec3(0, 0.5, 0),
+                    Vec3.ZERO,
+                    Vec3.ONE,
+                    new Shape.Sphere(0.5),
+                    "m",
+                    null,
+                    true)),
+            List.of(Material.matte("m", "M", Rgb.grey(0.5))),
+            List.of(lamp("a", 1.5), lamp("b", -1.5)),
+            0,
+            List.of(new Shot("s", "S", new Vec3(0, 1, 4), new Vec3(0, 0.5, 0), 50, 36, 0, 0, "k")),
+            List.of(new Look("k", "K", 2, 0.5, 3)));
+    id = shoots.add(new ShootPackage(shoot, new java.util.TreeMap<>())).id();
+    socket =
+        HttpClient.newHttpClient()
+            .newWebSocketBuilder()
+            .buildAsync(
+                URI.create("ws://localhost:" + port + "/api/shoots/" + id + "/live"), new Ear())
+            .join();
+    say("{\"type\":\"size\",\"width\":160,\"height\":90}");
+  }
+
+  @AfterEach
+  void leave() {
+    socket.abort();
+  }
+
+  private void say(String json) {
+    socket.sendText(json, true).join();
+  }
+
+  private final class Ear implements WebSocket.Listener {
+    private final java.io.ByteArrayOutputStream bytes = new java.io.ByteArrayOutputStream();
+    private final StringBuilder text = new StringBuilder();
+
+    @Override
+    public CompletionStage<?> onBinary(WebSocket s, ByteBuffer data, boolean last) {
+      byte[] part = new byte[data.remaining()];
+      data.get(part);
+      bytes.writeBytes(part);
+      if (last) {
+        ByteBuffer all = ByteBuffer.wrap(bytes.toByteArray());
+        bytes.reset();
+        byte[] head = new byte[all.getInt()];
+        all.get(head);
+        byte[] jpeg = new byte[all.remaining()];
+        all.get(jpeg);
+        frames.add(new Frame(JsonMapper.shared().readTree(head), jpeg));
+      }
+      s.request(1);
+      return null;
+    }
+
+    @Override
+    public CompletionStage<?> onText(WebSocket s, CharSequence data, boolean last) {
+      text.append(data);
+      if (last) {
+        messages.add(JsonMapper.shared().readTree(text.toString()));
+        text.setLength(0);
+      }
+      s.request(1);
+      return null;
+    }
+  }
+
+  private Frame frame(Predicate<JsonNode> wanted) throws InterruptedException {
+    long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
+    while (System.nanoTime() < end) {
+      Frame f = frames.poll(1, TimeUnit.SECONDS);
+      if (f != null && wanted.test(f.head)) {
+        return f;
+      }
+    }
+    throw new AssertionError("no such frame came");
+  }
+
+  private JsonNode message(Predicate<JsonNode> wanted) throws InterruptedException {
+    long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
+    while (System.nanoTime() < end) {
+      JsonNode m = messages.poll(1, TimeUnit.SECONDS);
+      if (m != null && wanted.test(m)) {
+        return m;
+      }
+    }
+    throw new AssertionError("no such message came");
+  }
+
+  private Frame finished() throws InterruptedException {
+    return frame(h -> h.get("samples").intValue() == 2 && h.get("width").intValue() == 160);
+  }
+
+  private static double mean(Frame f) throws Exception {
+    var image = ImageIO.read(new java.io.ByteArrayInputStream(f.jpeg));
+    double sum = 0;
+    for (int y = 0; y < image.getHeight(); y++) {
+      for (int x = 0; x < image.getWidth(); x++) {
+        sum += image.getRGB(x, y) >> 8 & 0xFF;
+      }
+    }
+    return sum / image.getWidth() / image.getHeight();
+  }
+
+  @Test
+  void coarseFramesComeFirstAndTheFullOneLast() throws Exception {
+    Frame first = frame(h -> h.get("width").intValue() == 160);
+    assertThat(first.head.get("step").intValue()).isGreaterThan(1);
+    Frame last = finished();
+    assertThat(last.head.get("step").intValue()).isEqualTo(1);
+    assertThat(mean(last)).isBetween(10.0, 240.0);
+    JsonNode done = message(m -> m.path("state").stringValue("").equals("done"));
+    assertThat(done.at("/shares/a").doubleValue() + done.at("/shares/b").doubleValue())
+        .isCloseTo(1, org.assertj.core.api.Assertions.within(1e-9));
+  }
+
+  @Test
+  void whatIsTriedShowsWithItsMarkWithoutARayAndIsNotKept() throws Exception {
+    double before = mean(finished());
+    say(
+        "{\"type\":\"try\",\"mark\":7,\"operations\":[{\"op\":\"replace\",\"path\":\"/lights/0/muted\",\"value\":true}]}");
+    Frame tried = frame(h -> h.get("mark").intValue() == 7);
+    assertThat(tried.head.get("rays").longValue()).isZero();
+    assertThat(mean(tried)).isLessThan(before - 3);
+    assertThat(shoots.state(id).document().at("/lights/0/muted").booleanValue()).isFalse();
+    say("{\"type\":\"untry\"}");
+    Frame back = frame(h -> h.get("mark").intValue() == 0);
+    assertThat(mean(back)).isCloseTo(before, org.assertj.core.api.Assertions.within(0.01));
+  }
+
+  @Test
+  void anEditIsToldToEveryPage() throws Exception {
+    finished();
+    shoots.edit(
+        id,
+        1,
+        "Up",
+        JsonMapper.shared()
+            .readTree("[{\"op\":\"replace\",\"path\":\"/masterStops\",\"value\":2}]"));
+    assertThat(
+            message(m -> m.get("type").stringValue().equals("changed")).get("revision").intValue())
+        .isEqualTo(2);
+    assertThat(frame(h -> h.get("revision").intValue() == 2).head.get("rays").longValue()).isZero();
+  }
+
+  @Test
+  void aPlaceInThePictureIsRead() throws Exception {
+    finished();
+    say("{\"type\":\"probe\",\"x\":0.3,\"y\":0.9}");
+    JsonNode r = message(m -> m.get("type").stringValue().equals("reading"));
+    assertThat(r.get("luminance").doubleValue()).isPositive();
+    assertThat(r.get("light").stringValue()).isEqualTo("Lamp b");
+  }
+
+  @Test
+  void nonsenseIsRefusedAndTheChannelGoesOn() throws Exception {
+    finished();
+    say("{nonsense");
+    say("{\"type\":\"dance\"}");
+    say(
+        "{\"type\":\"try\",\"operations\":[{\"op\":\"replace\",\"path\":\"/lights/0/levelStops\",\"value\":99}]}");
+    for (int i = 0; i < 3; i++) {
+      message(m -> m.get("type").stringValue().equals("refused"));
+    }
+    say("{\"type\":\"probe\",\"x\":0.5,\"y\":0.5}");
+    message(m -> m.get("type").stringValue().equals("reading"));
+  }
+
+  @Test
+  void aStillAndALayerCanBeFetched() throws Exception {
+    finished();
+    try (HttpClient client = HttpClient.newHttpClient()) {
+      for (String name : new String[] {"picture.png", "picture.exr", "layers/a.jpg"}) {
+        HttpResponse<byte[]> r =
+            client.send(
+                HttpRequest.newBuilder(
+                        URI.create(
+                            "http://localhost:" + port + "/api/shoots/" + id + "/live/" + name))
+                    .build(),
+                HttpResponse.BodyHandlers.ofByteArray());
+        assertThat(r.statusCode()).as(new String(r.body(), UTF_8)).isEqualTo(200);
+        assertThat(r.body().length).isGreaterThan(500);
+      }
+    }
+  }
+}

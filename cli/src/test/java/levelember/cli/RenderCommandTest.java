@@ -1,0 +1,158 @@
+package levelember.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import javax.imageio.ImageIO;
+import levelember.formats.OpenExr;
+import levelember.formats.PictureFile;
+import levelember.texture.Picture;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+class RenderCommandTest {
+  private static final String SHOOT =
+      """
+      {"format": "level-ember-shoot", "version": 1, "name": "Ball",
+       "pieces": [{"id": "floor", "shape": {"kind": "floor", "width": 6, "depth": 6}, "material": "m"},
+                  {"id": "ball", "place": [0, 0.5, 0], "shape": {"kind": "sphere", "radius": 0.5}, "material": "m"}],
+       "materials": [{"id": "m", "gloss": 0}],
+       "lights": [{"id": "key", "name": "Key", "emitter": {"kind": "rectangle", "width": 1, "height": 1},
+                   "place": [2, 2, 2], "brightness": {"value": 3000, "unit": "lm"}},
+                  {"id": "dome", "name": "Dome", "emitter": {"kind": "dome"}, "seenByCamera": true,
+                   "brightness": {"value": 40, "unit": "cd/m2"}}],
+       "shots": [{"id": "wide", "name": "Wide", "place": [0, 1, 4], "aim": [0, 0.5, 0], "look": "k"},
+                 {"id": "top", "name": "From above", "place": [0, 5, 0.1], "look": "k"}],
+       "looks": [{"id": "k", "ev": 7}]}
+      """;
+
+  @TempDir Path folder;
+  private final StringWriter err = new StringWriter();
+  private Path shoot;
+
+  @BeforeEach
+  void write() throws Exception {
+    shoot = folder.resolve("ball.json");
+    Files.writeString(shoot, SHOOT);
+  }
+
+  private int ember(String... args) {
+    var line = Main.line();
+    line.setErr(new PrintWriter(err, true));
+    return line.execute(args);
+  }
+
+  private Path render(String name, String... more) {
+    Path out = folder.resolve(name);
+    String[] args = {
+      "render", shoot.toString(), "--size", "48x32", "--samples", "2", "--out", out.toString()
+    };
+    String[] all = java.util.Arrays.copyOf(args, args.length + more.length);
+    System.arraycopy(more, 0, all, args.length, more.length);
+    assertThat(ember(all)).as(err.toString()).isZero();
+    return out;
+  }
+
+  @Test
+  void theLayersOfAnExrAddUpToThePicture() throws Exception {
+    OpenExr.Channels exr = OpenExr.read(Files.readAllBytes(render("a.exr", "--layers")));
+    assertThat(exr.channels())
+        .containsOnlyKeys("R", "G", "B", "Key.R", "Key.G", "Key.B", "Dome.R", "Dome.G", "Dome.B");
+    for (String c : new String[] {"R", "G", "B"}) {
+      for (int i = 0; i < 48 * 32; i++) {
+        float sum = exr.channels().get("Key." + c)[i] + exr.channels().get("Dome." + c)[i];
+        float whole = exr.channels().get(c)[i];
+        assertThat(whole).isCloseTo(sum, within(1e-5f * (1 + whole)));
+      }
+    }
+  }
+
+  @Test
+  void oneLightAloneIsItsLayer() throws Exception {
+    OpenExr.Channels all = OpenExr.read(Files.readAllBytes(render("a.exr", "--layers")));
+    OpenExr.Channels key = OpenExr.read(Files.readAllBytes(render("b.exr", "--alone", "Key")));
+    assertThat(key.layer("").rgb()).containsExactly(all.layer("Key").rgb());
+  }
+
+  @Test
+  void threadsDoNotChangeABitAndTheSeedDoes() throws Exception {
+    byte[] one = Files.readAllBytes(render("a.exr", "--threads", "1"));
+    assertThat(Files.readAllBytes(render("b.exr", "--threads", "3"))).isEqualTo(one);
+    assertThat(Files.readAllBytes(render("c.exr", "--seed", "2"))).isNotEqualTo(one);
+  }
+
+  @Test
+  void aPngIsWrittenThroughTheLookAndAnHdrIsNot() throws Exception {
+    var png = ImageIO.read(render("a.png", "--shot", "From above").toFile());
+    assertThat(png.getWidth()).isEqualTo(48);
+    var deep = ImageIO.read(render("b.png", "--bits", "16").toFile());
+    assertThat(deep.getColorModel().getComponentSize(0)).isEqualTo(16);
+    Picture hdr = PictureFile.read(Files.readAllBytes(render("c.hdr")));
+    Picture exr = PictureFile.read(Files.readAllBytes(render("d.exr")));
+    assertThat(hdr.get(2, 2, 1)).isCloseTo(exr.get(2, 2, 1), within(0.01f * exr.get(2, 2, 1)));
+    assertThat(exr.get(2, 2, 1)).isCloseTo(40, within(1f));
+  }
+
+  @Test
+  void statsSayWhatTheRunTook() throws Exception {
+    Path stats = folder.resolve("stats.json");
+    render("a.png", "--stats", stats.toString());
+    JsonNode s = JsonMapper.shared().readTree(Files.readAllBytes(stats));
+    assertThat(s.get("primaryRays").longValue()).isEqualTo(48 * 32 * 2);
+    assertThat(s.get("rays").longValue())
+        .isEqualTo(
+            s.get("primaryRays").longValue()
+                + s.get("bouncedRays").longValue()
+                + s.get("shadowRays").longValue());
+    assertThat(s.get("layers").intValue()).isEqualTo(2);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "--size, 0x10, --size is",
+    "--size, big, --size is",
+    "--samples, 0, --samples is 1",
+    "--threads, 0, --threads is 1",
+    "--shot, Nowhere, no shot is called 'Nowhere'",
+    "--alone, Nobody, no light is called 'Nobody'",
+    "--bits, 12, --bits is 8 or 16",
+  })
+  void wrongUsageExitsWithTwoAndSaysWhatIsAllowed(String option, String value, String said) {
+    int code =
+        ember(
+            "render", shoot.toString(), option, value, "--out", folder.resolve("a.png").toString());
+    assertThat(code).isEqualTo(2);
+    assertThat(err.toString()).contains(said);
+    assertThat(folder.resolve("a.png")).doesNotExist();
+  }
+
+  @Test
+  void aRefusedOrMissingFileExitsWithOneAndSaysWhy() throws Exception {
+    Files.writeString(shoot, SHOOT.replace("\"radius\": 0.5", "\"radius\": -2"));
+    String out = folder.resolve("a.png").toString();
+    assertThat(ember("render", shoot.toString(), "--out", out)).isEqualTo(1);
+    assertThat(err.toString()).contains("pieces[1].shape.radius is -2.0, allowed is");
+    assertThat(ember("render", folder.resolve("no.json").toString(), "--out", out)).isEqualTo(1);
+    assertThat(err.toString()).contains("no such file");
+    assertThat(ember("render", shoot.toString(), "--out", folder.resolve("a.gif").toString()))
+        .isEqualTo(2);
+  }
+
+  @Test
+  void aDemoShootIsWrittenAndRendersAgain() {
+    Path file = folder.resolve("armillary.ember");
+    assertThat(ember("demo", "armillary", "--out", file.toString())).isZero();
+    assertThat(ember("demo", "nothing", "--out", file.toString())).isEqualTo(2);
+    shoot = file;
+    render("a.png", "--shot", "scale");
+  }
+}
