@@ -98,6 +98,7 @@ export function Fader({ name, value, onTry, onKeep }: Props) {
         height: '100%',
         touchAction: 'none',
         cursor: 'ns-resize',
+        userSelect: 'none',
       }}
     >
       <Box

@@ -1,16 +1,17 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { api } from '../api/client';
+import type { Light } from '../api/document';
 import { setField } from '../api/patch';
 import { formatStops } from '../controls/quantity';
 import { useChoice } from '../frame/choice';
 import { useLive } from '../live/store';
-import { useDesk } from '../live/useShoot';
+import { useDesk, type ShootDesk } from '../live/useShoot';
 import { colours, mono, sizes } from '../theme/theme';
 import { AddLight } from './AddLight';
 import { Fader } from './Fader';
-import { Strip } from './Strip';
+import { Strip, type StripHands } from './Strip';
 
 const THUMBNAIL_REST_MILLIS = 900;
 
@@ -32,12 +33,39 @@ function useThumbnailVersion(): string | null {
   return version;
 }
 
+/** The hands of all strips, which find the desk as it is when they act. */
+function useStripHands(desk: ShootDesk): StripHands {
+  const latest = useRef(desk);
+  useEffect(() => {
+    latest.current = desk;
+  });
+  return useMemo(() => {
+    const set = (light: Light, field: string, value: unknown) =>
+      setField(latest.current.state.document, 'lights', light.id, field, value);
+    return {
+      choose: (light) => useChoice.setState({ light: light.id }),
+      level: (light, stops) => latest.current.tryOut([set(light, 'levelStops', stops)]),
+      keepLevel: (light) => void latest.current.keep(`Level of ${light.name}`),
+      mute: (light) =>
+        void latest.current.keep(`${light.muted ? 'Unmute' : 'Mute'} ${light.name}`, [
+          set(light, 'muted', !light.muted),
+        ]),
+      alone: (light) =>
+        void latest.current.keep(
+          light.alone ? `${light.name} with the others` : `${light.name} alone`,
+          [set(light, 'alone', !light.alone)],
+        ),
+    };
+  }, []);
+}
+
 /** The light desk: a strip a light, the master at the right end. */
 export function LightDesk() {
   const desk = useDesk();
   const chosen = useChoice((c) => c.light);
   const shares = useLive((s) => s.progress?.shares);
   const version = useThumbnailVersion();
+  const hands = useStripHands(desk);
   const lights = desk.document.lights;
   const someAlone = lights.some((l) => l.alone);
 
@@ -58,25 +86,10 @@ export function LightDesk() {
             key={light.id}
             light={light}
             chosen={light.id === chosen}
-            share={shares?.[light.id] ?? 0}
+            share={Math.round(1000 * (shares?.[light.id] ?? 0)) / 1000}
             silenced={someAlone && !light.alone}
             thumbnail={version && api.layerUrl(desk.state.id, light.id, version)}
-            onChoose={() => useChoice.setState({ light: light.id })}
-            onLevel={(stops) =>
-              desk.tryOut([setField(desk.state.document, 'lights', light.id, 'levelStops', stops)])
-            }
-            onKeepLevel={() => void desk.keep(`Level of ${light.name}`)}
-            onMute={() =>
-              void desk.keep(`${light.muted ? 'Unmute' : 'Mute'} ${light.name}`, [
-                setField(desk.state.document, 'lights', light.id, 'muted', !light.muted),
-              ])
-            }
-            onAlone={() =>
-              void desk.keep(
-                light.alone ? `${light.name} with the others` : `${light.name} alone`,
-                [setField(desk.state.document, 'lights', light.id, 'alone', !light.alone)],
-              )
-            }
+            hands={hands}
           />
         ))}
       </Box>

@@ -17,16 +17,21 @@ interface Props {
   /** Another light is alone, so this one gives nothing. */
   silenced: boolean;
   thumbnail: string | null;
-  onChoose: () => void;
-  onLevel: (stops: number) => void;
-  onKeepLevel: () => void;
-  onMute: () => void;
-  onAlone: () => void;
+  hands: StripHands;
+}
+
+/** What a strip does to its light; the same object from picture to picture. */
+export interface StripHands {
+  choose: (light: Light) => void;
+  level: (light: Light, stops: number) => void;
+  keepLevel: (light: Light) => void;
+  mute: (light: Light) => void;
+  alone: (light: Light) => void;
 }
 
 /** One upright strip of the light desk. */
 export const Strip = memo(function Strip(p: Props) {
-  const { light } = p;
+  const { light, hands } = p;
   const dark = light.muted || p.silenced;
   return (
     <Box
@@ -34,7 +39,7 @@ export const Strip = memo(function Strip(p: Props) {
       aria-label={light.name}
       data-light={light.id}
       aria-current={p.chosen}
-      onPointerDownCapture={p.onChoose}
+      onPointerDownCapture={() => hands.choose(light)}
       sx={{
         width: sizes.strip,
         flex: 'none',
@@ -83,8 +88,8 @@ export const Strip = memo(function Strip(p: Props) {
         <Fader
           name={light.name}
           value={light.levelStops}
-          onTry={p.onLevel}
-          onKeep={p.onKeepLevel}
+          onTry={(stops) => hands.level(light, stops)}
+          onKeep={() => hands.keepLevel(light)}
         />
         <Box
           sx={{
@@ -122,10 +127,14 @@ export const Strip = memo(function Strip(p: Props) {
           </Box>
           <Box sx={{ flex: 1 }} />
           <Box sx={{ display: 'flex', gap: '3px' }}>
-            <Toggle on={light.muted} name={`Mute ${light.name}`} onClick={p.onMute}>
+            <Toggle on={light.muted} name={`Mute ${light.name}`} onClick={() => hands.mute(light)}>
               M
             </Toggle>
-            <Toggle on={light.alone} name={`${light.name} alone`} onClick={p.onAlone}>
+            <Toggle
+              on={light.alone}
+              name={`${light.name} alone`}
+              onClick={() => hands.alone(light)}
+            >
               A
             </Toggle>
           </Box>

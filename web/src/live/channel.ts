@@ -14,8 +14,6 @@ const RETRY_MILLIS = 1500;
 export class LiveChannel {
   private socket: WebSocket | null = null;
   private closed = false;
-  private newest = 0;
-  private drawn = 0;
   private mark = 0;
   private markedAt = new Map<number, number>();
   private size: { width: number; height: number } | null = null;
@@ -49,7 +47,7 @@ export class LiveChannel {
       if (typeof event.data === 'string') {
         this.hear(JSON.parse(event.data) as Message);
       } else {
-        void this.show(event.data);
+        this.show(event.data);
       }
     };
     this.socket = socket;
@@ -69,27 +67,26 @@ export class LiveChannel {
     }
   }
 
-  /** A frame: four bytes of header length, the header as JSON, a JPEG. */
-  private async show(data: ArrayBuffer) {
-    const number = ++this.newest;
+  /** A frame: four bytes of header length, the header as JSON, rows of red, green and blue. */
+  private show(data: ArrayBuffer) {
+    if (this.closed) return;
     const length = new DataView(data).getUint32(0);
     const head = new TextDecoder().decode(new Uint8Array(data, 4, length));
     const frame = JSON.parse(head) as Frame;
-    const bitmap = await createImageBitmap(
-      new Blob([new Uint8Array(data, 4 + length)], { type: 'image/jpeg' }),
-    );
-    if (number < this.drawn || this.closed) {
-      bitmap.close();
-      return;
+    const rgb = new Uint8Array(data, 4 + length);
+    const pixels = new Uint32Array(frame.columns * frame.rows);
+    for (let i = 0, at = 0; i < pixels.length; i++, at += 3) {
+      pixels[i] = 0xff000000 | (rgb[at + 2]! << 16) | (rgb[at + 1]! << 8) | rgb[at]!;
     }
-    this.drawn = number;
+    const image = new ImageData(new Uint8ClampedArray(pixels.buffer), frame.columns, frame.rows);
     const since = this.markedAt.get(frame.mark);
-    useLive.setState({
-      bitmap,
-      frame,
-      failure: null,
-      ...(since === undefined ? {} : { handMillis: performance.now() - since }),
-    });
+    useLive.setState({ image, frame, failure: null });
+    if (since !== undefined) {
+      requestAnimationFrame(() => {
+        useLive.setState({ handMillis: performance.now() - since });
+        this.send({ type: 'drawn', mark: frame.mark });
+      });
+    }
     for (const mark of this.markedAt.keys()) {
       if (mark <= frame.mark) this.markedAt.delete(mark);
     }

@@ -7,6 +7,8 @@ export interface Frame {
   shot: string;
   width: number;
   height: number;
+  columns: number;
+  rows: number;
   step: number;
   samples: number;
   rays: number;
@@ -35,7 +37,7 @@ export interface Reading {
 
 interface LiveState {
   connected: boolean;
-  bitmap: ImageBitmap | null;
+  image: ImageData | null;
   frame: Frame | null;
   progress: Progress | null;
   reading: Reading | null;
@@ -50,7 +52,7 @@ interface LiveState {
 /** What comes over the live channel, and what the hand is just trying. */
 export const useLive = create<LiveState>(() => ({
   connected: false,
-  bitmap: null,
+  image: null,
   frame: null,
   progress: null,
   reading: null,

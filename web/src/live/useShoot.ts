@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { enqueueSnackbar } from 'notistack';
-import { createContext, useCallback, useContext, useMemo, useRef } from 'react';
+import { createContext, useCallback, useContext, useDeferredValue, useMemo, useRef } from 'react';
 import { api, Problem } from '../api/client';
 import type { Operation, ShootDocument, ShootState } from '../api/document';
 import { patched } from '../api/patch';
@@ -49,7 +49,8 @@ export function shootKey(id: string) {
 export function useShootDesk(id: string, channel: LiveChannel | null): ShootDesk | null {
   const client = useQueryClient();
   const { data: state } = useQuery({ queryKey: shootKey(id), queryFn: () => api.state(id) });
-  const trial = useLive((s) => s.trial);
+  // The fields may lag behind the hand; the picture may not.
+  const trial = useDeferredValue(useLive((s) => s.trial));
   const line = useRef(Promise.resolve(true));
 
   const inLine = useCallback(

@@ -12,6 +12,7 @@ import { useChannel, useDesk } from '../live/useShoot';
 import { colours } from '../theme/theme';
 import { Readout } from './Readout';
 import { useCameraHand } from './useCameraHand';
+import { drawPicture } from './draw';
 import { useZoom } from './useZoom';
 
 const ASPECT = 16 / 9;
@@ -26,7 +27,7 @@ function typing(): boolean {
 export function PictureView() {
   const desk = useDesk();
   const channel = useChannel();
-  const bitmap = useLive((s) => s.bitmap);
+  const shown = useLive((s) => s.image !== null);
   const failure = useLive((s) => s.failure);
   const shotId = useChoice((c) => c.shot);
   const place = useRef<HTMLDivElement>(null);
@@ -59,15 +60,17 @@ export function PictureView() {
     return () => clearTimeout(timer);
   }, [fitted, channel]);
 
+  // Drawn straight from the store: a picture must not wait for the page to render.
   useEffect(() => {
-    const node = canvas.current;
-    if (!node || !bitmap) return;
-    if (node.width !== bitmap.width || node.height !== bitmap.height) {
-      node.width = bitmap.width;
-      node.height = bitmap.height;
-    }
-    node.getContext('2d')?.drawImage(bitmap, 0, 0);
-  }, [bitmap]);
+    const draw = () => {
+      const { image, frame } = useLive.getState();
+      if (canvas.current && image && frame) drawPicture(canvas.current, image, frame);
+    };
+    draw();
+    return useLive.subscribe((now, before) => {
+      if (now.image !== before.image) draw();
+    });
+  }, []);
 
   useEffect(() => {
     const down = (e: KeyboardEvent) => {
@@ -127,10 +130,10 @@ export function PictureView() {
           height: fitted.height,
           transform: `translate(-50%, -50%) translate(${zoom.x}px, ${zoom.y}px) scale(${zoom.scale})`,
           imageRendering: zoom.scale > 2 ? 'pixelated' : 'auto',
-          visibility: bitmap ? 'visible' : 'hidden',
+          visibility: shown ? 'visible' : 'hidden',
         }}
       />
-      {!bitmap && !failure && (
+      {!shown && !failure && (
         <Box sx={{ position: 'absolute', inset: 0, display: 'grid', placeItems: 'center' }}>
           The first picture is on its way …
         </Box>

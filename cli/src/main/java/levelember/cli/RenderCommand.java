@@ -154,7 +154,7 @@ final class RenderCommand implements Callable<Integer> {
       to.put("seed", seed);
       to.put("threads", threads);
       to.put("layers", film.layers());
-      to.put("triangles", scene.hierarchy().soup().count());
+      to.put("triangles", scene.hierarchy().triangles());
       to.put("primaryRays", rays.primary());
       to.put("bouncedRays", rays.bounced());
       to.put("shadowRays", rays.shadow());

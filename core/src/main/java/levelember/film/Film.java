@@ -9,6 +9,8 @@ import java.util.Arrays;
  */
 public final class Film {
   private final int width, height;
+  private final int step;
+  private final int fullWidth, fullHeight;
   private final float[][] sums;
   private final int[][] rowSamples;
 
@@ -18,24 +20,40 @@ public final class Film {
    * @throws IllegalArgumentException when a layer would have more than 2³¹ values
    */
   public Film(int width, int height, int layers) {
+    this(width, height, 1, emptySums(width, height, layers), new int[layers][height]);
+  }
+
+  private Film(int fullWidth, int fullHeight, int step, float[][] sums, int[][] rowSamples) {
+    this.fullWidth = fullWidth;
+    this.fullHeight = fullHeight;
+    this.step = step;
+    this.width = over(fullWidth, step);
+    this.height = over(fullHeight, step);
+    this.sums = sums;
+    this.rowSamples = rowSamples;
+  }
+
+  /** An empty film each of whose pixels spans {@code step} pixels of a picture either way. */
+  static Film coarse(int fullWidth, int fullHeight, int step, int layers) {
+    int width = over(fullWidth, step), height = over(fullHeight, step);
+    float[][] sums = emptySums(width, height, layers);
+    return new Film(fullWidth, fullHeight, step, sums, new int[layers][height]);
+  }
+
+  private static int over(int size, int step) {
+    return (size + step - 1) / step;
+  }
+
+  private static float[][] emptySums(int width, int height, int layers) {
     if (width < 1 || height < 1 || 3L * width * height > Integer.MAX_VALUE - 8) {
       throw new IllegalArgumentException(
           "a film is 1×1 to about 700 million pixels, not " + width + "×" + height);
     }
-    this.width = width;
-    this.height = height;
-    sums = new float[layers][];
-    rowSamples = new int[layers][height];
+    float[][] sums = new float[layers][];
     for (int i = 0; i < layers; i++) {
       sums[i] = new float[3 * width * height];
     }
-  }
-
-  private Film(int width, int height, float[][] sums, int[][] rowSamples) {
-    this.width = width;
-    this.height = height;
-    this.sums = sums;
-    this.rowSamples = rowSamples;
+    return sums;
   }
 
   /**
@@ -50,7 +68,22 @@ public final class Film {
       s[i] = from[i] < 0 ? new float[3 * width * height] : sums[from[i]];
       n[i] = from[i] < 0 ? new int[height] : rowSamples[from[i]];
     }
-    return new Film(width, height, s, n);
+    return new Film(fullWidth, fullHeight, step, s, n);
+  }
+
+  /** Pixels of the whole picture that one pixel spans either way; 1 but for coarse films. */
+  public int step() {
+    return step;
+  }
+
+  /** Width of the picture whose pixels the steps are counted in. */
+  public int fullWidth() {
+    return fullWidth;
+  }
+
+  /** Height of the picture whose pixels the steps are counted in. */
+  public int fullHeight() {
+    return fullHeight;
   }
 
   public int width() {

@@ -21,8 +21,7 @@ public final class Ladder {
     this.height = height;
     films = new Film[STEPS.length];
     for (int i = 0; i < films.length; i++) {
-      films[i] =
-          new Film((width + STEPS[i] - 1) / STEPS[i], (height + STEPS[i] - 1) / STEPS[i], layers);
+      films[i] = Film.coarse(width, height, STEPS[i], layers);
     }
   }
 
@@ -95,71 +94,121 @@ public final class Ladder {
     return sum;
   }
 
-  /** The picture in cd/m², weights as in {@link LayerMix}. */
+  /** How many times coarser than full size the finest film with anything in it is. */
+  public int shownStep() {
+    for (int i = films.length - 1; i > 0; i--) {
+      for (int row = 0; row < films[i].height(); row++) {
+        for (int layer = 0; layer < films[i].layers(); layer++) {
+          if (films[i].samples(layer, row) > 0) {
+            return STEPS[i];
+          }
+        }
+      }
+    }
+    return STEPS[0];
+  }
+
+  /** The picture in full size in cd/m², weights as in {@link LayerMix}. */
   public Picture mix(float[] weights) {
-    Picture to = Picture.black(width, height);
-    IntStream.range(0, height).parallel().forEach(y -> row(weights, y, to.rgb()));
+    return mix(weights, 1);
+  }
+
+  /**
+   * The picture of one of the ladder's sizes in cd/m².
+   *
+   * @param weights as in {@link LayerMix}
+   * @param step how many times coarser than full size: 1, 2, 4 or 8
+   */
+  public Picture mix(float[] weights, int step) {
+    int level = 0;
+    while (STEPS[level] != step) {
+      level++;
+    }
+    int own = level;
+    Picture to = Picture.black(films[own].width(), films[own].height());
+    IntStream.range(0, to.height()).parallel().forEach(y -> row(weights, own, y, to.rgb()));
     return to;
   }
 
-  private void row(float[] weights, int y, float[] to) {
-    int layers = full().layers();
-    for (int layer = 0; layer < layers; layer++) {
+  /** Mixes one row: layers that the size has itself, then what only coarser films have. */
+  private void row(float[] weights, int own, int y, float[] to) {
+    Film film = films[own];
+    float[][] coarse = new float[own][];
+    int from = 3 * y * film.width(), end = from + 3 * film.width();
+    for (int layer = 0; layer < film.layers(); layer++) {
       float r = weights[3 * layer], g = weights[3 * layer + 1], b = weights[3 * layer + 2];
       if (r == 0 && g == 0 && b == 0) {
         continue;
       }
-      for (int i = films.length - 1; i >= 0; i--) {
-        if (add(films[i], STEPS[i], layer, y, r, g, b, to)) {
+      int n = film.samples(layer, y);
+      if (n > 0) {
+        add(film.sums(layer), from, end, r / n, g / n, b / n, to, from);
+        continue;
+      }
+      for (int i = own - 1; i >= 0; i--) {
+        if (down(films[i], STEPS[i] / STEPS[own], layer, y, r, g, b, coarse, i)) {
           break;
         }
       }
     }
+    for (int i = 0; i < own; i++) {
+      if (coarse[i] != null) {
+        across(coarse[i], STEPS[i] / STEPS[own], film.width(), to, from);
+      }
+    }
   }
 
-  private boolean add(
-      Film film, int step, int layer, int y, float r, float g, float b, float[] to) {
-    float fy = (y + 0.5f) / step - 0.5f;
+  private static void add(
+      float[] sums, int from, int end, float r, float g, float b, float[] to, int at) {
+    for (int i = from; i < end; i += 3, at += 3) {
+      to[at] += r * sums[i];
+      to[at + 1] += g * sums[i + 1];
+      to[at + 2] += b * sums[i + 2];
+    }
+  }
+
+  /** Adds a layer of a coarser film, blended between the two rows about {@code y}. */
+  private static boolean down(
+      Film film,
+      int ratio,
+      int layer,
+      int y,
+      float r,
+      float g,
+      float b,
+      float[][] coarse,
+      int level) {
+    float fy = (y + 0.5f) / ratio - 0.5f;
     int y0 = Math.clamp((int) Math.floor(fy), 0, film.height() - 1);
     int y1 = Math.min(y0 + 1, film.height() - 1);
     int n0 = film.samples(layer, y0), n1 = film.samples(layer, y1);
-    if (step == 1) {
-      if (n0 == 0) {
-        return false;
-      }
-      float[] s = film.sums(layer);
-      int from = 3 * y * width, end = from + 3 * width;
-      r /= n0;
-      g /= n0;
-      b /= n0;
-      for (int i = from; i < end; i += 3) {
-        to[i] += r * s[i];
-        to[i + 1] += g * s[i + 1];
-        to[i + 2] += b * s[i + 2];
-      }
-      return true;
-    }
     if (n0 == 0 && n1 == 0) {
       return false;
     }
-    float down = Math.clamp(fy - y0, 0f, 1f);
-    float w0 = n0 == 0 ? 0 : (n1 == 0 ? 1 : 1 - down) / n0;
-    float w1 = n1 == 0 ? 0 : (n0 == 0 ? 1 : down) / n1;
-    float[] s = film.sums(layer);
-    int fw = film.width();
-    for (int x = 0; x < width; x++) {
-      float fx = (x + 0.5f) / step - 0.5f;
-      int x0 = Math.clamp((int) Math.floor(fx), 0, fw - 1);
-      int x1 = Math.min(x0 + 1, fw - 1);
-      float across = Math.clamp(fx - x0, 0f, 1f);
-      int a = 3 * (y0 * fw + x0), c = 3 * (y0 * fw + x1);
-      int d = 3 * (y1 * fw + x0), e = 3 * (y1 * fw + x1);
-      float wa = w0 * (1 - across), wc = w0 * across, wd = w1 * (1 - across), we = w1 * across;
-      int at = 3 * (y * width + x);
-      to[at] += r * (wa * s[a] + wc * s[c] + wd * s[d] + we * s[e]);
-      to[at + 1] += g * (wa * s[a + 1] + wc * s[c + 1] + wd * s[d + 1] + we * s[e + 1]);
-      to[at + 2] += b * (wa * s[a + 2] + wc * s[c + 2] + wd * s[d + 2] + we * s[e + 2]);
+    float part = Math.clamp(fy - y0, 0f, 1f);
+    float w0 = n0 == 0 ? 0 : (n1 == 0 ? 1 : 1 - part) / n0;
+    float w1 = n1 == 0 ? 0 : (n0 == 0 ? 1 : part) / n1;
+    int row = 3 * film.width();
+    if (coarse[level] == null) {
+      coarse[level] = new float[row];
     }
+    float[] s = film.sums(layer);
+    add(s, y0 * row, (y0 + 1) * row, r * w0, g * w0, b * w0, coarse[level], 0);
+    add(s, y1 * row, (y1 + 1) * row, r * w1, g * w1, b * w1, coarse[level], 0);
     return true;
+  }
+
+  /** Adds a coarse row stretched {@code ratio} times. */
+  private static void across(float[] row, int ratio, int width, float[] to, int at) {
+    int last = row.length / 3 - 1;
+    for (int x = 0; x < width; x++, at += 3) {
+      float fx = (x + 0.5f) / ratio - 0.5f;
+      int x0 = Math.clamp((int) Math.floor(fx), 0, last);
+      int x1 = Math.min(x0 + 1, last);
+      float part = Math.clamp(fx - x0, 0f, 1f);
+      for (int k = 0; k < 3; k++) {
+        to[at + k] += row[3 * x0 + k] + part * (row[3 * x1 + k] - row[3 * x0 + k]);
+      }
+    }
   }
 }

@@ -5,34 +5,75 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import levelember.math.Affine;
+import levelember.math.Vec3;
 import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Piece;
 import levelember.shoot.Shape;
 
-/** All shown pieces of a set as world-space triangles, each with the number of its piece. */
+/**
+ * All shown pieces of a set: meshes in frames of their own, and where they stand in the world.
+ * Pieces of one shape share its mesh. Copies of small shapes are put together into one mesh, so
+ * that a ring of marks is one thing to trace and not three hundred.
+ */
 public final class SetGeometry {
-  /** More triangles than this are refused. */
-  public static final int MOST_TRIANGLES = 20_000_000;
+  /** More triangles than this, copies counted, are refused. */
+  public static final long MOST_TRIANGLES = 200_000_000;
 
-  private final Triangles triangles = new Triangles();
-  private int[] pieceOfTriangle = new int[256];
-  private final Map<Shape, Triangles> tessellated = new HashMap<>();
+  /** More meshes that stand somewhere than this are refused. */
+  public static final int MOST_PLACED = 2_000_000;
 
-  private SetGeometry() {}
+  /** Copies that make up to so many triangles together become one mesh. */
+  private static final int TOGETHER = 1 << 16;
+
+  /**
+   * A mesh that stands somewhere.
+   *
+   * @param piece number in the list of pieces
+   * @param mesh in its own frame
+   * @param map from that frame to the world
+   */
+  public record Placed(int piece, Triangles mesh, Affine map) {}
+
+  /** What a mesh is made from. */
+  private record Origin(Shape shape, Affine own, Piece.Copies copies) {}
+
+  private final List<Placed> placed = new ArrayList<>();
+  private final Map<Origin, Triangles> made = new HashMap<>();
+  private final Map<Origin, Triangles> before;
+  private long count;
+
+  private SetGeometry(Map<Origin, Triangles> before) {
+    this.before = before;
+  }
 
   /**
    * Puts the pieces together.
    *
-   * @throws ImpossibleValue when copies of copies make more than {@link #MOST_TRIANGLES}
+   * @throws ImpossibleValue when copies of copies make too many triangles
    */
   public static SetGeometry of(List<Piece> pieces) {
-    SetGeometry geometry = new SetGeometry();
+    return new SetGeometry(Map.of()).filled(pieces);
+  }
+
+  /** One mesh that stands in the world as it is, as piece 0. */
+  public static SetGeometry of(Triangles mesh) {
+    SetGeometry set = new SetGeometry(Map.of());
+    set.add(0, mesh, Affine.IDENTITY);
+    return set;
+  }
+
+  /** The same for changed pieces; meshes that stay the same are the same objects. */
+  public SetGeometry next(List<Piece> pieces) {
+    return new SetGeometry(made).filled(pieces);
+  }
+
+  private SetGeometry filled(List<Piece> pieces) {
     Map<String, List<Integer>> children = new HashMap<>();
     for (int i = 0; i < pieces.size(); i++) {
       children.computeIfAbsent(pieces.get(i).parent(), k -> new ArrayList<>()).add(i);
     }
-    geometry.place(pieces, children, null, Affine.IDENTITY);
-    return geometry;
+    place(pieces, children, null, Affine.IDENTITY);
+    return this;
   }
 
   private void place(
@@ -43,39 +84,89 @@ public final class SetGeometry {
         continue;
       }
       Affine own = Affine.of(p.place(), p.turnDegrees(), p.size());
-      int count = p.copies() == null ? 1 : p.copies().count();
-      for (int copy = 0; copy < count; copy++) {
+      int copies = p.copies() == null ? 1 : p.copies().count();
+      boolean holds = children.containsKey(p.id());
+      Triangles mesh = p.shape() == null ? null : mesh(new Origin(p.shape(), null, null));
+      if (mesh != null && copies > 1 && (long) copies * mesh.count() <= TOGETHER) {
+        add(i, mesh(new Origin(p.shape(), own, p.copies())), frame);
+        mesh = null;
+      }
+      for (int copy = 0; copy < copies && (mesh != null || holds); copy++) {
         Affine map = copy == 0 ? frame.after(own) : frame.after(p.copies().map(copy).after(own));
-        if (p.shape() != null) {
-          add(i, p.shape(), map);
+        if (mesh != null) {
+          add(i, mesh, map);
         }
-        place(pieces, children, p.id(), map);
+        if (holds) {
+          place(pieces, children, p.id(), map);
+        }
       }
     }
   }
 
-  private void add(int piece, Shape shape, Affine map) {
-    Triangles own = tessellated.computeIfAbsent(shape, Tessellation::of);
-    if ((long) triangles.count() + own.count() > MOST_TRIANGLES) {
+  private Triangles mesh(Origin origin) {
+    Triangles there = made.get(origin);
+    if (there == null) {
+      there = before.get(origin);
+      if (there == null) {
+        there = origin.copies == null ? Tessellation.of(origin.shape) : together(origin);
+      }
+      made.put(origin, there);
+    }
+    return there;
+  }
+
+  private Triangles together(Origin origin) {
+    Triangles one = mesh(new Origin(origin.shape, null, null));
+    Triangles all = new Triangles();
+    for (int copy = 0; copy < origin.copies.count(); copy++) {
+      all.add(one, copy == 0 ? origin.own : origin.copies.map(copy).after(origin.own));
+    }
+    return all;
+  }
+
+  private void add(int piece, Triangles mesh, Affine map) {
+    count += mesh.count();
+    if (count > MOST_TRIANGLES || placed.size() >= MOST_PLACED) {
       throw new ImpossibleValue(
-          "pieces[" + piece + "]", "too many copies", "at most " + MOST_TRIANGLES + " triangles");
+          "pieces[" + piece + "]",
+          "too many copies",
+          "at most " + MOST_TRIANGLES + " triangles and " + MOST_PLACED + " copies in all");
     }
-    int before = triangles.count();
-    triangles.add(own, map);
-    int after = triangles.count();
-    if (after > pieceOfTriangle.length) {
-      pieceOfTriangle =
-          java.util.Arrays.copyOf(pieceOfTriangle, Math.max(after, pieceOfTriangle.length * 2));
+    if (mesh.count() > 0) {
+      placed.add(new Placed(piece, mesh, map));
     }
-    java.util.Arrays.fill(pieceOfTriangle, before, after, piece);
   }
 
-  public Triangles triangles() {
-    return triangles;
+  /** Every mesh that stands in the set, in the order of the tree of pieces. */
+  public List<Placed> placed() {
+    return placed;
   }
 
-  /** Number in the list of pieces of the piece that a triangle belongs to. */
-  public int piece(int triangle) {
-    return pieceOfTriangle[triangle];
+  /** Triangles in all, copies counted. */
+  public long triangles() {
+    return count;
+  }
+
+  /** Everything as one list of triangles in the world. */
+  public Triangles flattened() {
+    Triangles all = new Triangles();
+    placed.forEach(p -> all.add(p.mesh(), p.map()));
+    return all;
+  }
+
+  /** Least and greatest corner of all corners in the world, or null when there is nothing. */
+  public static Vec3[] box(Triangles mesh, Affine map) {
+    double[] least = {Double.MAX_VALUE, Double.MAX_VALUE, Double.MAX_VALUE};
+    double[] most = {-Double.MAX_VALUE, -Double.MAX_VALUE, -Double.MAX_VALUE};
+    for (int i = 0; i < mesh.corners(); i++) {
+      Vec3 p = map.point(mesh.position(i));
+      least[0] = Math.min(least[0], p.x());
+      least[1] = Math.min(least[1], p.y());
+      least[2] = Math.min(least[2], p.z());
+      most[0] = Math.max(most[0], p.x());
+      most[1] = Math.max(most[1], p.y());
+      most[2] = Math.max(most[2], p.z());
+    }
+    return new Vec3[] {new Vec3(least[0], least[1], least[2]), new Vec3(most[0], most[1], most[2])};
   }
 }

@@ -9,9 +9,9 @@ import levelember.math.Vec3;
  * counter-clockwise seen from outside).
  */
 public final class Triangles {
-  private float[] positions = new float[192];
-  private float[] normals = new float[192];
-  private int[] indices = new int[192];
+  private float[] positions;
+  private float[] normals;
+  private int[] indices;
   private int corners;
   private int count;
 
@@ -86,6 +86,39 @@ public final class Triangles {
         triangle(a, b, c);
       }
     }
+  }
+
+  /** Triangles over given arrays, which are kept: three floats a corner, unit normals. */
+  public static Triangles over(float[] positions, float[] normals, int[] indices) {
+    Triangles t = new Triangles(positions, normals, indices);
+    t.corners = positions.length / 3;
+    t.count = indices.length / 3;
+    return t;
+  }
+
+  public Triangles() {
+    this(new float[192], new float[192], new int[192]);
+  }
+
+  private Triangles(float[] positions, float[] normals, int[] indices) {
+    this.positions = positions;
+    this.normals = normals;
+    this.indices = indices;
+  }
+
+  /** Places, three floats a corner; may be longer than needed. Not to be written. */
+  public float[] positions() {
+    return positions;
+  }
+
+  /** Unit normals, three floats a corner; may be longer than needed. Not to be written. */
+  public float[] normals() {
+    return normals;
+  }
+
+  /** Corner numbers, three a triangle; may be longer than needed. Not to be written. */
+  public int[] indices() {
+    return indices;
   }
 
   public Vec3 position(int corner) {

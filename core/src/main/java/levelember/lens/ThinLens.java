@@ -19,15 +19,22 @@ public final class ThinLens {
     public float ox, oy, oz, dx, dy, dz;
   }
 
-  public ThinLens(Shot shot, int width, int height) {
+  /**
+   * The lens of a shot.
+   *
+   * @param width of the picture, pixels
+   * @param height of the picture, pixels
+   * @param step pixels of the picture that one pixel traced spans either way
+   */
+  public ThinLens(Shot shot, int width, int height, int step) {
     Affine frame = Affine.lookingAt(shot.place(), shot.aim(), 0);
     place = shot.place();
     right = frame.x();
     up = frame.y();
     back = frame.z();
-    perPixel = shot.sensorWidthMm() / shot.focalLengthMm() / width;
-    halfWidth = width / 2.0;
-    halfHeight = height / 2.0;
+    perPixel = shot.sensorWidthMm() / shot.focalLengthMm() / width * step;
+    halfWidth = width / 2.0 / step;
+    halfHeight = height / 2.0 / step;
     lensRadius = shot.fStop() > 0 ? shot.focalLengthMm() / 2000 / shot.fStop() : 0;
     focus =
         shot.focusDistance() > 0 ? shot.focusDistance() : shot.aim().minus(shot.place()).length();

@@ -1,5 +1,6 @@
 package levelember.light;
 
+import levelember.math.Trig;
 import levelember.shoot.Light;
 
 /** A surrounding of 1 cd/m² everywhere, sampled uniformly over the sphere of directions. */
@@ -12,10 +13,10 @@ public final class DomeLight extends LightSource {
 
   @Override
   public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
-    double y = 1 - 2 * u, r = Math.sqrt(Math.max(0, 1 - y * y)), phi = 2 * Math.PI * v;
-    to.x = (float) (r * Math.cos(phi));
+    double y = 1 - 2 * u, r = Math.sqrt(Math.max(0, 1 - y * y));
+    to.x = (float) (r * Trig.cosine(v));
     to.y = (float) y;
-    to.z = (float) (r * Math.sin(phi));
+    to.z = (float) (r * Trig.sine(v));
     answer(to);
     return true;
   }

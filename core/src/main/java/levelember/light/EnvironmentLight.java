@@ -1,6 +1,7 @@
 package levelember.light;
 
 import levelember.math.Colour;
+import levelember.math.Trig;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.texture.Picture;
@@ -17,6 +18,9 @@ public final class EnvironmentLight extends LightSource {
   private final float[] rgb;
   private final float[] rows;
   private final float[] columns;
+  private final int[] rowGuide;
+  private final int[] columnGuide;
+  private final double[] bands;
   private final double total;
   private final double turn;
 
@@ -25,7 +29,7 @@ public final class EnvironmentLight extends LightSource {
     width = picture.width();
     height = picture.height();
     rgb = picture.rgb();
-    turn = Math.toRadians(e.turnDegrees()) / (2 * Math.PI);
+    turn = e.turnDegrees() / 360;
     rows = new float[height + 1];
     columns = new float[height * (width + 1)];
     double sum = 0;
@@ -50,6 +54,16 @@ public final class EnvironmentLight extends LightSource {
     }
     rows[height] = 1;
     total = sum;
+    rowGuide = new int[height];
+    guide(rows, 0, height, rowGuide, 0);
+    columnGuide = new int[height * width];
+    for (int y = 0; y < height; y++) {
+      guide(columns, y * (width + 1), width, columnGuide, y * width);
+    }
+    bands = new double[height + 1];
+    for (int y = 0; y <= height; y++) {
+      bands[y] = Math.cos(Math.PI * y / height);
+    }
   }
 
   private float luminance(int pixel) {
@@ -65,38 +79,45 @@ public final class EnvironmentLight extends LightSource {
     if (!(total > 0)) {
       return false;
     }
-    int y = find(rows, 0, height, v);
+    int y = find(rows, 0, rowGuide, 0, height, v);
     int from = y * (width + 1);
-    int x = find(columns, from, width, u);
-    float inRow = rest(rows, y, v);
-    float inColumn = rest(columns, from + x, u);
-    double top = Math.cos(Math.PI * y / height), bottom = Math.cos(Math.PI * (y + 1) / height);
-    double cos = top + inRow * (bottom - top);
-    double sin = Math.sqrt(Math.max(0, 1 - cos * cos));
-    double angle = 2 * Math.PI * ((x + inColumn) / width - 0.5 - turn);
-    to.x = (float) (sin * Math.sin(angle));
+    int x = find(columns, from, columnGuide, y * width, width, u);
+    double cos = bands[y] + rest(rows, y, v) * (bands[y + 1] - bands[y]);
+    double sin = Math.sqrt(cos * cos < 1 ? 1 - cos * cos : 0);
+    double turns = (x + rest(columns, from + x, u)) / width - 0.5 - turn;
+    to.x = (float) (sin * Trig.sine(turns));
     to.y = (float) cos;
-    to.z = (float) (-sin * Math.cos(angle));
+    to.z = (float) (-sin * Trig.cosine(turns));
     answer(y * width + x, to);
     return to.pdf > 0;
   }
 
-  private static int find(float[] table, int from, int count, float u) {
-    int low = 0, high = count - 1;
-    while (low < high) {
-      int middle = (low + high) >>> 1;
-      if (table[from + middle + 1] > u) {
-        high = middle;
-      } else {
-        low = middle + 1;
+  /** Where to begin looking for each of {@code count} equal parts of [0, 1). */
+  private static void guide(float[] table, int from, int count, int[] to, int at) {
+    int k = 0;
+    for (int i = 0; i < count; i++) {
+      while (k < count - 1 && table[from + k + 1] <= (float) i / count) {
+        k++;
       }
+      to[at + i] = k;
     }
-    return low;
+  }
+
+  private static int find(float[] table, int from, int[] guide, int at, int count, float u) {
+    int k = guide[at + (int) (u * count)];
+    while (k < count - 1 && table[from + k + 1] <= u) {
+      k++;
+    }
+    return k;
   }
 
   private static float rest(float[] table, int at, float u) {
     float span = table[at + 1] - table[at];
-    return span > 0 ? Math.clamp((u - table[at]) / span, 0f, 0.9999999f) : 0.5f;
+    if (!(span > 0)) {
+      return 0.5f;
+    }
+    float part = (u - table[at]) / span;
+    return part < 0 ? 0 : part > 0.9999999f ? 0.9999999f : part;
   }
 
   @Override
@@ -110,10 +131,10 @@ public final class EnvironmentLight extends LightSource {
   }
 
   private int pixel(float dx, float dy, float dz) {
-    double along = Math.atan2(dx, -dz) / (2 * Math.PI) + 0.5 + turn;
+    double along = Trig.angle(dx, -dz) / (2 * Math.PI) + 0.5 + turn;
     along -= Math.floor(along);
     int x = Math.min((int) (along * width), width - 1);
-    int y = Math.min((int) (Math.acos(Math.clamp(dy, -1f, 1f)) / Math.PI * height), height - 1);
+    int y = Math.min((int) (Trig.arcCosine(dy) / Math.PI * height), height - 1);
     return y * width + x;
   }
 

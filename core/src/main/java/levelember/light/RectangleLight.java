@@ -1,6 +1,7 @@
 package levelember.light;
 
 import levelember.math.Affine;
+import levelember.math.Trig;
 import levelember.math.Vec3;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
@@ -12,7 +13,7 @@ import levelember.shoot.Light;
  * Rectangles"; letters as there. Seen under less than {@value #SMALL} sr it is sampled by area.
  */
 public final class RectangleLight extends LightSource {
-  private static final double SMALL = 1e-4;
+  private static final double SMALL = 1e-3;
   private final Vec3 right, up, out, corner;
   private final double width, height;
   private final boolean twoSided;
@@ -48,23 +49,26 @@ public final class RectangleLight extends LightSource {
       double d2 = x * x + y * y + zz * zz;
       to.pdf = (float) (d2 * Math.sqrt(d2) / (zz * width * height));
     } else {
-      double z = -zz, zsq = z * z;
-      double n0z = -y0 / Math.sqrt(zsq + y0 * y0);
-      double n2z = y1 / Math.sqrt(zsq + y1 * y1);
-      double n3z = -x0 / Math.sqrt(zsq + x0 * x0);
-      double g2 = Math.acos(Math.clamp(-n2z * n3z, -1.0, 1.0));
-      double g3 = Math.acos(Math.clamp(-n3z * n0z, -1.0, 1.0));
-      double k = 2 * Math.PI - g2 - g3;
-      double au = u * solid + k;
-      double fu = (Math.cos(au) * n0z - n2z) / Math.sin(au);
-      double cu = Math.copySign(1, fu) / Math.sqrt(fu * fu + n0z * n0z);
-      cu = Math.clamp(cu, -1.0, 1.0);
-      double xu = -(cu * z) / Math.sqrt(Math.max(1e-24, 1 - cu * cu));
-      x = Math.clamp(xu, x0, x1);
-      double d = Math.sqrt(x * x + zsq);
-      double h0 = y0 / Math.sqrt(d * d + y0 * y0), h1 = y1 / Math.sqrt(d * d + y1 * y1);
+      double zsq = zz * zz;
+      double n0 = -y0 / Math.sqrt(zsq + y0 * y0);
+      double n2 = y1 / Math.sqrt(zsq + y1 * y1);
+      double n3 = -x0 / Math.sqrt(zsq + x0 * x0);
+      // The inner angles g2 and g3, whose cosines these are, are only needed as a turn back.
+      double c2 = -n2 * n3, c3 = -n3 * n0;
+      double s2 = Math.sqrt(positive(1 - c2 * c2)), s3 = Math.sqrt(positive(1 - c3 * c3));
+      double back = c2 * c3 - s2 * s3, side = -(s2 * c3 + c2 * s3);
+      double turns = u * solid / (2 * Math.PI);
+      double c = Trig.cosine(turns), s = Trig.sine(turns);
+      double fu = ((c * back - s * side) * n0 - n2) / (s * back + c * side);
+      double cu2 = 1 / (fu * fu + n0 * n0);
+      cu2 = cu2 < 1 ? cu2 : 1;
+      double cu = fu < 0 ? -Math.sqrt(cu2) : Math.sqrt(cu2);
+      double xu = cu * zz / Math.sqrt(1 - cu2 > 1e-24 ? 1 - cu2 : 1e-24);
+      x = xu < x0 ? x0 : xu > x1 ? x1 : xu;
+      double d2 = x * x + zsq;
+      double h0 = y0 / Math.sqrt(d2 + y0 * y0), h1 = y1 / Math.sqrt(d2 + y1 * y1);
       double hv = h0 + v * (h1 - h0), hv2 = hv * hv;
-      y = hv2 < 1 - 1e-9 ? hv * d / Math.sqrt(1 - hv2) : y1;
+      y = hv2 < 1 - 1e-9 ? hv * Math.sqrt(d2 / (1 - hv2)) : y1;
       to.pdf = (float) (1 / solid);
     }
     double l = Math.sqrt(x * x + y * y + z0 * z0);
@@ -81,13 +85,25 @@ public final class RectangleLight extends LightSource {
     return true;
   }
 
-  /** Solid angle of the rectangle [x0, x1]×[y0, y1] at distance z from the origin, sr. */
-  private static double solidAngle(double x0, double y0, double x1, double y1, double z) {
-    return part(x1, y1, z) - part(x0, y1, z) - part(x1, y0, z) + part(x0, y0, z);
+  private static double positive(double x) {
+    return x > 0 ? x : 0;
   }
 
-  private static double part(double x, double y, double z) {
-    return Math.atan(x * y / (z * Math.sqrt(x * x + y * y + z * z)));
+  /**
+   * Solid angle of the rectangle [x0, x1]×[y0, y1] at distance z from the origin, sr: the sum of
+   * four inverse tangents of xy/zr, taken as the angle of a product of complex numbers.
+   */
+  private static double solidAngle(double x0, double y0, double x1, double y1, double z) {
+    double z2 = z * z;
+    double xx0 = x0 * x0, xx1 = x1 * x1, yy0 = y0 * y0 + z2, yy1 = y1 * y1 + z2;
+    double r11 = z * Math.sqrt(xx1 + yy1), i11 = x1 * y1;
+    double r01 = z * Math.sqrt(xx0 + yy1), i01 = -x0 * y1;
+    double r10 = z * Math.sqrt(xx1 + yy0), i10 = -x1 * y0;
+    double r00 = z * Math.sqrt(xx0 + yy0), i00 = x0 * y0;
+    double ra = r11 * r01 - i11 * i01, ia = r11 * i01 + i11 * r01;
+    double rb = r10 * r00 - i10 * i00, ib = r10 * i00 + i10 * r00;
+    double angle = Trig.angle(ra * ib + ia * rb, ra * rb - ia * ib);
+    return angle < 0 ? angle + 2 * Math.PI : angle;
   }
 
   @Override

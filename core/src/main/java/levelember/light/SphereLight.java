@@ -1,5 +1,6 @@
 package levelember.light;
 
+import levelember.math.Trig;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 
@@ -32,14 +33,13 @@ public final class SphereLight extends LightSource {
     double cos = 1 - rise;
     double sin2 = Math.min(sin2Max, rise * (2 - rise));
     double sin = Math.sqrt(sin2);
-    double phi = 2 * Math.PI * v;
     x /= d;
     y /= d;
     z /= d;
     double sign = Math.copySign(1, z);
     double a = -1 / (sign + z);
     double b = x * y * a;
-    double lx = sin * Math.cos(phi), ly = sin * Math.sin(phi);
+    double lx = sin * Trig.cosine(v), ly = sin * Trig.sine(v);
     to.x = (float) (lx * (1 + sign * x * x * a) + ly * b + cos * x);
     to.y = (float) (lx * sign * b + ly * (sign + y * y * a) + cos * y);
     to.z = (float) (-lx * sign * x - ly * y + cos * z);

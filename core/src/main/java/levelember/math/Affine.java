@@ -63,6 +63,28 @@ public record Affine(Vec3 x, Vec3 y, Vec3 z, Vec3 shift) {
     return x.dot(y.cross(z));
   }
 
+  /**
+   * The map back.
+   *
+   * @throws ArithmeticException when this one flattens space
+   */
+  public Affine inverse() {
+    double d = determinant();
+    if (d == 0) {
+      throw new ArithmeticException("a map that flattens space has no inverse");
+    }
+    Vec3 r0 = y.cross(z).times(1 / d);
+    Vec3 r1 = z.cross(x).times(1 / d);
+    Vec3 r2 = x.cross(y).times(1 / d);
+    Affine linear =
+        new Affine(
+            new Vec3(r0.x(), r1.x(), r2.x()),
+            new Vec3(r0.y(), r1.y(), r2.y()),
+            new Vec3(r0.z(), r1.z(), r2.z()),
+            Vec3.ZERO);
+    return new Affine(linear.x, linear.y, linear.z, linear.direction(shift).times(-1));
+  }
+
   /** This map after the other one: {@code (this ∘ first)(p) = this(first(p))}. */
   public Affine after(Affine first) {
     return new Affine(

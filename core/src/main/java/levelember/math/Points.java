@@ -10,6 +10,8 @@ package levelember.math;
 public final class Points {
   private static final float TO_UNIT = 0x1p-24f;
   private int pixelKey;
+
+  /** The sample's number, its bits reversed. */
   private int sample;
 
   /** First coordinate of the last pair. */
@@ -21,32 +23,31 @@ public final class Points {
   /** Starts a sample of a pixel. */
   public void start(int seed, int pixel, int sample) {
     pixelKey = hash(pixel ^ hash(seed));
-    this.sample = sample;
+    this.sample = Integer.reverse(sample);
   }
 
   /** Draws the pair of a dimension key into {@link #u} and {@link #v}. */
   public void pair(int dimension) {
     int key = hash(pixelKey ^ hash(dimension * 0x9E3779B9 + 0x7F4A7C15));
-    int index = scramble(sample, key);
-    int x = Integer.reverse(index);
-    int y = sobolSecond(index);
-    u = unit(scramble(x, key ^ 0x5851F42D));
-    v = unit(scramble(y, key ^ 0x14057B7E));
+    int x = permuted(sample, key);
+    int y = sobolSecond(x);
+    u = unit(Integer.reverse(permuted(Integer.reverse(x), key ^ 0x5851F42D)));
+    v = unit(Integer.reverse(permuted(Integer.reverse(y), key ^ 0x14057B7E)));
   }
 
   /** Draws a single number of a dimension key. */
   public float single(int dimension) {
     int key = hash(pixelKey ^ hash(dimension * 0x9E3779B9 + 0x7F4A7C15));
-    return unit(scramble(Integer.reverse(scramble(sample, key)), key ^ 0x5851F42D));
+    int x = permuted(sample, key);
+    return unit(Integer.reverse(permuted(Integer.reverse(x), key ^ 0x5851F42D)));
   }
 
   private static float unit(int bits) {
     return (bits >>> 8) * TO_UNIT;
   }
 
-  /** Second Sobol dimension: the Pascal matrix modulo two, by butterflies. */
-  private static int sobolSecond(int index) {
-    int x = Integer.reverse(index);
+  /** Second Sobol dimension of a reversed index: the Pascal matrix modulo two, by butterflies. */
+  private static int sobolSecond(int x) {
     x ^= x << 16;
     x ^= (x & 0x00FF00FF) << 8;
     x ^= (x & 0x0F0F0F0F) << 4;
@@ -55,14 +56,14 @@ public final class Points {
     return x;
   }
 
-  private static int scramble(int x, int seed) {
-    int r = Integer.reverse(x);
+  /** The Laine–Karras permutation, which scrambles from the lowest bit up. */
+  private static int permuted(int r, int seed) {
     r ^= r * 0x3d20adea;
     r += seed;
     r *= (seed >>> 16) | 1;
     r ^= r * 0x05526c56;
     r ^= r * 0x53a22864;
-    return Integer.reverse(r);
+    return r;
   }
 
   /** A well mixed hash of 32 bits (Wellons' lowbias32). */

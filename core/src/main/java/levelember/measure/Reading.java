@@ -1,5 +1,6 @@
 package levelember.measure;
 
+import java.util.stream.IntStream;
 import levelember.film.Film;
 import levelember.look.DisplayCurve;
 import levelember.math.Colour;
@@ -54,30 +55,46 @@ public record Reading(double luminance, double stops, int layer, double share) {
 
   /** Mean luminance that every layer adds to the picture, cd/m². */
   public static double[] means(Film film, float[] weights) {
-    double[] means = new double[film.layers()];
-    for (int k = 0; k < means.length; k++) {
-      float[] s = film.sums(k);
-      double total = 0;
-      for (int y = 0; y < film.height(); y++) {
-        int n = film.samples(k, y);
-        if (n == 0) {
-          continue;
-        }
-        double r = 0, g = 0, b = 0;
-        int end = 3 * (y + 1) * film.width();
-        for (int i = 3 * y * film.width(); i < end; i += 3) {
-          r += s[i];
-          g += s[i + 1];
-          b += s[i + 2];
-        }
-        total +=
-            Colour.luminance(
-                    (float) (weights[3 * k] * r),
-                    (float) (weights[3 * k + 1] * g),
-                    (float) (weights[3 * k + 2] * b))
-                / n;
+    return weighed(unitMeans(film), weights);
+  }
+
+  /** Mean of every layer at unit weight: red, green and blue of each, cd/m². */
+  public static double[] unitMeans(Film film) {
+    double[] means = new double[3 * film.layers()];
+    IntStream.range(0, film.layers()).parallel().forEach(k -> unitMean(film, k, means));
+    return means;
+  }
+
+  private static void unitMean(Film film, int layer, double[] to) {
+    float[] s = film.sums(layer);
+    double pixels = (double) film.width() * film.height();
+    for (int y = 0; y < film.height(); y++) {
+      int n = film.samples(layer, y);
+      if (n == 0) {
+        continue;
       }
-      means[k] = total / film.width() / film.height();
+      double r = 0, g = 0, b = 0;
+      int end = 3 * (y + 1) * film.width();
+      for (int i = 3 * y * film.width(); i < end; i += 3) {
+        r += s[i];
+        g += s[i + 1];
+        b += s[i + 2];
+      }
+      to[3 * layer] += r / n / pixels;
+      to[3 * layer + 1] += g / n / pixels;
+      to[3 * layer + 2] += b / n / pixels;
+    }
+  }
+
+  /** Mean luminance of every layer from its unit mean. */
+  public static double[] weighed(double[] unitMeans, float[] weights) {
+    double[] means = new double[unitMeans.length / 3];
+    for (int k = 0; k < means.length; k++) {
+      means[k] =
+          Colour.luminance(
+              (float) (weights[3 * k] * unitMeans[3 * k]),
+              (float) (weights[3 * k + 1] * unitMeans[3 * k + 1]),
+              (float) (weights[3 * k + 2] * unitMeans[3 * k + 2]));
     }
     return means;
   }

@@ -1,5 +1,7 @@
 package levelember.surface;
 
+import levelember.math.Trig;
+
 /**
  * The isotropic GGX distribution of microfacet normals with Smith's height-correlated masking.
  *
@@ -59,9 +61,8 @@ final class Ggx {
     }
     float t2x = -vz * t1y, t2y = vz * t1x, t2z = vx * t1y - vy * t1x;
     float r = (float) Math.sqrt(u);
-    float phi = (float) (2 * Math.PI) * v;
-    float p1 = r * (float) Math.cos(phi);
-    float p2 = r * (float) Math.sin(phi);
+    float p1 = r * (float) Trig.cosine(v);
+    float p2 = r * (float) Trig.sine(v);
     float s = 0.5f * (1 + vz);
     p2 = (1 - s) * (float) Math.sqrt(Math.max(0, 1 - p1 * p1)) + s * p2;
     float p3 = (float) Math.sqrt(Math.max(0, 1 - p1 * p1 - p2 * p2));

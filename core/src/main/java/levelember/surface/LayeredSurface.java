@@ -1,5 +1,6 @@
 package levelember.surface;
 
+import levelember.math.Trig;
 import levelember.shoot.Material;
 
 /**
@@ -118,9 +119,12 @@ public final class LayeredSurface {
     float mirror = metal * Math.max(red, Math.max(green, blue)) + base * coatAlbedoOut;
     float matte = base * (1 - coatAlbedoOut) * Math.max(red, Math.max(green, blue));
     float sum = mirror + matte;
-    return sum <= 0
-        ? 1
-        : Math.clamp(mirror / sum, matte > 0 ? 0.1f * Math.min(1, coat + metal) : 1, 1);
+    if (!(sum > 0) || !(matte > 0)) {
+      return 1;
+    }
+    float least = 0.1f * Math.min(1, coat + metal);
+    float share = mirror / sum;
+    return share < least ? least : share;
   }
 
   /**
@@ -150,9 +154,8 @@ public final class LayeredSurface {
       iz = c * m[2] - oz;
     } else {
       float radius = (float) Math.sqrt(u);
-      float phi = 2 * PI * v;
-      ix = radius * (float) Math.cos(phi);
-      iy = radius * (float) Math.sin(phi);
+      ix = radius * (float) Trig.cosine(v);
+      iy = radius * (float) Trig.sine(v);
       iz = (float) Math.sqrt(Math.max(0, 1 - u));
     }
     if (iz <= 0) {

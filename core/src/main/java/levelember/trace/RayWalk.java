@@ -2,22 +2,28 @@ package levelember.trace;
 
 /**
  * Walks rays through a {@link Hierarchy}. One object a thread: it owns the stack and holds the
- * result of the last ray in its fields.
+ * result of the last ray in its fields; nothing is allocated per ray. Triangles are hit from both
+ * sides.
  *
- * <p>Triangles are hit from both sides, by Möller and Trumbore 1997.
+ * <p>Where the module {@code jdk.incubator.vector} is there, boxes and triangles are tested as many
+ * at a time as the machine's vectors have lanes; else the plain walk does the same one by one.
  */
-public final class RayWalk {
-  /** Boxes are widened by a few roundings. */
-  private static final float WIDER = 1.0000004f;
+public abstract sealed class RayWalk permits PlainWalk, WideWalk {
+  static final int PLAIN_WIDTH = 2;
 
-  private final Hierarchy hierarchy;
-  private final int[] stack = new int[128];
-  private final float[] entered = new float[128];
+  final Hierarchy hierarchy;
+  final long[] stack;
+
+  /** The ray in the frame of a mesh: origin and direction. */
+  float mx, my, mz, ex, ey, ez;
 
   /** Distance of the hit in lengths of the direction; infinite without one. */
   public float t;
 
-  /** Number of the triangle hit, −1 without one. */
+  /** Number of the instance hit, −1 without one. */
+  public int instance;
+
+  /** Number of the triangle hit in its mesh. */
   public int triangle;
 
   /** Weight of the triangle's second corner at the hit. */
@@ -26,186 +32,183 @@ public final class RayWalk {
   /** Weight of the triangle's third corner at the hit. */
   public float c;
 
-  public RayWalk(Hierarchy hierarchy) {
+  RayWalk(Hierarchy hierarchy) {
     this.hierarchy = hierarchy;
+    stack = new long[hierarchy.stack + 1];
   }
 
-  /** The nearest hit between 0 and {@code far}; true when there is one. */
-  public boolean nearest(float ox, float oy, float oz, float dx, float dy, float dz, float far) {
+  /** A walk through a hierarchy. */
+  public static RayWalk of(Hierarchy hierarchy) {
+    return hierarchy.width == PLAIN_WIDTH ? new PlainWalk(hierarchy) : new WideWalk(hierarchy);
+  }
+
+  /** Children a node that suit this machine. */
+  static int width() {
+    return Machine.WIDTH;
+  }
+
+  /** Asked once, and only where the module is there, so that the class loads without it. */
+  private static final class Machine {
+    static final int WIDTH =
+        ModuleLayer.boot().findModule("jdk.incubator.vector").isPresent()
+            ? Math.max(WideWalk.WIDTH, PLAIN_WIDTH)
+            : PLAIN_WIDTH;
+  }
+
+  /** The nearest hit between 0 and {@code far}, of what any ray sees; true when there is one. */
+  public final boolean nearest(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far) {
+    return nearest(ox, oy, oz, dx, dy, dz, far, Hierarchy.EVERY_KIND);
+  }
+
+  /**
+   * The nearest hit between 0 and {@code far}; true when there is one.
+   *
+   * @param kind one bit: only what shows to this kind of ray is hit
+   */
+  public final boolean nearest(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far, int kind) {
     t = far;
-    triangle = -1;
-    walk(ox, oy, oz, dx, dy, dz, false);
-    if (triangle < 0) {
+    instance = -1;
+    if (!hierarchy.empty()) {
+      walk(ox, oy, oz, dx, dy, dz, kind, null, false);
+    }
+    if (instance < 0) {
       t = Float.POSITIVE_INFINITY;
       return false;
     }
     return true;
   }
 
-  /** Whether anything stands between 0 and {@code far}. */
-  public boolean blocked(float ox, float oy, float oz, float dx, float dy, float dz, float far) {
+  /** Whether anything that any ray sees stands between 0 and {@code far}. */
+  public final boolean blocked(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far) {
+    return blocked(ox, oy, oz, dx, dy, dz, far, Hierarchy.EVERY_KIND, null);
+  }
+
+  /**
+   * Whether anything stands between 0 and {@code far}.
+   *
+   * @param kind one bit: only what shows to this kind of ray blocks
+   * @param pieces bits of the pieces that block, 64 a word, or null for all
+   */
+  public final boolean blocked(
+      float ox,
+      float oy,
+      float oz,
+      float dx,
+      float dy,
+      float dz,
+      float far,
+      int kind,
+      long[] pieces) {
     t = far;
-    triangle = -1;
-    walk(ox, oy, oz, dx, dy, dz, true);
-    return triangle >= 0;
+    instance = -1;
+    if (!hierarchy.empty()) {
+      walk(ox, oy, oz, dx, dy, dz, kind, pieces, true);
+    }
+    return instance >= 0;
   }
 
-  private void walk(float ox, float oy, float oz, float dx, float dy, float dz, boolean any) {
-    Hierarchy h = hierarchy;
-    if (h.empty()) {
-      return;
-    }
-    float[] nodes = h.nodes;
-    float ix = reciprocal(dx), iy = reciprocal(dy), iz = reciprocal(dz);
-    float px = -ox * ix, py = -oy * iy, pz = -oz * iz;
-    int nearX = dx < 0 ? 3 : 0, nearY = dy < 0 ? 4 : 1, nearZ = dz < 0 ? 5 : 2;
-    int farX = 3 - nearX, farY = 5 - nearY, farZ = 7 - nearZ;
-    int top = 0;
-    int at = 0;
-    while (true) {
-      if (at >= 0) {
-        float in =
-            most(
-                Math.fma(nodes[at + nearX], ix, px),
-                Math.fma(nodes[at + nearY], iy, py),
-                Math.fma(nodes[at + nearZ], iz, pz));
-        float out =
-            least(
-                Math.fma(nodes[at + farX], ix, px),
-                Math.fma(nodes[at + farY], iy, py),
-                Math.fma(nodes[at + farZ], iz, pz),
-                t);
-        float in2 =
-            most(
-                Math.fma(nodes[at + 6 + nearX], ix, px),
-                Math.fma(nodes[at + 6 + nearY], iy, py),
-                Math.fma(nodes[at + 6 + nearZ], iz, pz));
-        float out2 =
-            least(
-                Math.fma(nodes[at + 6 + farX], ix, px),
-                Math.fma(nodes[at + 6 + farY], iy, py),
-                Math.fma(nodes[at + 6 + farZ], iz, pz),
-                t);
-        boolean left = in <= out * WIDER, right = in2 <= out2 * WIDER;
-        if (left) {
-          int first = Float.floatToRawIntBits(nodes[at + 12]);
-          if (right) {
-            int second = Float.floatToRawIntBits(nodes[at + 13]);
-            if (in <= in2) {
-              stack[top] = second;
-              entered[top++] = in2;
-              at = first;
-            } else {
-              stack[top] = first;
-              entered[top++] = in;
-              at = second;
-            }
-          } else {
-            at = first;
-          }
-          continue;
-        } else if (right) {
-          at = Float.floatToRawIntBits(nodes[at + 13]);
-          continue;
-        }
-      } else {
-        int leaf = ~at;
-        int first = leaf >>> 4, end = first + (leaf & 15);
-        for (int i = first; i < end; i++) {
-          if (hit(i, ox, oy, oz, dx, dy, dz) && any) {
-            return;
-          }
-        }
-      }
-      do {
-        if (top == 0) {
-          return;
-        }
-        at = stack[--top];
-      } while (entered[top] > t);
-    }
+  /** Walks one ray from {@link #t}; leaves the hit in the fields. */
+  abstract void walk(
+      float ox,
+      float oy,
+      float oz,
+      float dx,
+      float dy,
+      float dz,
+      int kind,
+      long[] pieces,
+      boolean any);
+
+  /** Takes a ray, begun {@code skip} further along, into the frame of an instance's mesh. */
+  final void intoMesh(
+      int number, float skip, float ox, float oy, float oz, float dx, float dy, float dz) {
+    float[] m = hierarchy.toMesh;
+    int r = 12 * number;
+    float x = Math.fma(skip, dx, ox), y = Math.fma(skip, dy, oy), z = Math.fma(skip, dz, oz);
+    mx = Math.fma(m[r], x, Math.fma(m[r + 1], y, Math.fma(m[r + 2], z, m[r + 3])));
+    my = Math.fma(m[r + 4], x, Math.fma(m[r + 5], y, Math.fma(m[r + 6], z, m[r + 7])));
+    mz = Math.fma(m[r + 8], x, Math.fma(m[r + 9], y, Math.fma(m[r + 10], z, m[r + 11])));
+    ex = Math.fma(m[r], dx, Math.fma(m[r + 1], dy, m[r + 2] * dz));
+    ey = Math.fma(m[r + 4], dx, Math.fma(m[r + 5], dy, m[r + 6] * dz));
+    ez = Math.fma(m[r + 8], dx, Math.fma(m[r + 9], dy, m[r + 10] * dz));
   }
 
-  private static float reciprocal(float d) {
+  /** Whether an instance is passed by. */
+  final boolean passes(int candidate, int kind, long[] pieces) {
+    if ((hierarchy.shows[candidate] & kind) == 0) {
+      return true;
+    }
+    int piece = hierarchy.piece[candidate];
+    return pieces != null && (pieces[piece >> 6] >>> (piece & 63) & 1) == 0;
+  }
+
+  static float reciprocal(float d) {
     return 1 / (Math.abs(d) < 1e-20f ? Math.copySign(1e-20f, d) : d);
   }
 
-  // Plain comparisons: Math.max and Math.min care for NaN and −0 and cost several times more.
-  private static float most(float a, float b, float c) {
-    float ab = a > b ? a : b;
-    float abc = ab > c ? ab : c;
-    return abc > 0 ? abc : 0;
+  /** Number of the piece hit. */
+  public final int piece() {
+    return hierarchy.piece[instance];
   }
 
-  private static float least(float a, float b, float c, float d) {
-    float ab = a < b ? a : b, cd = c < d ? c : d;
-    return ab < cd ? ab : cd;
+  /** Writes the place of the hit in the world into three floats. */
+  public final void place(float[] to) {
+    MeshHierarchy mesh = hierarchy.meshes[instance];
+    corners(mesh.mesh.positions(), mesh.mesh.indices(), to);
+    float[] m = hierarchy.toWorld;
+    int at = 12 * instance;
+    float x = to[0], y = to[1], z = to[2];
+    for (int k = 0; k < 3; k++) {
+      int row = at + 4 * k;
+      to[k] = Math.fma(m[row], x, Math.fma(m[row + 1], y, Math.fma(m[row + 2], z, m[row + 3])));
+    }
   }
 
-  private boolean hit(int i, float ox, float oy, float oz, float dx, float dy, float dz) {
-    float[] e = hierarchy.soup.edges;
-    int at = 9 * i;
-    float e1x = e[at + 3], e1y = e[at + 4], e1z = e[at + 5];
-    float e2x = e[at + 6], e2y = e[at + 7], e2z = e[at + 8];
-    float px = dy * e2z - dz * e2y, py = dz * e2x - dx * e2z, pz = dx * e2y - dy * e2x;
-    float det = e1x * px + e1y * py + e1z * pz;
-    if (det == 0) {
-      return false;
-    }
-    float inv = 1 / det;
-    float sx = ox - e[at], sy = oy - e[at + 1], sz = oz - e[at + 2];
-    float u = (sx * px + sy * py + sz * pz) * inv;
-    if (!(u >= 0 && u <= 1)) {
-      return false;
-    }
-    float qx = sy * e1z - sz * e1y, qy = sz * e1x - sx * e1z, qz = sx * e1y - sy * e1x;
-    float v = (dx * qx + dy * qy + dz * qz) * inv;
-    if (!(v >= 0 && u + v <= 1)) {
-      return false;
-    }
-    float d = (e2x * qx + e2y * qy + e2z * qz) * inv;
-    if (!(d > 0 && d < t)) {
-      return false;
-    }
-    t = d;
-    triangle = i;
-    b = u;
-    c = v;
-    return true;
+  /** Writes the unit shading normal at the hit, in the world, into three floats. */
+  public final void shadingNormal(float[] to) {
+    MeshHierarchy mesh = hierarchy.meshes[instance];
+    corners(mesh.mesh.normals(), mesh.mesh.indices(), to);
+    turned(to[0], to[1], to[2], to);
   }
 
   /** Writes the unit geometric normal of the hit triangle, outside as wound, into three floats. */
-  public void faceNormal(float[] to) {
-    float[] e = hierarchy.soup.edges;
-    int at = 9 * triangle;
-    float x = e[at + 4] * e[at + 8] - e[at + 5] * e[at + 7];
-    float y = e[at + 5] * e[at + 6] - e[at + 3] * e[at + 8];
-    float z = e[at + 3] * e[at + 7] - e[at + 4] * e[at + 6];
-    store(to, x, y, z);
+  public final void faceNormal(float[] to) {
+    MeshHierarchy mesh = hierarchy.meshes[instance];
+    float[] p = mesh.mesh.positions();
+    int[] index = mesh.mesh.indices();
+    int a = 3 * index[3 * triangle], b = 3 * index[3 * triangle + 1];
+    int c = 3 * index[3 * triangle + 2];
+    float ux = p[b] - p[a], uy = p[b + 1] - p[a + 1], uz = p[b + 2] - p[a + 2];
+    float vx = p[c] - p[a], vy = p[c + 1] - p[a + 1], vz = p[c + 2] - p[a + 2];
+    float x = uy * vz - uz * vy, y = uz * vx - ux * vz, z = ux * vy - uy * vx;
+    float l = 1 / (Math.abs(x) + Math.abs(y) + Math.abs(z));
+    turned(x * l, y * l, z * l, to);
   }
 
-  /** Writes the unit shading normal at the hit into three floats. */
-  public void shadingNormal(float[] to) {
-    float[] n = hierarchy.soup.normals;
-    int at = 9 * triangle;
+  /** Weighs three floats of each corner of the hit triangle. */
+  private void corners(float[] from, int[] index, float[] to) {
+    int p = 3 * index[3 * triangle], q = 3 * index[3 * triangle + 1];
+    int r = 3 * index[3 * triangle + 2];
     float a = 1 - b - c;
-    store(
-        to,
-        a * n[at] + b * n[at + 3] + c * n[at + 6],
-        a * n[at + 1] + b * n[at + 4] + c * n[at + 7],
-        a * n[at + 2] + b * n[at + 5] + c * n[at + 8]);
+    for (int k = 0; k < 3; k++) {
+      to[k] = a * from[p + k] + b * from[q + k] + c * from[r + k];
+    }
   }
 
-  /** Number of the piece hit. */
-  public int piece() {
-    return hierarchy.soup.piece[triangle];
-  }
-
-  private static void store(float[] to, float x, float y, float z) {
-    float l = (float) Math.sqrt(x * x + y * y + z * z);
+  /** A normal of the mesh's frame in the world: by the transpose of the map back. */
+  private void turned(float x, float y, float z, float[] to) {
+    float[] m = hierarchy.toMesh;
+    int at = 12 * instance;
+    float wx = m[at] * x + m[at + 4] * y + m[at + 8] * z;
+    float wy = m[at + 1] * x + m[at + 5] * y + m[at + 9] * z;
+    float wz = m[at + 2] * x + m[at + 6] * y + m[at + 10] * z;
+    float l = (float) Math.sqrt(wx * wx + wy * wy + wz * wz);
     float s = l > 0 ? 1 / l : 0;
-    to[0] = x * s;
-    to[1] = y * s;
-    to[2] = z * s;
+    to[0] = wx * s;
+    to[1] = wy * s;
+    to[2] = wz * s;
   }
 }

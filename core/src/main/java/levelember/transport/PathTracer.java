@@ -33,6 +33,7 @@ final class PathTracer {
   private final Scattering scattering = new Scattering();
   private final LightRay lightRay = new LightRay();
   private final ThinLens.Ray ray = new ThinLens.Ray();
+  private final float[] place = new float[3];
   private final float[] face = new float[3];
   private final float[] normal = new float[3];
 
@@ -44,7 +45,7 @@ final class PathTracer {
     this.lens = lens;
     this.bounces = bounces;
     this.seed = seed;
-    walk = new RayWalk(scene.hierarchy);
+    walk = RayWalk.of(scene.hierarchy);
   }
 
   /** Adds sample number {@code sample} of one pixel to those layers that are wanted. */
@@ -131,7 +132,8 @@ final class PathTracer {
       float lx = -(tx * dx + ty * dy + tz * dz);
       float ly = -(sx * dx + sy * dy + sz * dz);
       float lz = facing;
-      float hx = ox + far * dx, hy = oy + far * dy, hz = oz + far * dz;
+      walk.place(place);
+      float hx = place[0], hy = place[1], hz = place[2];
       float px0 = off(hx, gx), py0 = off(hy, gy), pz0 = off(hz, gz);
 
       float chance = asked(depth);
@@ -230,11 +232,8 @@ final class PathTracer {
 
   /** Power heuristic: the weight of the technique whose density comes first. */
   private static float power(float own, float other) {
-    if (own == Float.POSITIVE_INFINITY) {
-      return 1;
-    }
-    double a = (double) own * own, b = (double) other * other;
-    return (float) (a / (a + b));
+    float times = other / own;
+    return own == Float.POSITIVE_INFINITY ? 1 : 1 / (1 + times * times);
   }
 
   private static void add(Film film, int layer, int at, float r, float g, float b) {

@@ -6,6 +6,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.ThreadFactory;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
@@ -34,6 +35,11 @@ public final class Renderer implements AutoCloseable {
    * @param seed other seeds give other noise
    */
   public Renderer(int threads, int bounces, int seed) {
+    this(threads, bounces, seed, Renderer::tracing);
+  }
+
+  /** The same with threads of the caller's making, which should not keep the program alive. */
+  public Renderer(int threads, int bounces, int seed, ThreadFactory factory) {
     if (threads < 1 || bounces < 0) {
       throw new IllegalArgumentException(
           "threads are 1 or more and bounces 0 or more, not " + threads + " and " + bounces);
@@ -41,14 +47,13 @@ public final class Renderer implements AutoCloseable {
     this.threads = threads;
     this.bounces = bounces;
     this.seed = seed;
-    pool =
-        Executors.newFixedThreadPool(
-            threads,
-            task -> {
-              Thread t = new Thread(task, "ember-trace");
-              t.setDaemon(true);
-              return t;
-            });
+    pool = Executors.newFixedThreadPool(threads, factory);
+  }
+
+  private static Thread tracing(Runnable task) {
+    Thread t = new Thread(task, "ember-trace");
+    t.setDaemon(true);
+    return t;
   }
 
   /** Asks the tracing threads to rest at their next row, so that other work has the cores. */
@@ -70,7 +75,7 @@ public final class Renderer implements AutoCloseable {
     if (film.layers() == 0) {
       return RayCount.NONE;
     }
-    ThinLens lens = new ThinLens(scene.shot(), film.width(), film.height());
+    ThinLens lens = new ThinLens(scene.shot(), film.fullWidth(), film.fullHeight(), film.step());
     RayCount all = RayCount.NONE;
     while (film.samples() < samples && !stop.getAsBoolean()) {
       AtomicInteger next = new AtomicInteger();

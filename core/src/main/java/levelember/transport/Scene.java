@@ -28,21 +28,32 @@ import levelember.trace.Hierarchy;
  * layer for every piece, and the lights at unit value. Immutable; threads share it.
  */
 public final class Scene {
+  final SetGeometry set;
   final Hierarchy hierarchy;
   final LayeredSurface[] surfaces;
   final int[] emissionLayer;
   final LightSource[] lights;
   private final Shoot shoot;
   private final Shot shot;
+  private final Map<Material, LayeredSurface> bySurface = new HashMap<>();
 
-  private Scene(Shoot shoot, Shot shot, Hierarchy hierarchy, LightSource[] lights) {
+  private Scene(
+      Shoot shoot,
+      Shot shot,
+      SetGeometry set,
+      Hierarchy hierarchy,
+      LightSource[] lights,
+      Map<Material, LayeredSurface> ready) {
+    this.set = set;
     this.shoot = shoot;
     this.shot = shot;
     this.hierarchy = hierarchy;
     this.lights = lights;
     Map<String, LayeredSurface> byMaterial = new HashMap<>();
     for (Material m : shoot.materials()) {
-      byMaterial.put(m.id(), new LayeredSurface(m));
+      LayeredSurface surface = ready.get(m);
+      bySurface.put(m, surface == null ? new LayeredSurface(m) : surface);
+      byMaterial.put(m.id(), bySurface.get(m));
     }
     List<Piece> pieces = shoot.pieces();
     surfaces = new LayeredSurface[pieces.size()];
@@ -65,22 +76,26 @@ public final class Scene {
    * @throws levelember.shoot.ImpossibleValue when the set is too large
    */
   public static Scene of(Shoot shoot, Shot shot, Pictures pictures) {
-    Hierarchy hierarchy = Hierarchy.of(SetGeometry.of(shoot.pieces()));
-    return new Scene(shoot, shot, hierarchy, lights(shoot, pictures, null, null));
+    SetGeometry set = SetGeometry.of(shoot.pieces());
+    return new Scene(shoot, shot, set, Hierarchy.of(set), lights(shoot, pictures, null), Map.of());
   }
 
   /** Compiles the next state of a shoot, keeping what the edit does not touch. */
   public Scene next(Shoot after, Shot shotAfter, Pictures pictures, EditCost cost) {
-    Hierarchy h = cost.geometry() ? Hierarchy.of(SetGeometry.of(after.pieces())) : hierarchy;
-    return new Scene(after, shotAfter, h, lights(after, pictures, this, cost));
+    SetGeometry nextSet = cost.geometry() ? set.next(after.pieces()) : set;
+    Hierarchy h = cost.geometry() ? hierarchy.next(nextSet, n -> {}) : hierarchy;
+    return new Scene(after, shotAfter, nextSet, h, lights(after, pictures, this), bySurface);
   }
 
-  private static LightSource[] lights(Shoot shoot, Pictures pictures, Scene before, EditCost cost) {
+  private static LightSource[] lights(Shoot shoot, Pictures pictures, Scene before) {
+    Map<Light, LightSource> ready = new HashMap<>();
+    for (int i = 0; before != null && i < before.lights.length; i++) {
+      ready.put(before.shoot.lights().get(i).withoutWeights(), before.lights[i]);
+    }
     List<LightSource> lights = new ArrayList<>();
-    for (int i = 0; i < shoot.lights().size(); i++) {
-      Light light = shoot.lights().get(i);
-      boolean keep = before != null && cost.from()[i] >= 0;
-      lights.add(keep ? before.lights[cost.from()[i]] : compiled(light, pictures));
+    for (Light light : shoot.lights()) {
+      LightSource source = ready.get(light.withoutWeights());
+      lights.add(source == null ? compiled(light, pictures) : source);
     }
     return lights.toArray(LightSource[]::new);
   }

@@ -102,11 +102,12 @@ class TessellationTest {
             null,
             true);
     SetGeometry set = SetGeometry.of(List.of(box, group));
-    Triangles t = set.triangles();
+    Triangles t = set.flattened();
+    assertThat(set.triangles()).isEqualTo(36);
+    assertThat(set.placed()).allSatisfy(p -> assertThat(p.piece()).isZero());
     assertThat(t.count()).isEqualTo(36);
     double volume = 0, most = 0;
     for (int i = 0; i < t.count(); i++) {
-      assertThat(set.piece(i)).isZero();
       Vec3 a = t.position(t.index(i, 0));
       volume += a.dot(t.position(t.index(i, 1)).cross(t.position(t.index(i, 2)))) / 6;
       most = Math.max(most, a.y());

@@ -22,6 +22,7 @@ final class Application implements AutoCloseable {
     ProcessBuilder builder =
         new ProcessBuilder(
             Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+            "--add-modules=jdk.incubator.vector",
             "--enable-native-access=ALL-UNNAMED",
             "-jar",
             System.getProperty("ember.jar"));

@@ -8,7 +8,6 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.locks.LockSupport;
 import levelember.film.EditCost;
 import levelember.film.Ladder;
-import levelember.formats.PngFile;
 import levelember.light.LayerWeights;
 import levelember.look.DisplayCurve;
 import levelember.measure.Reading;
@@ -33,7 +32,13 @@ final class LiveSession {
   private static final Logger LOG = LoggerFactory.getLogger(LiveSession.class);
   private static final long SLICE_NANOS = 200_000_000;
   private static final long LATER_FRAMES_NANOS = 450_000_000;
-  private static final float QUALITY = 0.9f;
+  private static final long SHARES_NANOS = 1_000_000_000;
+
+  /** Longest wait for the page to draw the answer to its hand. */
+  private static final long HAND_REST_NANOS = 80_000_000;
+
+  /** How long the cores stay with the page after a fader moved, as it will move again. */
+  private static final long NEXT_MOVE_NANOS = 180_000_000;
 
   /** What is to be seen. */
   private record Wanted(
@@ -61,6 +66,11 @@ final class LiveSession {
   private String failure;
   private RayCount raysSinceEdit = RayCount.NONE;
   private long tracedNanos;
+  private double[] unitMeans;
+  private long measuredNanos;
+  private volatile boolean mixedOnly;
+  private volatile long awaited;
+  private volatile long restUntil;
 
   LiveSession(String id, Renderer renderer, int samples, Pictures pictures, Shoot shoot, long rev) {
     this.id = id;
@@ -188,6 +198,7 @@ final class LiveSession {
           }
           announceProgress(rest);
         }
+        letDraw();
         if (rest || scene == null || !wantedBySomebody() || !trace()) {
           await();
         }
@@ -248,12 +259,24 @@ final class LiveSession {
           resized
               ? new Ladder(next.width(), next.height(), scene.layers())
               : ladder.withLayers(cost.from());
+      if (resized || !sameLayers(cost.from(), shown.shoot().lights().size())) {
+        unitMeans = null;
+      }
       if (resized || !cost.nothing()) {
         tracedNanos = 0;
       }
       raysSinceEdit = RayCount.NONE;
+      mixedOnly = !resized && cost.nothing();
       shown = next;
     }
+  }
+
+  private static boolean sameLayers(int[] from, int before) {
+    boolean same = from.length == before;
+    for (int i = 0; i < from.length; i++) {
+      same &= from[i] == i;
+    }
+    return same;
   }
 
   /** Traces a slice; false when there is nothing left to trace. */
@@ -282,30 +305,61 @@ final class LiveSession {
     return true;
   }
 
-  /** Mixes the layers and sends the picture: four bytes of header length, header, JPEG. */
+  /** Mixes the layers and sends the picture as docs/live-channel.md says. */
   private void send() {
     if (views.isEmpty()) {
       return;
     }
     long begin = System.nanoTime();
-    Picture picture = ladder.mix(LayerWeights.of(shown.shoot()));
+    int step = ladder.shownStep();
+    Picture picture = ladder.mix(LayerWeights.of(shown.shoot()), step);
     byte[] codes = new DisplayCurve(shown.shoot().lookOf(shown.shot())).quick(picture);
-    byte[] jpeg = PngFile.jpeg(codes, picture.width(), picture.height(), QUALITY);
     Map<String, Object> head = new LinkedHashMap<>();
     head.put("revision", shown.revision());
     head.put("mark", shown.mark());
     head.put("shot", shown.shot().id());
-    head.put("width", picture.width());
-    head.put("height", picture.height());
+    head.put("width", ladder.width());
+    head.put("height", ladder.height());
+    head.put("columns", picture.width());
+    head.put("rows", picture.height());
     head.put("step", ladder.step());
     head.put("samples", ladder.full().samples());
     head.put("rays", raysSinceEdit.all());
     head.put("mixMillis", (System.nanoTime() - begin) / 1_000_000);
     head.put("sinceEditMillis", (System.nanoTime() - shown.sinceNanos()) / 1_000_000);
     byte[] json = JsonMapper.shared().writeValueAsBytes(head);
-    ByteBuffer frame = ByteBuffer.allocate(4 + json.length + jpeg.length);
-    frame.putInt(json.length).put(json).put(jpeg);
+    ByteBuffer frame = ByteBuffer.allocate(4 + json.length + codes.length);
+    frame.putInt(json.length).put(json).put(codes);
+    if (shown.mark() > 0 && shown.mark() != awaited) {
+      awaited = shown.mark();
+      restUntil = System.nanoTime() + HAND_REST_NANOS;
+    }
     views.forEach(v -> v.frame(frame.array()));
+  }
+
+  /** A page has drawn the answer to its hand. */
+  void drawn(long mark) {
+    synchronized (lock) {
+      if (mark == awaited) {
+        restUntil = mixedOnly ? System.nanoTime() + NEXT_MOVE_NANOS : 0;
+        lock.notifyAll();
+      }
+    }
+  }
+
+  /** Leaves the cores to the page for a moment after an answer to its hand. */
+  private void letDraw() {
+    synchronized (lock) {
+      long left = restUntil - System.nanoTime();
+      while (left > 0 && !changed && !closed) {
+        try {
+          lock.wait(1 + left / 1_000_000);
+        } catch (InterruptedException e) {
+          closed = true;
+        }
+        left = restUntil - System.nanoTime();
+      }
+    }
   }
 
   /** Samples, speed, and how much of the picture every light gives. */
@@ -315,9 +369,13 @@ final class LiveSession {
     }
     int number = ladder.next(samples);
     float[] weights = LayerWeights.of(shown.shoot());
-    // The film of a quarter size is complete early and gives the shares just as well.
-    int best = ladder.full().samples() > 0 ? 3 : 1;
-    double[] means = Reading.means(ladder.film(best), weights);
+    long now = System.nanoTime();
+    if (unitMeans == null || now - measuredNanos > SHARES_NANOS) {
+      // The film of a quarter size is complete early and gives the shares just as well.
+      unitMeans = Reading.unitMeans(ladder.film(ladder.full().samples() > 0 ? 3 : 1));
+      measuredNanos = now;
+    }
+    double[] means = Reading.weighed(unitMeans, weights);
     double sum = 0;
     for (double m : means) {
       sum += m;

@@ -27,7 +27,11 @@ class LiveSessions {
       Executors.newSingleThreadScheduledExecutor(
           Thread.ofPlatform().name("ember-sessions").daemon().factory());
   private final Renderer renderer =
-      new Renderer(Runtime.getRuntime().availableProcessors(), Renderer.USUAL_BOUNCES, 1);
+      new Renderer(
+          Runtime.getRuntime().availableProcessors(),
+          Renderer.USUAL_BOUNCES,
+          1,
+          task -> Background.thread(task, "ember-trace"));
 
   LiveSessions(Shoots shoots, Assets assets, @Value("${ember.samples}") int samples) {
     this.shoots = shoots;

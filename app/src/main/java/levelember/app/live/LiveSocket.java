@@ -59,7 +59,17 @@ class LiveSocket extends TextWebSocketHandler {
     Watcher watcher = watchers.remove(socket.getId());
     if (watcher != null) {
       watcher.stop();
+      forget(watcher);
       sessions.left(watcher.id, watcher.session, watcher);
+    }
+  }
+
+  /** What a page was trying goes with it. */
+  private void forget(Watcher watcher) {
+    if (watcher.trying) {
+      watcher.trying = false;
+      Shoots.State state = shoots.state(watcher.id);
+      watcher.session.show(ShootDocument.read(state.document()), state.revision(), 0);
     }
   }
 
@@ -85,19 +95,18 @@ class LiveSocket extends TextWebSocketHandler {
     switch (m.path("type").stringValue("")) {
       case "try" -> {
         Shoots.State state = shoots.state(watcher.id);
+        watcher.trying = true;
         session.show(
             shoots.tried(state, m.path("operations")), state.revision(), m.path("mark").asLong(0));
       }
-      case "untry" -> {
-        Shoots.State state = shoots.state(watcher.id);
-        session.show(ShootDocument.read(state.document()), state.revision(), 0);
-      }
+      case "untry" -> forget(watcher);
       case "shot" -> session.shot(m.path("id").stringValue(""));
       case "size" ->
           session.size(
               Math.clamp(m.path("width").asInt(0), LEAST_SIDE, MOST_SIDE),
               Math.clamp(m.path("height").asInt(0), LEAST_SIDE, MOST_SIDE));
       case "pause" -> session.pause(m.path("paused").booleanValue(false));
+      case "drawn" -> session.drawn(m.path("mark").asLong(0));
       case "probe" -> {
         Map<String, Object> reading =
             session.reading(
@@ -109,7 +118,7 @@ class LiveSocket extends TextWebSocketHandler {
       }
       default ->
           throw new ImpossibleValue(
-              "type", m.path("type"), "one of try, untry, shot, size, pause, probe");
+              "type", m.path("type"), "one of try, untry, shot, size, pause, drawn, probe");
     }
   }
 
@@ -120,6 +129,7 @@ class LiveSocket extends TextWebSocketHandler {
     final String id;
     final LiveSession session;
     private final Queue<String> messages = new ArrayDeque<>();
+    private volatile boolean trying;
     private byte[] frame;
     private boolean stopped;
 

@@ -18,11 +18,7 @@ class WarmUp {
 
   @EventListener(ApplicationReadyEvent.class)
   void begin() {
-    Thread.ofPlatform()
-        .name("ember-warm-up")
-        .daemon()
-        .priority(Thread.MIN_PRIORITY)
-        .start(this::run);
+    Background.thread(this::run, "ember-warm-up").start();
   }
 
   private void run() {
@@ -31,7 +27,9 @@ class WarmUp {
     Scene scene = Scene.of(pack.shoot(), pack.shoot().shots().getFirst(), pack.pictures());
     Film film = new Film(160, 90, scene.layers());
     long end = System.nanoTime() + NANOS;
-    try (Renderer renderer = new Renderer(1, Renderer.USUAL_BOUNCES, 1)) {
+    try (Renderer renderer =
+        new Renderer(
+            1, Renderer.USUAL_BOUNCES, 1, task -> Background.thread(task, "ember-warm-up"))) {
       renderer.trace(scene, film, 64, () -> System.nanoTime() > end);
     }
   }

@@ -1,0 +1,104 @@
+package levelember.bench;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.concurrent.Callable;
+import java.util.function.Supplier;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Measures the renderer on this machine and prints what it found. */
+@Command(
+    name = "ember bench",
+    mixinStandardHelpOptions = true,
+    description = "Measures the renderer on this machine: medians, with the least and the most.")
+public final class Main implements Callable<Integer> {
+  @Option(
+      names = "--rounds",
+      description = "repeats of each measurement (default ${DEFAULT-VALUE})")
+  private int rounds = 7;
+
+  @Option(names = "--only", split = ",", description = "of kernel, build, tracer, edits, noise")
+  private Set<String> only = new TreeSet<>();
+
+  @Option(names = "--out", description = "write all figures as JSON")
+  private Path out;
+
+  public static void main(String[] args) {
+    System.exit(new CommandLine(new Main()).execute(args));
+  }
+
+  @Override
+  public Integer call() throws Exception {
+    if (rounds < 1) {
+      System.err.println("ember: --rounds is 1 or more");
+      return 2;
+    }
+    Map<String, Supplier<Map<String, Object>>> parts = new LinkedHashMap<>();
+    parts.put("kernel", () -> KernelFigures.measured(rounds));
+    parts.put("build", () -> BuildFigures.measured(rounds));
+    parts.put("tracer", () -> TracerFigures.measured("armillary", rounds));
+    for (String part : only) {
+      if (!parts.containsKey(part)) {
+        System.err.println("ember: --only takes " + String.join(", ", parts.keySet()));
+        return 2;
+      }
+    }
+    Map<String, Object> all = new LinkedHashMap<>();
+    all.put("machine", machine());
+    for (var part : parts.entrySet()) {
+      if (only.isEmpty() || only.contains(part.getKey())) {
+        Map<String, Object> figures = part.getValue().get();
+        all.put(part.getKey(), figures);
+        System.out.println(part.getKey());
+        print(figures, "  ");
+      }
+    }
+    Runtime r = Runtime.getRuntime();
+    all.put("heapMegabytesNow", (r.totalMemory() - r.freeMemory()) >> 20);
+    if (out != null) {
+      JsonMapper mapper = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
+      Files.write(out, mapper.writeValueAsBytes(all));
+    }
+    return 0;
+  }
+
+  private static Map<String, Object> machine() {
+    Map<String, Object> to = new LinkedHashMap<>();
+    to.put("java", System.getProperty("java.vm.name") + " " + Runtime.version());
+    to.put("system", System.getProperty("os.name") + " " + System.getProperty("os.arch"));
+    to.put("cores", Runtime.getRuntime().availableProcessors());
+    to.put("heapMegabytes", Runtime.getRuntime().maxMemory() >> 20);
+    return to;
+  }
+
+  private static void print(Map<?, ?> figures, String indent) {
+    figures.forEach((name, value) -> {
+      if (value instanceof Spread s) {
+        System.out.printf(
+            Locale.ROOT,
+            "%s%-36s %10.3f   (%.3f to %.3f)%n",
+            indent,
+            name,
+            s.median(),
+            s.least(),
+            s.most());
+      } else if (value instanceof Map<?, ?> m) {
+        System.out.println(indent + name);
+        print(m, indent + "  ");
+      } else if (value instanceof Double d) {
+        System.out.printf(Locale.ROOT, "%s%-36s %10.3f%n", indent, name, d);
+      } else {
+        System.out.printf("%s%-36s %10s%n", indent, name, value);
+      }
+    });
+  }
+}

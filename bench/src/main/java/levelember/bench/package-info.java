@@ -1,0 +1,2 @@
+/** Measures the renderer: the kernel, the path tracer, edits and convergence on the demo. */
+package levelember.bench;
