@@ -28,6 +28,8 @@ export interface Material {
   gloss: number;
   ior: number;
   transmission: number;
+  thin: boolean;
+  abbe: number;
 }
 
 export type Unit = 'lm' | 'cd' | 'lx' | 'cd/m2' | 'W';

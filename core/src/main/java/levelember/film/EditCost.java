@@ -102,20 +102,7 @@ public record EditCost(boolean geometry, boolean everything, int[] from) {
   }
 
   private static List<Material> named(List<Material> materials) {
-    return materials.stream()
-        .map(m ->
-            new Material(
-                m.id(),
-                "traced",
-                m.colour(),
-                m.metalness(),
-                m.roughness(),
-                m.gloss(),
-                m.ior(),
-                m.transmission(),
-                m.tint(),
-                m.tintDepth()))
-        .toList();
+    return materials.stream().map(m -> m.named(m.id(), "traced")).toList();
   }
 
   private static Shot camera(Shot s) {

@@ -1,65 +1,186 @@
 package levelember.shoot;
 
 /**
- * A layered surface: a metal, or a glossy coat over a matte base, or clear smooth glass, mixed by
- * {@code metalness} and {@code transmission}.
+ * A layered surface, from the outside in: sheen, a clear coat, then a mix of metal, glass and a
+ * glossy dielectric over a matte base.
  *
  * @param id unique among materials
  * @param name as the artist reads it
  * @param colour albedo of the matte base, or reflectance of the metal at normal incidence, 0…1
  * @param metalness 0 dielectric … 1 metal
+ * @param edge tint of the metal towards its edge, 0…1; white leaves Schlick's curve
+ * @param index complex index of the metal, which then stands for colour and edge; or null
  * @param roughness perceptual, squared for the GGX width; 0 mirror … 1 matte
- * @param gloss weight of the dielectric coat's reflection: 0 leaves a pure matte surface
- * @param ior index of refraction of the dielectric, 1…3
- * @param transmission 0 opaque … 1 clear glass; above 0 the surface is smooth (roughness 0)
- * @param tint what is left of white light after {@code tintDepth} metres inside glass, 0…1
- * @param tintDepth metres
+ * @param gloss weight of the dielectric's reflection: 0 leaves a pure matte surface
+ * @param ior index of refraction of the dielectric at 587.6 nm, 1…3
+ * @param glass what passes through
+ * @param coat clear coat
+ * @param sheen soft rim of fibres or dust
  */
 public record Material(
     String id,
     String name,
     Rgb colour,
     double metalness,
+    Rgb edge,
+    Index index,
     double roughness,
     double gloss,
     double ior,
-    double transmission,
-    Rgb tint,
-    double tintDepth) {
+    Glass glass,
+    Coat coat,
+    Sheen sheen) {
 
   public Material {
     Checks.id(id);
     Checks.name("name", name);
     colour.checked("colour", 1);
     Checks.range("metalness", metalness, 0, 1);
+    edge.checked("edge", 1);
     Checks.range("roughness", roughness, 0, 1);
     Checks.range("gloss", gloss, 0, 1);
     Checks.range("ior", ior, 1, 3);
-    Checks.range("transmission", transmission, 0, 1);
-    if (transmission > 0 && roughness > 0) {
-      throw new ImpossibleValue("roughness", roughness, "0 when transmission is above 0");
+  }
+
+  /**
+   * Complex index of refraction n + ik of a metal, by channel.
+   *
+   * @param n 0…20
+   * @param k 0…20
+   */
+  public record Index(Rgb n, Rgb k) {
+    public Index {
+      n.checked("n", 20);
+      k.checked("k", 20);
     }
-    tint.checked("tint", 1);
-    Checks.range("tintDepth", tintDepth, 1e-5, 1000);
+  }
+
+  /**
+   * Glass.
+   *
+   * @param transmission 0 opaque … 1 glass
+   * @param tint what is left of white light after {@code tintDepth} metres, or after once through a
+   *     thin wall, 0…1
+   * @param tintDepth metres
+   * @param thin a wall without inside: light passes without being bent
+   * @param abbe Abbe number, 10…100; 0 disperses nothing
+   */
+  public record Glass(double transmission, Rgb tint, double tintDepth, boolean thin, double abbe) {
+    public static final Glass NONE = new Glass(0, Rgb.WHITE, 0.01, false, 0);
+
+    public Glass {
+      Checks.range("transmission", transmission, 0, 1);
+      tint.checked("tint", 1);
+      Checks.range("tintDepth", tintDepth, 1e-5, 1000);
+      if (abbe != 0) {
+        Checks.range("abbe", abbe, 10, 100);
+      }
+    }
+  }
+
+  /**
+   * A clear coat over everything.
+   *
+   * @param amount 0…1
+   * @param roughness perceptual, 0…1
+   * @param ior 1…3
+   */
+  public record Coat(double amount, double roughness, double ior) {
+    public static final Coat NONE = new Coat(0, 0.1, 1.5);
+
+    public Coat {
+      Checks.range("amount", amount, 0, 1);
+      Checks.range("roughness", roughness, 0, 1);
+      Checks.range("ior", ior, 1, 3);
+    }
+  }
+
+  /**
+   * Sheen over everything.
+   *
+   * @param colour 0…1; black is none
+   * @param roughness 0.05 a narrow rim … 1 all over
+   */
+  public record Sheen(Rgb colour, double roughness) {
+    public static final Sheen NONE = new Sheen(Rgb.grey(0), 0.5);
+
+    public Sheen {
+      colour.checked("colour", 1);
+      Checks.range("roughness", roughness, 0.05, 1);
+    }
+  }
+
+  /** The same surface under another id and name. */
+  public Material named(String newId, String newName) {
+    return new Material(
+        newId, newName, colour, metalness, edge, index, roughness, gloss, ior, glass, coat, sheen);
+  }
+
+  /** The same surface with other glass. */
+  public Material with(Glass other) {
+    return new Material(
+        id, name, colour, metalness, edge, index, roughness, gloss, ior, other, coat, sheen);
+  }
+
+  /** The same surface with another coat. */
+  public Material with(Coat other) {
+    return new Material(
+        id, name, colour, metalness, edge, index, roughness, gloss, ior, glass, other, sheen);
+  }
+
+  /** The same surface with another sheen. */
+  public Material with(Sheen other) {
+    return new Material(
+        id, name, colour, metalness, edge, index, roughness, gloss, ior, glass, coat, other);
+  }
+
+  /** The same surface as a metal of a complex index. */
+  public Material with(Index other) {
+    return new Material(
+        id, name, colour, metalness, edge, other, roughness, gloss, ior, glass, coat, sheen);
+  }
+
+  private static Material plain(
+      String id, String name, Rgb colour, double metalness, double roughness, double gloss) {
+    return new Material(
+        id,
+        name,
+        colour,
+        metalness,
+        Rgb.WHITE,
+        null,
+        roughness,
+        gloss,
+        1.5,
+        Glass.NONE,
+        Coat.NONE,
+        Sheen.NONE);
   }
 
   /** A purely matte (Lambert) surface. */
   public static Material matte(String id, String name, Rgb colour) {
-    return new Material(id, name, colour, 0, 1, 0, 1.5, 0, Rgb.WHITE, 0.01);
+    return plain(id, name, colour, 0, 1, 0);
   }
 
   /** A bare metal of the given reflectance. */
   public static Material metal(String id, String name, Rgb colour, double roughness) {
-    return new Material(id, name, colour, 1, roughness, 1, 1.5, 0, Rgb.WHITE, 0.01);
+    return plain(id, name, colour, 1, roughness, 1);
   }
 
-  /** A matte base under a clear coat of the given roughness. */
+  /** A matte base under a dielectric of the given roughness. */
   public static Material glossy(String id, String name, Rgb colour, double roughness, double ior) {
-    return new Material(id, name, colour, 0, roughness, 1, ior, 0, Rgb.WHITE, 0.01);
+    Material m = plain(id, name, colour, 0, roughness, 1);
+    return new Material(
+        id, name, colour, 0, m.edge, null, roughness, 1, ior, m.glass, m.coat, m.sheen);
+  }
+
+  /** Glass of a roughness. */
+  public static Material glass(String id, String name, double roughness, double ior, Glass glass) {
+    return glossy(id, name, Rgb.WHITE, roughness, ior).with(glass);
   }
 
   /** Clear smooth glass. */
   public static Material glass(String id, String name, double ior, Rgb tint, double tintDepth) {
-    return new Material(id, name, Rgb.WHITE, 0, 0, 1, ior, 1, tint, tintDepth);
+    return glass(id, name, 0, ior, new Glass(1, tint, tintDepth, false, 0));
   }
 }

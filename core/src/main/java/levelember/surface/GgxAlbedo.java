@@ -4,11 +4,16 @@ package levelember.surface;
  * Directional albedo of a GGX reflector by cosine and roughness, split after Schlick's Fresnel so
  * that E(F0, F90) = F0·whole + (F90 − F0)·grazing.
  *
- * <p>Integrated once, by 24×24 midpoint samples of the visible normals a cell.
+ * <p>Integrated once, by midpoint samples of the visible normals, finest in the tail, a cell.
  */
 final class GgxAlbedo {
   private static final int SIDE = 48;
-  private static final int STRATA = 24;
+
+  /** Strata across the visible normals. */
+  static final int ACROSS = 48;
+
+  private static final int ROUND = 12;
+
   private static final float[] WHOLE = new float[SIDE * SIDE];
   private static final float[] GRAZING = new float[SIDE * SIDE];
 
@@ -20,8 +25,8 @@ final class GgxAlbedo {
         float cos = cosine(j);
         float ox = (float) Math.sqrt(1 - cos * cos);
         double whole = 0, grazing = 0;
-        for (int k = 0; k < STRATA * STRATA; k++) {
-          float u = (k / STRATA + 0.5f) / STRATA, v = (k % STRATA + 0.5f) / STRATA;
+        for (int k = 0; k < ACROSS * ROUND; k++) {
+          float u = across(k / ROUND), v = (k % ROUND + 0.5f) / ROUND;
           Ggx.visibleNormal(ox, 0, cos, alpha, u, v, m);
           float c = ox * m[0] + cos * m[2];
           float iz = 2 * c * m[2] - cos;
@@ -29,16 +34,28 @@ final class GgxAlbedo {
             continue;
           }
           double g = Ggx.maskingTwo(cos, iz, alpha) / Ggx.maskingOne(cos, alpha);
+          g *= weight(k / ROUND) / ROUND;
           whole += g;
           grazing += g * Math.pow(1 - c, 5);
         }
-        WHOLE[i * SIDE + j] = (float) (whole / (STRATA * STRATA));
-        GRAZING[i * SIDE + j] = (float) (grazing / (STRATA * STRATA));
+        WHOLE[i * SIDE + j] = (float) whole;
+        GRAZING[i * SIDE + j] = (float) grazing;
       }
     }
   }
 
   private GgxAlbedo() {}
+
+  /** The first number of stratum {@code i}: 1 − (1 − t)² over even t, as the tail is long. */
+  static float across(int i) {
+    float t = 1 - (i + 0.5f) / ACROSS;
+    return 1 - t * t;
+  }
+
+  /** What stratum {@code i} counts; all together 1. */
+  static double weight(int i) {
+    return 2 * (1 - (i + 0.5) / ACROSS) / ACROSS;
+  }
 
   /** Cells are finer towards grazing, where the albedo bends most. */
   private static float cosine(int j) {

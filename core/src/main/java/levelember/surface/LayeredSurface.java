@@ -2,63 +2,163 @@ package levelember.surface;
 
 import levelember.math.Trig;
 import levelember.shoot.Material;
+import levelember.shoot.Rgb;
 
 /**
- * A material made ready for tracing: GGX metal, GGX coat over a Lambert base, and smooth glass.
+ * A material made ready for tracing: sheen and a clear coat over a mix of GGX metal, rough or
+ * smooth glass (a body or a thin wall), and a GGX dielectric over a Lambert base.
  *
  * <p>All methods take unit directions in the local frame with the outgoing one at z &gt; 0 and
  * allocate nothing. Energy lost by single scattering is given back after Turquin 2019, "Practical
- * multiple scattering compensation for microfacet models"; base and coat are coupled after Kelemen
- * and Szirmay-Kalos 2001, so that a white base under any coat reflects all light. Fresnel: Schlick
- * 1994 for reflection lobes, the full equations for glass.
+ * multiple scattering compensation for microfacet models"; base and gloss are coupled after Kelemen
+ * and Szirmay-Kalos 2001; what lies under sheen and coat gets what these leave of the outgoing
+ * direction's light. So every lossless surface reflects and transmits all light. Refraction: Walter
+ * et al. 2007, "Microfacet Models for Refraction through Rough Surfaces", in radiance over the
+ * index squared, which passes interfaces unchanged. Fresnel: Schlick 1994 for gloss and coat, the
+ * full equations for glass and for metals of a complex index.
  */
 public final class LayeredSurface {
   private static final int STEPS = 64;
+  private static final int ROUND = 40;
   private static final float PI = (float) Math.PI;
+  private static final float LEAST_CHANCE = 0.08f;
 
   private final float alpha;
-  private final float red, green, blue;
+  private final boolean smooth;
+  private final float[] colour;
   private final float metal;
-  private final float coat;
+  private final float[] metalF0 = new float[3];
+  private final float[] metalEdge = new float[3];
+  private final float[] n;
+  private final float[] k;
+  private final float gloss;
   private final float f0;
   private final float glass;
-  private final float ior;
+  private final boolean thin;
+  private final double ior;
+  private final double abbe;
+  private final float[] tint;
   private final float[] absorption = new float[3];
   private final float[] whole = new float[STEPS + 1];
+  private final float[] glossAlbedo = new float[STEPS + 1];
+  private final float glossMean;
+  private final float[] glassOutside;
+  private final float[] glassInside;
+  private final float coat;
+  private final float coatAlpha;
+  private final float coatF0;
   private final float[] coatAlbedo = new float[STEPS + 1];
-  private final float coatMean;
+  private final float[] coatWhole = new float[STEPS + 1];
+  private final Sheen sheen;
+  private final float[] sheenColour;
+  private final float sheenMost;
+  private final float colourMost;
+  private final float metalMost;
 
   public LayeredSurface(Material m) {
     alpha = Ggx.alpha(m.roughness());
-    red = (float) m.colour().r();
-    green = (float) m.colour().g();
-    blue = (float) m.colour().b();
+    Material.Glass g = m.glass();
     metal = (float) m.metalness();
-    coat = (float) m.gloss();
-    ior = (float) m.ior();
-    glass = (float) ((1 - m.metalness()) * m.transmission());
-    double f = (m.ior() - 1) / (m.ior() + 1);
-    f0 = (float) (f * f);
-    absorption[0] = (float) (-Math.log(Math.max(m.tint().r(), 1e-6)) / m.tintDepth());
-    absorption[1] = (float) (-Math.log(Math.max(m.tint().g(), 1e-6)) / m.tintDepth());
-    absorption[2] = (float) (-Math.log(Math.max(m.tint().b(), 1e-6)) / m.tintDepth());
-    for (int i = 0; i <= STEPS; i++) {
-      float cos = square(i / (float) STEPS);
-      whole[i] = GgxAlbedo.whole(cos, m.roughness());
-      float single = f0 * whole[i] + (1 - f0) * GgxAlbedo.grazing(cos, m.roughness());
-      coatAlbedo[i] = Math.min(1, coat * single * (1 + f0 * (1 / whole[i] - 1)));
+    glass = (float) ((1 - m.metalness()) * g.transmission());
+    smooth = glass > 0 && m.roughness() == 0;
+    thin = g.thin();
+    ior = m.ior();
+    abbe = thin ? 0 : g.abbe();
+    colour = channels(m.colour());
+    gloss = (float) m.gloss();
+    f0 = normal(m.ior());
+    tint = channels(g.tint());
+    for (int c = 0; c < 3; c++) {
+      absorption[c] = thin ? 0 : (float) (-Math.log(Math.max(tint[c], 1e-6)) / g.tintDepth());
     }
+    n = m.index() == null ? null : channels(m.index().n());
+    k = m.index() == null ? null : channels(m.index().k());
+    float[] edge = channels(m.edge());
+    for (int c = 0; c < 3; c++) {
+      metalF0[c] = n == null ? colour[c] : Fresnel.conductor(1, n[c], k[c]);
+      metalEdge[c] = n == null ? Fresnel.edge(colour[c], edge[c]) : 0;
+    }
+    colourMost = most(colour);
+    metalMost = most(metalF0);
+    reflectors(m.roughness(), gloss, f0, whole, glossAlbedo);
     double mean = 0;
     int fine = 1024;
     for (int i = 0; i < fine; i++) {
       float cos = (i + 0.5f) / fine;
-      mean += 2 * cos * look(coatAlbedo, cos) / fine;
+      mean += 2 * cos * look(glossAlbedo, cos) / fine;
     }
-    coatMean = (float) mean;
+    glossMean = (float) mean;
+    coat = (float) m.coat().amount();
+    coatAlpha = Ggx.alpha(m.coat().roughness());
+    coatF0 = normal(m.coat().ior());
+    reflectors(m.coat().roughness(), coat, coatF0, coatWhole, coatAlbedo);
+    sheenColour = channels(m.sheen().colour());
+    sheenMost = most(sheenColour);
+    sheen = sheenMost > 0 ? new Sheen(m.sheen().roughness()) : null;
+    boolean body = glass > 0 && !smooth && !thin;
+    glassOutside = body ? glassAlbedo((float) (1 / ior)) : whole;
+    glassInside = body ? glassAlbedo((float) ior) : whole;
   }
 
-  private static float square(float x) {
-    return x * x;
+  private static float[] channels(Rgb c) {
+    return new float[] {(float) c.r(), (float) c.g(), (float) c.b()};
+  }
+
+  private static float most(float[] c) {
+    return Math.max(c[0], Math.max(c[1], c[2]));
+  }
+
+  private static float normal(double ior) {
+    double f = (ior - 1) / (ior + 1);
+    return (float) (f * f);
+  }
+
+  private static void reflectors(
+      double roughness, float weight, float f0, float[] whole, float[] albedo) {
+    for (int i = 0; i <= STEPS; i++) {
+      float s = i / (float) STEPS, cos = s * s;
+      whole[i] = GgxAlbedo.whole(cos, roughness);
+      float single = f0 * whole[i] + (1 - f0) * GgxAlbedo.grazing(cos, roughness);
+      albedo[i] = Math.min(1, weight * single * (1 + f0 * (1 / whole[i] - 1)));
+    }
+  }
+
+  /** What single scattering keeps, reflected and refracted together, by direction. */
+  private float[] glassAlbedo(float eta) {
+    float[] to = new float[STEPS + 1];
+    float[] m = new float[3];
+    for (int i = 0; i <= STEPS; i++) {
+      float s = i / (float) STEPS, oz = Math.max(1e-3f, s * s);
+      float ox = (float) Math.sqrt(1 - oz * oz);
+      double sum = 0;
+      for (int j = 0; j < GgxAlbedo.ACROSS * ROUND; j++) {
+        float u = GgxAlbedo.across(j / ROUND), v = (j % ROUND + 0.5f) / ROUND;
+        Ggx.visibleNormal(ox, 0, oz, alpha, u, v, m);
+        float c = ox * m[0] + oz * m[2];
+        if (c <= 0) {
+          continue;
+        }
+        float f = Fresnel.dielectric(c, eta);
+        float rz = 2 * c * m[2] - oz;
+        double share = GgxAlbedo.weight(j / ROUND) / ROUND / Ggx.maskingOne(oz, alpha);
+        if (rz > 0) {
+          sum += share * f * Ggx.maskingTwo(oz, rz, alpha);
+        }
+        if (f < 1) {
+          float tz = eta * (c * m[2] - oz) - refracted(c, eta) * m[2];
+          if (tz < 0) {
+            sum += share * (1 - f) * Ggx.maskingTwo(oz, -tz, alpha);
+          }
+        }
+      }
+      to[i] = (float) Math.max(0.05, sum);
+    }
+    return to;
+  }
+
+  /** Cosine on the far side of an interface. */
+  private static float refracted(float cos, float eta) {
+    return (float) Math.sqrt(Math.max(0, 1 - eta * eta * (1 - cos * cos)));
   }
 
   private static float look(float[] table, float cos) {
@@ -72,99 +172,305 @@ public final class LayeredSurface {
     return glass > 0;
   }
 
+  /** True where light that reaches the far side is scattered here by more than one direction. */
+  public boolean diffuses() {
+    return glass > 0 && !smooth;
+  }
+
+  /** True when a path must settle on one wavelength here. */
+  public boolean disperses() {
+    return glass > 0 && abbe > 0;
+  }
+
   /** Natural absorption per metre inside, by channel. */
   public float absorption(int channel) {
     return absorption[channel];
   }
 
-  /** Value times cosine, and density, for a pair of directions; glass has none. */
-  public void evaluate(float ox, float oy, float oz, float ix, float iy, float iz, Scattering s) {
+  private float eta(boolean entering, float wave) {
+    double index = abbe > 0 ? Spectrum.index(wave, ior, abbe) : ior;
+    return (float) (entering ? 1 / index : index);
+  }
+
+  /** Fills in the chances with which lobes are drawn. */
+  private void chances(float oz, boolean entering, float[] to) {
+    float top = entering ? look(coatAlbedo, oz) : 0;
+    float rim = entering && sheen != null ? sheenMost * sheen.albedo(oz) : 0;
+    float under = (1 - rim) * (1 - top);
+    float base = Math.max(0, 1 - metal - glass);
+    float lost = look(glossAlbedo, oz);
+    float mirror = metal * metalMost + base * lost;
+    float matte = base * (1 - lost) * colourMost;
+    to[0] = coat > 0 && entering ? Math.max(LEAST_CHANCE, (1 - rim) * top) : 0;
+    to[1] = rim > 0 ? Math.max(LEAST_CHANCE, rim) : 0;
+    to[2] = glass > 0 ? Math.max(LEAST_CHANCE * glass, under * glass) : 0;
+    boolean shines = metal > 0 || base > 0 && gloss > 0;
+    to[3] = shines ? Math.max(LEAST_CHANCE * Math.max(metal, base), under * mirror) : 0;
+    float rest = base > 0 && colourMost > 0 ? Math.max(0.02f, under * matte) : 0;
+    float sum = to[0] + to[1] + to[2] + to[3] + rest;
+    float scale = sum > 0 ? 1 / sum : 0;
+    for (int i = 0; i < 4; i++) {
+      to[i] *= scale;
+    }
+  }
+
+  /**
+   * Value times cosine, and density, for a pair of directions; what is smooth has none.
+   *
+   * @param entering the outgoing direction is on the outside of the piece
+   * @param wave the path's wavelength, for glass that disperses
+   */
+  public void evaluate(
+      float ox,
+      float oy,
+      float oz,
+      float ix,
+      float iy,
+      float iz,
+      boolean entering,
+      float wave,
+      Scattering s) {
     s.black();
-    if (oz <= 0 || iz <= 0 || glass >= 1) {
+    if (oz <= 0 || iz == 0) {
       return;
     }
-    float base = 1 - metal - glass;
-    float lost = look(coatAlbedo, oz);
-    float hx = ox + ix, hy = oy + iy, hz = oz + iz;
-    float l = (float) Math.sqrt(hx * hx + hy * hy + hz * hz);
-    float h = hz / l;
-    float c = Math.min(1, (ox * hx + oy * hy + oz * hz) / l);
-    float d = Ggx.distribution(h, alpha);
-    float schlick = fifth(1 - c);
-    float lobe = d * Ggx.maskingTwo(oz, iz, alpha) / (4 * oz);
-    float give = 1 / look(whole, oz) - 1;
-    float coatLobe = base * coat * (f0 + (1 - f0) * schlick) * (1 + f0 * give) * lobe;
-    float under =
-        base * (1 - lost) * (1 - look(coatAlbedo, iz)) / Math.max(1e-6f, 1 - coatMean) * iz / PI;
-    s.r = metal * metalLobe(red, schlick, give) * lobe + coatLobe + under * red;
-    s.g = metal * metalLobe(green, schlick, give) * lobe + coatLobe + under * green;
-    s.b = metal * metalLobe(blue, schlick, give) * lobe + coatLobe + under * blue;
-    float share = reflectedShare(lost);
-    s.pdf =
-        (1 - glass) * (share * d * Ggx.maskingOne(oz, alpha) / (4 * oz) + (1 - share) * iz / PI);
-  }
-
-  private static float metalLobe(float f0, float schlick, float give) {
-    return (f0 + (1 - f0) * schlick) * (1 + f0 * give);
-  }
-
-  private static float fifth(float x) {
-    float x2 = x * x;
-    return x2 * x2 * x;
-  }
-
-  /** How often a direction is drawn from the GGX lobe rather than from the cosine. */
-  private float reflectedShare(float coatAlbedoOut) {
-    float base = Math.max(0, 1 - metal - glass);
-    float mirror = metal * Math.max(red, Math.max(green, blue)) + base * coatAlbedoOut;
-    float matte = base * (1 - coatAlbedoOut) * Math.max(red, Math.max(green, blue));
-    float sum = mirror + matte;
-    if (!(sum > 0) || !(matte > 0)) {
-      return 1;
+    chances(oz, entering, s.chance);
+    float top = 0, rim = 0;
+    if (entering) {
+      top = look(coatAlbedo, oz);
+      rim = sheen == null ? 0 : sheenMost * sheen.albedo(oz);
     }
-    float least = 0.1f * Math.min(1, coat + metal);
-    float share = mirror / sum;
-    return share < least ? least : share;
+    float under = (1 - rim) * (1 - top);
+    if (glass > 0 && !smooth) {
+      rough(ox, oy, oz, ix, iy, iz, entering, wave, under, s);
+    }
+    if (iz < 0) {
+      return;
+    }
+    float hx = ox + ix, hy = oy + iy, hz = oz + iz;
+    float l = 1 / (float) Math.sqrt(hx * hx + hy * hy + hz * hz);
+    float h = hz * l;
+    float c = Math.min(1, (ox * hx + oy * hy + oz * hz) * l);
+    float schlick = Fresnel.fifth(c);
+    float base = Math.max(0, 1 - metal - glass);
+    float matte = 1 - s.chance[0] - s.chance[1] - s.chance[2] - s.chance[3];
+    if (metal > 0 || base > 0) {
+      float d = Ggx.distribution(h, alpha);
+      float lobe = under * d * Ggx.maskingTwo(oz, iz, alpha) / (4 * oz);
+      float give = 1 / look(whole, oz) - 1;
+      float shine = base * gloss * (f0 + (1 - f0) * schlick) * (1 + f0 * give) * lobe;
+      float flat =
+          under
+              * base
+              * (1 - look(glossAlbedo, oz))
+              * (1 - look(glossAlbedo, iz))
+              / Math.max(1e-6f, 1 - glossMean)
+              * iz
+              / PI;
+      float mirror = metal * lobe;
+      s.r += mirror * metalLobe(0, c, schlick, give) + shine + flat * colour[0];
+      s.g += mirror * metalLobe(1, c, schlick, give) + shine + flat * colour[1];
+      s.b += mirror * metalLobe(2, c, schlick, give) + shine + flat * colour[2];
+      s.pdf += s.chance[3] * d * Ggx.maskingOne(oz, alpha) / (4 * oz);
+    }
+    s.pdf += (matte > 1e-6f ? matte : 0) * iz / PI;
+    if (!entering) {
+      return;
+    }
+    if (rim > 0) {
+      float value = sheen.value(ox, oy, oz, ix, iy, iz);
+      s.r += sheenColour[0] * value;
+      s.g += sheenColour[1] * value;
+      s.b += sheenColour[2] * value;
+      s.pdf += s.chance[1] * iz / PI;
+    }
+    if (coat > 0) {
+      float d = Ggx.distribution(h, coatAlpha);
+      float give = 1 / look(coatWhole, oz) - 1;
+      float value =
+          (1 - rim)
+              * coat
+              * (coatF0 + (1 - coatF0) * schlick)
+              * (1 + coatF0 * give)
+              * d
+              * Ggx.maskingTwo(oz, iz, coatAlpha)
+              / (4 * oz);
+      s.r += value;
+      s.g += value;
+      s.b += value;
+      s.pdf += s.chance[0] * d * Ggx.maskingOne(oz, coatAlpha) / (4 * oz);
+    }
+  }
+
+  private float metalLobe(int channel, float c, float schlick, float give) {
+    float f = metalF0[channel];
+    float fresnel =
+        n == null
+            ? f + (1 - f) * schlick - metalEdge[channel] * c * schlick * (1 - c)
+            : Fresnel.conductor(c, n[channel], k[channel]);
+    return Math.max(0, fresnel) * (1 + f * give);
+  }
+
+  /** Adds rough glass: reflected where iz &gt; 0, refracted or passed through below. */
+  private void rough(
+      float ox,
+      float oy,
+      float oz,
+      float ix,
+      float iy,
+      float iz,
+      boolean entering,
+      float wave,
+      float under,
+      Scattering s) {
+    if (thin) {
+      float mz = Math.abs(iz);
+      float hx = ox + ix, hy = oy + iy, hz = oz + mz;
+      float l = 1 / (float) Math.sqrt(hx * hx + hy * hy + hz * hz);
+      float c = Math.min(1, (ox * hx + oy * hy + oz * hz) * l);
+      float d = Ggx.distribution(hz * l, alpha);
+      float value = under * glass * d * Ggx.maskingTwo(oz, mz, alpha) / (4 * oz) / look(whole, oz);
+      float f = Fresnel.dielectric(c, (float) (1 / ior));
+      boolean through = iz < 0;
+      s.r += value * wall(f, tint[0], through);
+      s.g += value * wall(f, tint[1], through);
+      s.b += value * wall(f, tint[2], through);
+      float mean = wallChance(f);
+      s.pdf += s.chance[2] * (through ? 1 - mean : mean) * d * Ggx.maskingOne(oz, alpha) / (4 * oz);
+      return;
+    }
+    float eta = eta(entering, wave);
+    float hx, hy, hz;
+    if (iz > 0) {
+      hx = ox + ix;
+      hy = oy + iy;
+      hz = oz + iz;
+    } else {
+      hx = -(eta * ox + ix);
+      hy = -(eta * oy + iy);
+      hz = -(eta * oz + iz);
+    }
+    float l = (float) Math.sqrt(hx * hx + hy * hy + hz * hz);
+    if (!(l > 1e-7f)) {
+      return;
+    }
+    l = Math.copySign(1 / l, hz);
+    hx *= l;
+    hy *= l;
+    hz *= l;
+    float co = ox * hx + oy * hy + oz * hz, ci = ix * hx + iy * hy + iz * hz;
+    if (!(co > 0) || iz < 0 && !(ci < 0)) {
+      return;
+    }
+    float f = Fresnel.dielectric(co, eta);
+    float share, jacobian;
+    if (iz > 0) {
+      share = f;
+      jacobian = 1 / (4 * co);
+    } else {
+      float sum = ci + eta * co;
+      share = 1 - f;
+      jacobian = -ci / (sum * sum);
+    }
+    float facets = Ggx.distribution(hz, alpha) * co / oz * jacobian * share;
+    float kept = look(entering ? glassOutside : glassInside, oz);
+    float value = under * glass * facets * Ggx.maskingTwo(oz, Math.abs(iz), alpha) / kept;
+    s.r += value;
+    s.g += value;
+    s.b += value;
+    s.pdf += s.chance[2] * facets * Ggx.maskingOne(oz, alpha);
+  }
+
+  /** What a thin wall reflects or passes after all bounces within, by what one pass leaves. */
+  private static float wall(float f, float left, boolean through) {
+    float inner = f * left, pass = (1 - f) * (1 - f) * left / (1 - inner * inner);
+    return through ? pass : f + pass * inner;
+  }
+
+  private float wallChance(float f) {
+    float left = most(tint);
+    float reflected = wall(f, left, false), passed = wall(f, left, true);
+    float share = reflected / (reflected + passed);
+    return share < 0.02f ? 0.02f : share > 0.98f ? 0.98f : share;
   }
 
   /**
    * Draws a direction from three numbers in [0, 1).
    *
    * @param entering the outgoing direction is on the outside of the piece
+   * @param wave the path's wavelength, for glass that disperses
    */
   public void draw(
-      float ox, float oy, float oz, boolean entering, float u, float v, float w, Scattering s) {
+      float ox,
+      float oy,
+      float oz,
+      boolean entering,
+      float wave,
+      float u,
+      float v,
+      float w,
+      Scattering s) {
     s.black();
     if (oz <= 0) {
       return;
     }
-    if (w < glass) {
-      drawGlass(ox, oy, oz, entering, w / glass, s);
-      return;
+    chances(oz, entering, s.chance);
+    float[] chance = s.chance;
+    float at = w;
+    int lobe = 0;
+    while (lobe < 4 && (at >= chance[lobe] || chance[lobe] == 0)) {
+      at -= chance[lobe++];
     }
-    w = (w - glass) / (1 - glass);
-    float share = reflectedShare(look(coatAlbedo, oz));
+    float[] m = s.facet;
     float ix, iy, iz;
-    if (w < share) {
-      float[] m = s.facet;
-      Ggx.visibleNormal(ox, oy, oz, alpha, u, v, m);
+    if (lobe == 0 || lobe == 3) {
+      Ggx.visibleNormal(ox, oy, oz, lobe == 0 ? coatAlpha : alpha, u, v, m);
       float c = 2 * (ox * m[0] + oy * m[1] + oz * m[2]);
       ix = c * m[0] - ox;
       iy = c * m[1] - oy;
       iz = c * m[2] - oz;
+    } else if (lobe == 2) {
+      float part = Math.min(at / chance[2], 0.9999999f);
+      if (smooth) {
+        drawSmooth(ox, oy, oz, entering, wave, part, s);
+        return;
+      }
+      Ggx.visibleNormal(ox, oy, oz, alpha, u, v, m);
+      float c = ox * m[0] + oy * m[1] + oz * m[2];
+      float eta = thin ? (float) (1 / ior) : eta(entering, wave);
+      float f = Fresnel.dielectric(Math.max(c, 0), eta);
+      boolean reflects = part < (thin ? wallChance(f) : f);
+      if (thin || reflects) {
+        ix = 2 * c * m[0] - ox;
+        iy = 2 * c * m[1] - oy;
+        iz = 2 * c * m[2] - oz;
+        if (iz <= 0) {
+          return;
+        }
+        iz = reflects ? iz : -iz;
+      } else {
+        float t = eta * c - refracted(c, eta);
+        ix = t * m[0] - eta * ox;
+        iy = t * m[1] - eta * oy;
+        iz = t * m[2] - eta * oz;
+        if (iz >= 0) {
+          return;
+        }
+      }
     } else {
       float radius = (float) Math.sqrt(u);
       ix = radius * (float) Trig.cosine(v);
       iy = radius * (float) Trig.sine(v);
       iz = (float) Math.sqrt(Math.max(0, 1 - u));
     }
-    if (iz <= 0) {
+    if (iz <= 0 && lobe != 2) {
       return;
     }
-    evaluate(ox, oy, oz, ix, iy, iz, s);
+    evaluate(ox, oy, oz, ix, iy, iz, entering, wave, s);
     s.x = ix;
     s.y = iy;
     s.z = iz;
+    s.through = iz < 0;
     if (s.pdf > 0) {
       float inverse = 1 / s.pdf;
       s.r *= inverse;
@@ -173,28 +479,37 @@ public final class LayeredSurface {
     }
   }
 
-  private void drawGlass(float ox, float oy, float oz, boolean entering, float w, Scattering s) {
-    float eta = entering ? 1 / ior : ior;
-    float sin2 = eta * eta * (1 - oz * oz);
-    float reflected = 1;
-    float ct = 0;
-    if (sin2 < 1) {
-      ct = (float) Math.sqrt(1 - sin2);
-      float rs = (eta * oz - ct) / (eta * oz + ct);
-      float rp = (oz - eta * ct) / (oz + eta * ct);
-      reflected = 0.5f * (rs * rs + rp * rp);
-    }
+  private void drawSmooth(
+      float ox, float oy, float oz, boolean entering, float wave, float part, Scattering s) {
+    float top = entering ? look(coatAlbedo, oz) : 0;
+    float rim = entering && sheen != null ? sheenMost * sheen.albedo(oz) : 0;
+    float value = (1 - rim) * (1 - top) * glass / s.chance[2];
     s.delta = true;
     s.pdf = 1;
-    s.r = s.g = s.b = 1;
-    s.x = -ox;
-    s.y = -oy;
-    s.z = oz;
-    if (w >= reflected) {
+    if (thin) {
+      float f = Fresnel.dielectric(oz, (float) (1 / ior));
+      float chance = wallChance(f);
+      s.through = part >= chance;
+      float scale = value / (s.through ? 1 - chance : chance);
+      s.r = scale * wall(f, tint[0], s.through);
+      s.g = scale * wall(f, tint[1], s.through);
+      s.b = scale * wall(f, tint[2], s.through);
+      s.x = -ox;
+      s.y = -oy;
+      s.z = s.through ? -oz : oz;
+      return;
+    }
+    s.r = s.g = s.b = value;
+    float eta = eta(entering, wave);
+    if (part < Fresnel.dielectric(oz, eta)) {
+      s.x = -ox;
+      s.y = -oy;
+      s.z = oz;
+    } else {
       s.through = true;
       s.x = -eta * ox;
       s.y = -eta * oy;
-      s.z = -ct;
+      s.z = -refracted(oz, eta);
     }
   }
 }

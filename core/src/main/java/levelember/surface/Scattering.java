@@ -19,6 +19,9 @@ public final class Scattering {
 
   final float[] facet = new float[3];
 
+  /** Chances of the lobes: coat, sheen, glass, mirror; the matte base has what is left. */
+  final float[] chance = new float[4];
+
   void black() {
     r = g = b = pdf = 0;
     delta = through = false;

@@ -7,6 +7,7 @@ import levelember.light.LightSource;
 import levelember.math.Points;
 import levelember.surface.LayeredSurface;
 import levelember.surface.Scattering;
+import levelember.surface.Spectrum;
 import levelember.trace.RayWalk;
 
 /**
@@ -21,7 +22,7 @@ import levelember.trace.RayWalk;
 final class PathTracer {
   private static final float[] ASKED = {1f, 0.5f, 0.35f, 0.25f};
   private static final int ROULETTE_FROM = 3;
-  private static final int PIXEL = 1, LENS = 2, TURN = 3, CHOICE = 4, ROULETTE = 5;
+  private static final int PIXEL = 1, LENS = 2, TURN = 3, CHOICE = 4, ROULETTE = 5, WAVE = 6;
   private static final int KINDS = 8;
 
   private final Scene scene;
@@ -61,6 +62,7 @@ final class PathTracer {
     float r = 1, g = 1, b = 1;
     float pdf = 0;
     boolean delta = true;
+    float wave = -1;
     LightSource[] lights = scene.lights;
     for (int depth = 0; ; depth++) {
       boolean hit = walk.nearest(ox, oy, oz, dx, dy, dz, Float.POSITIVE_INFINITY);
@@ -110,6 +112,12 @@ final class PathTracer {
           b *= (float) Math.exp(-surface.absorption(2) * far);
         }
       }
+      if (wave < 0 && surface.disperses()) {
+        wave = points.single(WAVE);
+        r *= Spectrum.response(wave, 0);
+        g *= Spectrum.response(wave, 1);
+        b *= Spectrum.response(wave, 2);
+      }
       float nx = normal[0], ny = normal[1], nz = normal[2];
       if (nx * gx + ny * gy + nz * gz < 0) {
         nx = -nx;
@@ -151,13 +159,17 @@ final class PathTracer {
           continue;
         }
         float wx = lightRay.x, wy = lightRay.y, wz = lightRay.z;
-        if (wx * gx + wy * gy + wz * gz <= 0) {
+        float side = wx * gx + wy * gy + wz * gz;
+        if (side <= 0 && !surface.diffuses()) {
           continue;
         }
         float ix = tx * wx + ty * wy + tz * wz;
         float iy = sx * wx + sy * wy + sz * wz;
         float iz = nx * wx + ny * wy + nz * wz;
-        surface.evaluate(lx, ly, lz, ix, iy, iz, scattering);
+        if (side < 0 != iz < 0) {
+          continue;
+        }
+        surface.evaluate(lx, ly, lz, ix, iy, iz, outside, wave, scattering);
         if (scattering.pdf <= 0) {
           continue;
         }
@@ -172,7 +184,12 @@ final class PathTracer {
           continue;
         }
         rays.shadow++;
-        if (!walk.blocked(px0, py0, pz0, wx, wy, wz, lightRay.distance * 0.9999f)) {
+        float reach = lightRay.distance * 0.9999f;
+        boolean blocked =
+            side > 0
+                ? walk.blocked(px0, py0, pz0, wx, wy, wz, reach)
+                : walk.blocked(off(hx, -gx), off(hy, -gy), off(hz, -gz), wx, wy, wz, reach);
+        if (!blocked) {
           add(film, k, at, cr, cg, cb);
         }
       }
@@ -180,7 +197,7 @@ final class PathTracer {
       int turn = depth * KINDS;
       points.pair(turn + TURN);
       float u = points.u, v = points.v;
-      surface.draw(lx, ly, lz, outside, u, v, points.single(turn + CHOICE), scattering);
+      surface.draw(lx, ly, lz, outside, wave, u, v, points.single(turn + CHOICE), scattering);
       if (!(scattering.pdf > 0)) {
         return;
       }

@@ -111,6 +111,11 @@ final class Fields {
     return vector(name, null);
   }
 
+  Rgb colour(String name) {
+    required(name);
+    return colour(name, null);
+  }
+
   Rgb colour(String name, Rgb usual) {
     if (!has(name)) {
       return usual;

@@ -162,12 +162,32 @@ public final class ShootDocument {
         f.text("name", id),
         f.colour("colour", Rgb.grey(0.5)),
         f.number("metalness", 0),
+        f.colour("edge", Rgb.WHITE),
+        f.object("index", null, ShootDocument::index),
         f.number("roughness", transmission > 0 ? 0 : 0.5),
         f.number("gloss", 1),
         f.number("ior", 1.5),
-        transmission,
-        f.colour("tint", Rgb.WHITE),
-        f.number("tintDepth", 0.01));
+        new Material.Glass(
+            transmission,
+            f.colour("tint", Rgb.WHITE),
+            f.number("tintDepth", 0.01),
+            f.flag("thin", false),
+            f.number("abbe", 0)),
+        f.object("coat", Material.Coat.NONE, ShootDocument::coat),
+        f.object("sheen", Material.Sheen.NONE, ShootDocument::sheen));
+  }
+
+  private static Material.Index index(Fields f) {
+    return new Material.Index(f.colour("n"), f.colour("k"));
+  }
+
+  private static Material.Coat coat(Fields f) {
+    return new Material.Coat(
+        f.number("amount", 1), f.number("roughness", 0.1), f.number("ior", 1.5));
+  }
+
+  private static Material.Sheen sheen(Fields f) {
+    return new Material.Sheen(f.colour("colour", Rgb.WHITE), f.number("roughness", 0.5));
   }
 
   private static Light light(Fields f) {

@@ -118,12 +118,29 @@ final class ShootTree {
     to.put("name", m.name());
     to.set("colour", colour(m.colour()));
     to.put("metalness", m.metalness());
+    to.set("edge", colour(m.edge()));
+    if (m.index() == null) {
+      to.putNull("index");
+    } else {
+      ObjectNode index = to.putObject("index");
+      index.set("n", colour(m.index().n()));
+      index.set("k", colour(m.index().k()));
+    }
     to.put("roughness", m.roughness());
     to.put("gloss", m.gloss());
     to.put("ior", m.ior());
-    to.put("transmission", m.transmission());
-    to.set("tint", colour(m.tint()));
-    to.put("tintDepth", m.tintDepth());
+    to.put("transmission", m.glass().transmission());
+    to.set("tint", colour(m.glass().tint()));
+    to.put("tintDepth", m.glass().tintDepth());
+    to.put("thin", m.glass().thin());
+    to.put("abbe", m.glass().abbe());
+    ObjectNode coat = to.putObject("coat");
+    coat.put("amount", m.coat().amount());
+    coat.put("roughness", m.coat().roughness());
+    coat.put("ior", m.coat().ior());
+    ObjectNode sheen = to.putObject("sheen");
+    sheen.set("colour", colour(m.sheen().colour()));
+    sheen.put("roughness", m.sheen().roughness());
     return to;
   }
 

@@ -96,7 +96,16 @@ class ShootDocumentTest {
     return new Shoot(
         "Everything",
         pieces,
-        List.of(Material.glass("glass", "Glass", 1.6, new Rgb(0.9, 0.95, 1), 0.02)),
+        List.of(
+            Material.glass(
+                    "glass",
+                    "Glass",
+                    0.2,
+                    1.6,
+                    new Material.Glass(0.9, Rgb.grey(0.95), 0.02, true, 40))
+                .with(new Material.Coat(0.5, 0.2, 1.4))
+                .with(new Material.Sheen(new Rgb(0.1, 0.2, 0.3), 0.7))
+                .with(new Material.Index(Rgb.grey(0.2), new Rgb(3, 2, 1)))),
         List.of(
             light(0, new Emitter.Rectangle(1, 2, true), Brightness.Unit.LUX),
             light(1, new Emitter.Sphere(0.1), Brightness.Unit.WATT),
@@ -137,6 +146,10 @@ class ShootDocumentTest {
           "material": "m"   | "material": "n"     | pieces[0].material         | id of a material
           "id": "m"         | "id": "m", "gloom": 1 | materials[0].gloom       | one of
           "id": "m"         | "id": "m", "roughness": 2 | materials[0].roughness | 0.0 to 1.0
+          "id": "m"         | "id": "m", "abbe": 3      | materials[0].abbe      | 10.0 to 100.0
+          "id": "m"         | "id": "m", "coat": { "ior": 9 } | materials[0].coat.ior | 1.0 to 3.0
+          "id": "m"         | "id": "m", "sheen": { "roughness": 0 } | materials[0].sheen.roughness | 0.05 to 1.0
+          "id": "m"         | "id": "m", "index": { "n": [1, 1, 1] } | materials[0].index.k | a value
           "id": "m"         | "id": "m", "colour": [1, 2] | materials[0].colour | three numbers
           "unit": "cd"      | "unit": "horses"    | lights[0].brightness.unit  | one of lm
           "unit": "cd"      | "unit": "cd/m2"     | lights[0].brightness.unit  | for a point

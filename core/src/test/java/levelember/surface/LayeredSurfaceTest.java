@@ -1,0 +1,101 @@
+package levelember.surface;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import levelember.math.Points;
+import levelember.shoot.Material;
+import levelember.shoot.Rgb;
+import org.junit.jupiter.api.Test;
+
+class LayeredSurfaceTest {
+  private static final int DRAWS = 1 << 14;
+
+  private static List<Material> lossless() {
+    List<Material> all = new ArrayList<>();
+    for (double r : new double[] {0.1, 0.3, 0.5, 0.8}) {
+      all.add(Material.metal("m", "metal " + r, Rgb.WHITE, r));
+      all.add(glass("glass 1.5 " + r, r, 1.5, false));
+      all.add(glass("glass 2.4 " + r, r, 2.4, false));
+      all.add(glass("thin " + r, r, 1.5, true));
+      all.add(
+          Material.metal("m", "coat and sheen " + r, Rgb.WHITE, 0.3)
+              .with(new Material.Coat(0.7, r, 1.5))
+              .with(new Material.Sheen(Rgb.grey(0.8), r)));
+    }
+    all.add(glass("smooth glass", 0, 1.5, false));
+    all.add(glass("smooth thin", 0, 1.5, true));
+    return all;
+  }
+
+  private static Material glass(String name, double roughness, double ior, boolean thin) {
+    return Material.glass("m", name, roughness, ior, new Material.Glass(1, Rgb.WHITE, 1, thin, 0));
+  }
+
+  private static double drawn(Material material, float cos, boolean entering) {
+    LayeredSurface surface = new LayeredSurface(material);
+    Scattering s = new Scattering();
+    Points points = new Points();
+    float sin = (float) Math.sqrt(1 - cos * cos);
+    double sum = 0;
+    for (int i = 0; i < DRAWS; i++) {
+      points.start(1, 5, i);
+      points.pair(1);
+      surface.draw(sin, 0, cos, entering, 0, points.u, points.v, points.single(2), s);
+      sum += s.pdf > 0 ? s.g : 0;
+    }
+    return sum / DRAWS;
+  }
+
+  @Test
+  void whatIsDrawnFromLosslessSurfacesCarriesAllLight() {
+    for (Material material : lossless()) {
+      for (float cos : new float[] {0.02f, 0.1f, 0.3f, 0.6f, 0.95f}) {
+        for (boolean entering : new boolean[] {true, false}) {
+          assertThat(drawn(material, cos, entering))
+              .as(material.name() + " at " + cos + (entering ? " outside" : " inside"))
+              .isCloseTo(1, within(0.011));
+        }
+      }
+    }
+  }
+
+  /**
+   * The density integrates to what is drawn, and values to the albedo, over a grid of directions.
+   */
+  @Test
+  void valuesAndDensitiesAgreeWithWhatIsDrawn() {
+    List<Material> all =
+        List.of(
+            Material.glossy("m", "glossy", new Rgb(0.6, 0.4, 0.2), 0.4, 1.5),
+            Material.metal("m", "metal", new Rgb(0.9, 0.6, 0.3), 0.5),
+            glass("glass", 0.5, 1.5, false),
+            glass("thin", 0.5, 1.5, true),
+            Material.matte("m", "coated", Rgb.grey(0.5))
+                .with(new Material.Coat(1, 0.4, 1.5))
+                .with(new Material.Sheen(Rgb.grey(0.5), 0.4)));
+    Scattering s = new Scattering();
+    for (Material material : all) {
+      LayeredSurface surface = new LayeredSurface(material);
+      for (boolean entering : new boolean[] {true, false}) {
+        double value = 0, density = 0;
+        int n = 300;
+        for (int i = 0; i < 2 * n; i++) {
+          double z = (i + 0.5) / n - 1, r = Math.sqrt(1 - z * z);
+          for (int j = 0; j < n; j++) {
+            double turn = 2 * Math.PI * (j + 0.5) / n;
+            float ix = (float) (r * Math.cos(turn)), iy = (float) (r * Math.sin(turn));
+            surface.evaluate(0.6f, 0, 0.8f, ix, iy, (float) z, entering, 0, s);
+            value += s.g * 2 * Math.PI / n / n;
+            density += s.pdf * 2 * Math.PI / n / n;
+          }
+        }
+        String at = material.name() + (entering ? " outside" : " inside");
+        assertThat(value).as(at).isCloseTo(drawn(material, 0.8f, entering), within(0.01));
+        assertThat(density).as(at).isBetween(0.9, 1.003);
+      }
+    }
+  }
+}
