@@ -4,24 +4,91 @@ import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 
 /**
- * All pieces of one material, shining 1 cd/m² from their outsides. Found where paths meet the
- * pieces; the pieces themselves are traced as the set.
+ * All pieces of one material, shining 1 cd/m² from their outsides. Drawn through a {@link
+ * LightTree}; also met where paths hit the pieces, which are traced as the set.
  */
 public final class EmissiveLight extends LightSource {
   private final String material;
+  private final LightTree tree;
 
-  public EmissiveLight(Light light, Emitter.Emissive e) {
+  /**
+   * The light of a material.
+   *
+   * @param triangles nine floats each: the corners in the world of all triangles of that material
+   */
+  public EmissiveLight(Light light, Emitter.Emissive e, float[] triangles) {
     super(light.id(), light.seenByCamera());
     material = e.material();
+    tree = triangles.length == 0 ? null : new LightTree(triangles);
   }
 
   public String material() {
     return material;
   }
 
+  /** False when no triangle is its own. */
+  public boolean shines() {
+    return tree != null;
+  }
+
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
-    return false;
+  public boolean choosing() {
+    return true;
+  }
+
+  @Override
+  public boolean draw(float px, float py, float pz, float u, float v, float w, LightRay to) {
+    if (tree == null || !tree.draw(px, py, pz, w, to.chosen)) {
+      return false;
+    }
+    int t = to.chosen.triangle;
+    // Uniform over the triangle (Heitz 2019, "A Low-Distortion Map Between Triangle and Square").
+    float b = u / 2, c = v / 2;
+    float shift = c - b;
+    if (shift > 0) {
+      c += shift;
+    } else {
+      b -= shift;
+    }
+    float a = 1 - b - c;
+    float x = a * tree.corner(t, 0, 0) + b * tree.corner(t, 1, 0) + c * tree.corner(t, 2, 0) - px;
+    float y = a * tree.corner(t, 0, 1) + b * tree.corner(t, 1, 1) + c * tree.corner(t, 2, 1) - py;
+    float z = a * tree.corner(t, 0, 2) + b * tree.corner(t, 1, 2) + c * tree.corner(t, 2, 2) - pz;
+    float d2 = x * x + y * y + z * z;
+    float d = (float) Math.sqrt(d2);
+    float s = 1 / d;
+    to.x = x * s;
+    to.y = y * s;
+    to.z = z * s;
+    to.distance = d;
+    float facing =
+        -(to.x * tree.normal(t, 0) + to.y * tree.normal(t, 1) + to.z * tree.normal(t, 2));
+    if (!(facing > 1e-6f) || !(d2 > 0)) {
+      return false;
+    }
+    to.pdf = (float) (to.chosen.chance * d2 / (facing * tree.area(t)));
+    to.delta = false;
+    to.white(1);
+    return to.pdf > 0;
+  }
+
+  /**
+   * Density per steradian with which {@link #draw} would have drawn the place that a ray has hit.
+   *
+   * @param triangle its number among the light's triangles
+   * @param distance metres from the point
+   */
+  public float density(
+      int triangle, float px, float py, float pz, float dx, float dy, float dz, float distance) {
+    float facing =
+        -(dx * tree.normal(triangle, 0)
+            + dy * tree.normal(triangle, 1)
+            + dz * tree.normal(triangle, 2));
+    if (!(facing > 1e-6f)) {
+      return 0;
+    }
+    return (float)
+        (tree.chance(triangle, px, py, pz) * distance * distance / (facing * tree.area(triangle)));
   }
 
   @Override

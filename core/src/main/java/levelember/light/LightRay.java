@@ -17,6 +17,8 @@ public final class LightRay {
   /** The light cannot be met by chance. */
   public boolean delta;
 
+  final LightTree.Draw chosen = new LightTree.Draw();
+
   void white(float value) {
     r = g = b = value;
   }

@@ -30,8 +30,15 @@ public abstract sealed class LightSource
    *
    * @param u in [0, 1)
    * @param v in [0, 1)
+   * @param w in [0, 1), where the light is {@link #choosing()}
    */
-  public abstract boolean draw(float px, float py, float pz, float u, float v, LightRay to);
+  public abstract boolean draw(
+      float px, float py, float pz, float u, float v, float w, LightRay to);
+
+  /** True when drawing needs a third number, to choose among parts. */
+  public boolean choosing() {
+    return false;
+  }
 
   /**
    * Whether a ray that is free up to {@code far} meets the light; if so gives its radiance and the

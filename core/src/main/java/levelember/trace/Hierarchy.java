@@ -38,6 +38,7 @@ public final class Hierarchy {
   final float[] toWorld;
 
   final int[] piece;
+  private final int[] from;
 
   /** Kinds of ray that see each instance. */
   final int[] shows;
@@ -55,6 +56,7 @@ public final class Hierarchy {
       float[] toMesh,
       float[] toWorld,
       int[] piece,
+      int[] from,
       int[] shows,
       Map<Triangles, MeshHierarchy> byMesh) {
     this.width = width;
@@ -63,6 +65,7 @@ public final class Hierarchy {
     this.toMesh = toMesh;
     this.toWorld = toWorld;
     this.piece = piece;
+    this.from = from;
     this.shows = shows;
     this.byMesh = byMesh;
     int deepest = 0;
@@ -107,7 +110,7 @@ public final class Hierarchy {
   public Hierarchy showing(int[] kindsByPiece) {
     int[] kinds = new int[piece.length];
     Arrays.setAll(kinds, i -> kindsByPiece[piece[i]]);
-    return new Hierarchy(width, top, meshes, toMesh, toWorld, piece, kinds, byMesh);
+    return new Hierarchy(width, top, meshes, toMesh, toWorld, piece, from, kinds, byMesh);
   }
 
   private static Hierarchy built(
@@ -138,6 +141,7 @@ public final class Hierarchy {
     float[] toMesh = new float[INSTANCE_MATRIX * n];
     float[] toWorld = new float[INSTANCE_MATRIX * n];
     int[] piece = new int[n];
+    int[] from = new int[n];
     WideTree top = null;
     if (n > 0) {
       int[] records = new int[BoxTree.RECORD * n];
@@ -149,7 +153,8 @@ public final class Hierarchy {
       BoxTree tree = BoxTree.of(records, n, new BoxTree.Costs(0.25f, 1, 1), m -> {});
       top = WideTree.of(tree, width, reach * 1e-6f, (first, many) -> first);
       for (int i = 0; i < n; i++) {
-        Instance at = instances.get(records[BoxTree.RECORD * i + 6]);
+        from[i] = records[BoxTree.RECORD * i + 6];
+        Instance at = instances.get(from[i]);
         meshes[i] = at.mesh;
         piece[i] = at.placed.piece();
         at.maps(toMesh, toWorld, INSTANCE_MATRIX * i);
@@ -157,7 +162,7 @@ public final class Hierarchy {
     }
     int[] shows = new int[n];
     Arrays.fill(shows, EVERY_KIND);
-    return new Hierarchy(width, top, meshes, toMesh, toWorld, piece, shows, byMesh);
+    return new Hierarchy(width, top, meshes, toMesh, toWorld, piece, from, shows, byMesh);
   }
 
   private record Instance(SetGeometry.Placed placed, MeshHierarchy mesh) {
@@ -226,6 +231,11 @@ public final class Hierarchy {
       to[at + 10] = (float) m.z().z();
       to[at + 11] = (float) m.shift().z();
     }
+  }
+
+  /** Number of the place in {@link SetGeometry#placed()} that an instance came from. */
+  public int placed(int instance) {
+    return from[instance];
   }
 
   /** How many meshes stand in the set, copies counted. */

@@ -2,6 +2,7 @@ package levelember.transport;
 
 import levelember.film.Film;
 import levelember.lens.ThinLens;
+import levelember.light.EmissiveLight;
 import levelember.light.LightRay;
 import levelember.light.LightSource;
 import levelember.math.Points;
@@ -97,7 +98,14 @@ final class PathTracer {
           && wanted[shining]
           && outside
           && (depth > 0 || lights[shining].seenByCamera())) {
-        add(film, shining, at, r, g, b);
+        float w = 1;
+        if (!delta) {
+          int first = scene.emissionFirst[scene.hierarchy.placed(walk.instance)];
+          EmissiveLight light = (EmissiveLight) lights[shining];
+          float density = light.density(first + walk.triangle, ox, oy, oz, dx, dy, dz, far);
+          w = power(pdf, asked * density);
+        }
+        add(film, shining, at, w * r, w * g, w * b);
       }
       if (depth == bounces) {
         return;
@@ -155,7 +163,9 @@ final class PathTracer {
           continue;
         }
         points.pair(dimension + PIXEL);
-        if (!light.draw(px0, py0, pz0, points.u, points.v, lightRay)) {
+        float u = points.u, v = points.v;
+        float part = light.choosing() ? points.single(dimension + WAVE) : 0;
+        if (!light.draw(px0, py0, pz0, u, v, part, lightRay)) {
           continue;
         }
         float wx = lightRay.x, wy = lightRay.y, wz = lightRay.z;

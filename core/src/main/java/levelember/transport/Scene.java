@@ -13,6 +13,7 @@ import levelember.light.LightSource;
 import levelember.light.PointLight;
 import levelember.light.RectangleLight;
 import levelember.light.SphereLight;
+import levelember.math.Vec3;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.Material;
@@ -32,6 +33,10 @@ public final class Scene {
   final Hierarchy hierarchy;
   final LayeredSurface[] surfaces;
   final int[] emissionLayer;
+
+  /** For every place of the set, where its triangles begin among those of its emissive light. */
+  final int[] emissionFirst;
+
   final LightSource[] lights;
   private final Shoot shoot;
   private final Shot shot;
@@ -67,6 +72,16 @@ public final class Scene {
         }
       }
     }
+    emissionFirst = new int[set.placed().size()];
+    int[] used = new int[lights.length];
+    for (int i = 0; i < emissionFirst.length; i++) {
+      SetGeometry.Placed p = set.placed().get(i);
+      int layer = emissionLayer[p.piece()];
+      if (layer >= 0) {
+        emissionFirst[i] = used[layer];
+        used[layer] += p.mesh().count();
+      }
+    }
   }
 
   /**
@@ -77,38 +92,83 @@ public final class Scene {
    */
   public static Scene of(Shoot shoot, Shot shot, Pictures pictures) {
     SetGeometry set = SetGeometry.of(shoot.pieces());
-    return new Scene(shoot, shot, set, Hierarchy.of(set), lights(shoot, pictures, null), Map.of());
+    return new Scene(
+        shoot, shot, set, Hierarchy.of(set), lights(shoot, set, pictures, null), Map.of());
   }
 
   /** Compiles the next state of a shoot, keeping what the edit does not touch. */
   public Scene next(Shoot after, Shot shotAfter, Pictures pictures, EditCost cost) {
     SetGeometry nextSet = cost.geometry() ? set.next(after.pieces()) : set;
     Hierarchy h = cost.geometry() ? hierarchy.next(nextSet, n -> {}) : hierarchy;
-    return new Scene(after, shotAfter, nextSet, h, lights(after, pictures, this), bySurface);
+    return new Scene(
+        after, shotAfter, nextSet, h, lights(after, nextSet, pictures, this), bySurface);
   }
 
-  private static LightSource[] lights(Shoot shoot, Pictures pictures, Scene before) {
+  private static LightSource[] lights(
+      Shoot shoot, SetGeometry set, Pictures pictures, Scene before) {
     Map<Light, LightSource> ready = new HashMap<>();
     for (int i = 0; before != null && i < before.lights.length; i++) {
-      ready.put(before.shoot.lights().get(i).withoutWeights(), before.lights[i]);
+      if (before.set == set || !(before.lights[i] instanceof EmissiveLight)) {
+        ready.put(before.shoot.lights().get(i).withoutWeights(), before.lights[i]);
+      }
     }
     List<LightSource> lights = new ArrayList<>();
     for (Light light : shoot.lights()) {
       LightSource source = ready.get(light.withoutWeights());
-      lights.add(source == null ? compiled(light, pictures) : source);
+      if (source instanceof EmissiveLight e && e.shines() != owns(shoot, light)) {
+        source = null;
+      }
+      lights.add(source == null ? compiled(light, shoot, set, pictures) : source);
     }
     return lights.toArray(LightSource[]::new);
   }
 
-  private static LightSource compiled(Light light, Pictures pictures) {
+  private static LightSource compiled(
+      Light light, Shoot shoot, SetGeometry set, Pictures pictures) {
     return switch (light.emitter()) {
       case Emitter.Rectangle r -> new RectangleLight(light, r);
       case Emitter.Sphere s -> new SphereLight(light, s);
       case Emitter.Point p -> new PointLight(light);
       case Emitter.Environment e -> new EnvironmentLight(light, e, pictures.picture(e.picture()));
       case Emitter.Dome d -> new DomeLight(light);
-      case Emitter.Emissive e -> new EmissiveLight(light, e);
+      case Emitter.Emissive e -> {
+        boolean owns = owns(shoot, light);
+        float[] none = {};
+        yield new EmissiveLight(light, e, owns ? shining(shoot, set, e.material()) : none);
+      }
     };
+  }
+
+  /** World corners of all triangles of a material, place after place. */
+  private static float[] shining(Shoot shoot, SetGeometry set, String material) {
+    List<SetGeometry.Placed> own =
+        set.placed().stream()
+            .filter(p -> material.equals(shoot.pieces().get(p.piece()).material()))
+            .toList();
+    int count = own.stream().mapToInt(p -> p.mesh().count()).sum();
+    float[] to = new float[9 * count];
+    int at = 0;
+    for (SetGeometry.Placed p : own) {
+      boolean mirrored = p.map().determinant() < 0;
+      for (int i = 0; i < p.mesh().count(); i++) {
+        for (int k = 0; k < 3; k++) {
+          Vec3 corner = p.map().point(p.mesh().position(p.mesh().index(i, mirrored ? 2 - k : k)));
+          to[at++] = (float) corner.x();
+          to[at++] = (float) corner.y();
+          to[at++] = (float) corner.z();
+        }
+      }
+    }
+    return to;
+  }
+
+  /** Of several lights of one material the first has its pieces. */
+  private static boolean owns(Shoot shoot, Light light) {
+    return shoot.lights().stream()
+        .filter(l -> l.emitter().equals(light.emitter()))
+        .findFirst()
+        .map(l -> l.id().equals(light.id()))
+        .orElse(false);
   }
 
   public Shoot shoot() {

@@ -68,7 +68,7 @@ class LightTest {
     int agree = 0;
     for (int i = 0; i < 2000; i++) {
       float u = random.nextFloat(), v = random.nextFloat();
-      assertThat(source.draw(0, 0, 0, u, v, drawn)).isTrue();
+      assertThat(source.draw(0, 0, 0, u, v, 0, drawn)).isTrue();
       assertThat(Math.sqrt(drawn.x * drawn.x + drawn.y * drawn.y + drawn.z * drawn.z))
           .isCloseTo(1, within(1e-5));
       if (source.meets(0, 0, 0, drawn.x, drawn.y, drawn.z, Float.POSITIVE_INFINITY, met)
@@ -108,7 +108,7 @@ class LightTest {
     double sum = 0;
     int draws = 100_000;
     for (int i = 0; i < draws; i++) {
-      source.draw(0, 0, 0, random.nextFloat(), random.nextFloat(), ray);
+      source.draw(0, 0, 0, random.nextFloat(), random.nextFloat(), 0, ray);
       sum += 1 / ray.pdf;
     }
     // Three standard errors of counting, and 5 % for the spread of 1/density of the sky.
@@ -123,11 +123,11 @@ class LightTest {
     Emitter.Environment ahead = new Emitter.Environment("p", 0);
     EnvironmentLight light = new EnvironmentLight(light(ahead, Vec3.ZERO, Vec3.UP), ahead, p);
     LightRay ray = new LightRay();
-    light.draw(0, 0, 0, 0.5f, 0.5f, ray);
+    light.draw(0, 0, 0, 0.5f, 0.5f, 0, ray);
     assertThat(ray.z).isLessThan(-0.999f);
     Emitter.Environment turned = new Emitter.Environment("p", 90);
     new EnvironmentLight(light(turned, Vec3.ZERO, Vec3.UP), turned, p)
-        .draw(0, 0, 0, 0.5f, 0.5f, ray);
+        .draw(0, 0, 0, 0.5f, 0.5f, 0, ray);
     assertThat(ray.x).isLessThan(-0.999f);
   }
 
@@ -182,5 +182,65 @@ class LightTest {
     assertThat(
             LampUnits.in(new Emitter.Point(), new Brightness(1, Unit.CANDELA), Unit.LUMEN).value())
         .isCloseTo(4 * Math.PI, within(1e-12));
+  }
+
+  private static float[] scattered(int count, long seed) {
+    Random random = new Random(seed);
+    float[] to = new float[9 * count];
+    for (int i = 0; i < count; i++) {
+      float x = random.nextFloat() * 4 - 2,
+          y = 1 + random.nextFloat(),
+          z = random.nextFloat() * 4 - 2;
+      for (int k = 0; k < 3; k++) {
+        to[9 * i + 3 * k] = x + random.nextFloat() * 0.2f;
+        to[9 * i + 3 * k + 1] = y + random.nextFloat() * 0.2f;
+        to[9 * i + 3 * k + 2] = z + random.nextFloat() * 0.2f;
+      }
+    }
+    return to;
+  }
+
+  @Test
+  void theLightTreeDrawsEachTriangleAsOftenAsItSays() {
+    int count = 60;
+    LightTree tree = new LightTree(scattered(count, 8));
+    LightTree.Draw draw = new LightTree.Draw();
+    int[] drawn = new int[count];
+    int rounds = 200_000;
+    int none = 0;
+    for (int i = 0; i < rounds; i++) {
+      if (tree.draw(0.2f, 0, 0.1f, (i + 0.5) / rounds, draw)) {
+        drawn[draw.triangle]++;
+        assertThat(draw.chance).isCloseTo(tree.chance(draw.triangle, 0.2f, 0, 0.1f), within(1e-6));
+      } else {
+        none++;
+      }
+    }
+    assertThat(none).isLessThan(rounds / 10);
+    for (int i = 0; i < count; i++) {
+      double said = tree.chance(i, 0.2f, 0, 0.1f);
+      assertThat((double) drawn[i] / rounds).as("triangle " + i).isCloseTo(said, within(1e-3));
+    }
+  }
+
+  @Test
+  void theLightTreeNeverLeavesOutATriangleThatCanBeSeen() {
+    float[] triangles = scattered(80, 9);
+    LightTree tree = new LightTree(triangles);
+    Random random = new Random(2);
+    for (int i = 0; i < 500; i++) {
+      float px = random.nextFloat() * 8 - 4, py = random.nextFloat() * 4 - 1;
+      float pz = random.nextFloat() * 8 - 4;
+      for (int t = 0; t < 80; t++) {
+        float facing = 0;
+        for (int k = 0; k < 3; k++) {
+          float p = k == 0 ? px : k == 1 ? py : pz;
+          facing += (p - tree.corner(t, 0, k)) * tree.normal(t, k);
+        }
+        if (facing > 1e-3) {
+          assertThat(tree.chance(t, px, py, pz)).isPositive();
+        }
+      }
+    }
   }
 }

@@ -14,6 +14,7 @@ import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.Material;
+import levelember.shoot.Piece;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
@@ -444,5 +445,41 @@ class KnownAnswersTest {
       double b = Sets.mean(Sets.render(met.shoot(), 16, 16, 2048, 1));
       assertThat(a).as("roughness " + roughness).isCloseTo(b, Percentage.withPercentage(1));
     }
+  }
+
+  /** A shining panel as pieces, copied, mirrored and turned, gives what a rectangle light gives. */
+  @Test
+  void shiningPiecesLightAsRectanglesOfTheSameLuminanceDo() {
+    Sets room =
+        Sets.white(0.7)
+            .piece("floor", new Shape.Floor(8, 8), "white", Vec3.ZERO)
+            .seen(new Vec3(1.5, 2, 2), new Vec3(0.4, 0, 0), 1);
+    Emitter.Rectangle r = new Emitter.Rectangle(0.8, 0.4, false);
+    Vec3 place = new Vec3(0, 1.2, 0);
+    Light panel = Sets.light("panel", r, place, new Vec3(0, 0, 0), 100, Unit.NIT);
+    double wanted = Sets.mean(Sets.render(room.light(panel).shoot(), 8, 8, 256, 4));
+
+    Sets shining =
+        Sets.white(0.7)
+            .piece("floor", new Shape.Floor(8, 8), "white", Vec3.ZERO)
+            .seen(new Vec3(1.5, 2, 2), new Vec3(0.4, 0, 0), 1)
+            .material(Material.matte("lamp", "Lamp", Rgb.grey(0)))
+            .piece(
+                new Piece(
+                    "panel",
+                    "Panel",
+                    null,
+                    place.minus(new Vec3(0.3, 0, 0)),
+                    new Vec3(90, 0, 0),
+                    new Vec3(-1, 1, 1),
+                    new Shape.Rectangle(0.2, 0.4),
+                    "lamp",
+                    new Piece.Copies(4, new Vec3(0.2, 0, 0), Vec3.ZERO),
+                    true))
+            .light(
+                Sets.light(
+                    "glow", new Emitter.Emissive("lamp"), Vec3.ZERO, Vec3.UP, 100, Unit.NIT));
+    double got = Sets.mean(Sets.render(shining.shoot(), 8, 8, 256, 4));
+    assertThat(got).isCloseTo(wanted, within(0.01 * wanted));
   }
 }
