@@ -76,6 +76,7 @@ function Pill() {
   const frame = useLive((s) => s.frame);
   const progress = useLive((s) => s.progress);
   const handMillis = useLive((s) => s.handMillis);
+  const wanted = useLive((s) => s.wantedPercent);
   const samples = frame?.samples ?? 0;
   const state = !connected
     ? 'not connected'
@@ -84,11 +85,20 @@ function Pill() {
       : progress?.state === 'done'
         ? 'done'
         : 'tracing';
-  const detail = frame && frame.step > 1 ? `1/${frame.step} size` : `${samples} spp`;
+  const noise = progress?.noisePercent;
+  const detail =
+    frame && frame.step > 1
+      ? `1/${frame.step} size`
+      : noise == null
+        ? `${samples} spp`
+        : `${noise.toPrecision(2)} % noise`;
+  const left = state === 'tracing' ? progress?.secondsLeft : null;
   const rays = frame ? `${short(frame.rays)} rays since the last change` : '';
   const hand = handMillis === null ? '' : `, shown after ${Math.round(handMillis)} ms`;
   return (
-    <Tooltip title={`${state}; ${rays}${hand}. Click to ${paused ? 'go on' : 'pause'}.`}>
+    <Tooltip
+      title={`${state}; ${Math.round(progress?.samples ?? 0)} samples a pixel, ${rays}${hand}; layers take ${short(progress?.filmBytes ?? 0)}B. Click to ${paused ? 'go on' : 'pause'}.`}
+    >
       <Box
         component="button"
         type="button"
@@ -131,12 +141,23 @@ function Pill() {
         />
         <span>{connected ? detail : 'not connected'}</span>
         <Box component="span" sx={{ color: colours.quiet }}>
-          {frame ? `${short(frame.rays)} rays` : ''}
+          {left == null || noise == null || !frame || frame.step > 1
+            ? frame
+              ? `${short(frame.rays)} rays`
+              : ''
+            : `${duration(left)} to ${wanted} %`}
         </Box>
         {paused ? <PlayArrowIcon sx={{ fontSize: 14 }} /> : <PauseIcon sx={{ fontSize: 14 }} />}
       </Box>
     </Tooltip>
   );
+}
+
+/** Seconds as one reads them: 40 s, 3 min, 2 h. */
+export function duration(seconds: number): string {
+  if (seconds < 100) return `${Math.ceil(seconds)} s`;
+  if (seconds < 6000) return `${Math.round(seconds / 60)} min`;
+  return `${Math.round(seconds / 3600)} h`;
 }
 
 function short(n: number): string {

@@ -38,6 +38,7 @@ export class LiveChannel {
       if (this.size) this.send({ type: 'size', ...this.size });
       if (this.shotId) this.send({ type: 'shot', id: this.shotId });
       this.send({ type: 'pause', paused: useLive.getState().paused });
+      this.send({ type: 'noise', percent: useLive.getState().wantedPercent });
     };
     socket.onclose = () => {
       useLive.setState({ connected: false });
@@ -122,6 +123,12 @@ export class LiveChannel {
   pause(paused: boolean) {
     useLive.setState({ paused });
     this.send({ type: 'pause', paused });
+  }
+
+  /** Sets the noise at which tracing ends. */
+  clean(percent: number) {
+    useLive.setState({ wantedPercent: percent });
+    this.send({ type: 'noise', percent });
   }
 
   probe(x: number, y: number) {

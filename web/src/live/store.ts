@@ -18,7 +18,9 @@ export interface Frame {
 
 export interface Progress {
   samples: number;
-  target: number;
+  noisePercent: number | null;
+  wantedPercent: number;
+  secondsLeft: number | null;
   state: 'tracing' | 'paused' | 'done';
   rays: number;
   tracedSeconds: number;
@@ -47,6 +49,8 @@ interface LiveState {
   /** Operations tried but not kept yet; the page shows the document with them. */
   trial: Operation[] | null;
   paused: boolean;
+  /** Noise at which tracing ends. */
+  wantedPercent: number;
 }
 
 /** What comes over the live channel, and what the hand is just trying. */
@@ -60,4 +64,5 @@ export const useLive = create<LiveState>(() => ({
   handMillis: null,
   trial: null,
   paused: false,
+  wantedPercent: 2,
 }));

@@ -3,9 +3,11 @@ import Typography from '@mui/material/Typography';
 import type { Operation, ShootDocument } from '../../api/document';
 import { setField } from '../../api/patch';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
+import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
 import { useChosenShot } from '../../frame/useChosenShot';
-import { useDesk } from '../../live/useShoot';
+import { useLive } from '../../live/store';
+import { useChannel, useDesk } from '../../live/useShoot';
 import { colours, mono } from '../../theme/theme';
 import { shoulder } from './shoulder';
 
@@ -58,7 +60,26 @@ export function LookDetails() {
           />
         </Row>
       </Section>
+      <CleanTo />
     </Box>
+  );
+}
+
+const NOISES = [20, 10, 5, 2, 1, 0.5];
+
+/** The noise at which the live picture is good enough; not kept with the shoot. */
+function CleanTo() {
+  const channel = useChannel();
+  const wanted = useLive((s) => s.wantedPercent);
+  return (
+    <Section title="Live picture">
+      <PlainSelect
+        label="Traced until its noise is below"
+        value={String(wanted)}
+        options={NOISES.map((n) => ({ value: String(n), text: `${n} %` }))}
+        onChange={(value) => channel?.clean(Number(value))}
+      />
+    </Section>
   );
 }
 

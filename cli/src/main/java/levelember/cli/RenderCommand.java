@@ -7,8 +7,10 @@ import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
+import levelember.film.Convergence;
 import levelember.film.Film;
 import levelember.film.LayerMix;
+import levelember.film.Noise;
 import levelember.formats.LayerNames;
 import levelember.formats.Limits;
 import levelember.formats.OpenExr;
@@ -37,6 +39,8 @@ import tools.jackson.databind.json.JsonMapper;
     description = "Renders a shot of a shoot to an .exr, .hdr or .png file.",
     mixinStandardHelpOptions = true)
 final class RenderCommand implements Callable<Integer> {
+  private static final int EVEN_SAMPLES = 8;
+
   @Spec private CommandSpec spec;
 
   @Parameters(paramLabel = "FILE", description = "shoot, as .ember or .json")
@@ -61,6 +65,14 @@ final class RenderCommand implements Callable<Integer> {
       defaultValue = "64",
       description = "paths a pixel (${DEFAULT-VALUE})")
   private int samples;
+
+  @Option(
+      names = "--noise",
+      paramLabel = "PERCENT",
+      description =
+          "goes on, where it is noisiest, until the picture has no more than this;"
+              + " --samples is then the most")
+  private double noise;
 
   @Option(
       names = "--seed",
@@ -133,14 +145,15 @@ final class RenderCommand implements Callable<Integer> {
     Scene scene = Scene.of(shoot, shot, pack.pictures());
     long compiled = System.nanoTime();
     Film film = new Film(pixels[0], pixels[1], scene.layers());
-    RayCount rays = traced(scene, film);
-    long traced = System.nanoTime();
     float[] weights = LayerWeights.of(shoot);
     if (only >= 0) {
       float[] one = LayerWeights.of(shoot.lights().get(only), shoot.masterStops());
       weights = new float[weights.length];
       System.arraycopy(one, 0, weights, 3 * only, 3);
     }
+    double fullScale = DisplayCurve.fullScale(shoot.lookOf(shot).ev());
+    RayCount rays = traced(scene, film, weights, fullScale);
+    long traced = System.nanoTime();
     Picture picture = LayerMix.picture(film, weights);
     Files.write(out, encoded(kind, picture, film, weights, shoot, shot));
     long written = System.nanoTime();
@@ -150,7 +163,9 @@ final class RenderCommand implements Callable<Integer> {
       to.put("shot", shot.name());
       to.put("width", pixels[0]);
       to.put("height", pixels[1]);
-      to.put("samples", film.samples());
+      to.put("samples", film.meanSamples());
+      double left = Noise.of(film, weights, fullScale).whole();
+      to.put("noisePercent", Double.isFinite(left) ? 100 * left : null);
       to.put("seed", seed);
       to.put("threads", threads);
       to.put("layers", film.layers());
@@ -186,6 +201,9 @@ final class RenderCommand implements Callable<Integer> {
     if (bits != 8 && bits != 16) {
       throw wrong("--bits is 8 or 16, not " + bits);
     }
+    if (!(noise >= 0 && noise <= 100)) {
+      throw wrong("--noise is a percentage from 0 (none wanted) to 100, not " + noise);
+    }
     if (samples < 1 || samples > 1_000_000) {
       throw wrong("--samples is 1 to 1000000, not " + samples);
     }
@@ -208,13 +226,14 @@ final class RenderCommand implements Callable<Integer> {
     throw wrong("--size is 1x1 to " + Limits.MOST_PIXELS + " pixels, not '" + size + "'");
   }
 
-  private RayCount traced(Scene scene, Film film) {
+  private RayCount traced(Scene scene, Film film, float[] weights, double fullScale) {
     PrintWriter err = spec.commandLine().getErr();
     boolean terminal = System.console() != null && System.console().isTerminal();
     long begin = System.nanoTime();
     RayCount rays = RayCount.NONE;
     try (Renderer renderer = new Renderer(threads, Renderer.USUAL_BOUNCES, seed)) {
-      for (int i = 1; i <= samples; i++) {
+      int even = noise > 0 ? Math.min(EVEN_SAMPLES, samples) : samples;
+      for (int i = 1; i <= even; i++) {
         rays = rays.plus(renderer.trace(scene, film, i, () -> false));
         if (terminal) {
           double seconds = (System.nanoTime() - begin) / 1e9;
@@ -222,11 +241,27 @@ final class RenderCommand implements Callable<Integer> {
               Locale.ROOT,
               "\r%d of %d samples, %.0f s, %.0f s to go ",
               i,
-              samples,
+              even,
               seconds,
-              seconds / i * (samples - i));
+              seconds / i * (even - i));
           err.flush();
         }
+      }
+      Convergence convergence = new Convergence();
+      for (RayCount pass = rays; noise > 0 && pass.all() > 0; rays = rays.plus(pass)) {
+        Noise now = Noise.of(film, weights, fullScale);
+        double seconds = (System.nanoTime() - begin) / 1e9;
+        convergence.note(seconds, now.whole());
+        if (terminal) {
+          err.printf(
+              Locale.ROOT,
+              "\r%.2f %% noise, %.0f s, %.0f s to go      ",
+              100 * now.whole(),
+              seconds,
+              convergence.secondsTo(noise / 100));
+          err.flush();
+        }
+        pass = renderer.refine(scene, film, now, noise / 100, samples, () -> false);
       }
     }
     if (terminal) {

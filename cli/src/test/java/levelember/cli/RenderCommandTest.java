@@ -7,6 +7,7 @@ import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import levelember.formats.OpenExr;
 import levelember.formats.PictureFile;
@@ -84,6 +85,18 @@ class RenderCommandTest {
   }
 
   @Test
+  void goesOnUntilTheNoiseAskedForIsReached() throws Exception {
+    Path stats = folder.resolve("noise.json");
+    String out = folder.resolve("n.png").toString();
+    String[] wanted = {"--noise", "6", "--samples", "4000", "--size", "48x32"};
+    String[] files = {"render", shoot.toString(), "--stats", stats.toString(), "--out", out};
+    assertThat(ember(Stream.of(files, wanted).flatMap(Stream::of).toArray(String[]::new))).isZero();
+    JsonNode said = JsonMapper.shared().readTree(Files.readAllBytes(stats));
+    assertThat(said.get("noisePercent").doubleValue()).isLessThanOrEqualTo(6);
+    assertThat(said.get("samples").doubleValue()).isBetween(8.0, 3000.0);
+  }
+
+  @Test
   void threadsDoNotChangeABitAndTheSeedDoes() throws Exception {
     byte[] one = Files.readAllBytes(render("a.exr", "--threads", "1"));
     assertThat(Files.readAllBytes(render("b.exr", "--threads", "3"))).isEqualTo(one);
@@ -121,6 +134,7 @@ class RenderCommandTest {
     "--size, 0x10, --size is",
     "--size, big, --size is",
     "--samples, 0, --samples is 1",
+    "--noise, 120, --noise is a percentage",
     "--threads, 0, --threads is 1",
     "--shot, Nowhere, no shot is called 'Nowhere'",
     "--alone, Nobody, no light is called 'Nobody'",

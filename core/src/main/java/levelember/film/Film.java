@@ -1,18 +1,32 @@
 package levelember.film;
 
 import java.util.Arrays;
+import levelember.math.Colour;
 
 /**
- * One linear layer a light, as sums of samples, and for every layer and row how many samples are
- * in. Rows are traced whole by one thread at a time, in the order of their samples, so the sums do
- * not depend on how many threads there are.
+ * One linear layer a light, as sums of samples, and for every layer and tile how many samples are
+ * in. Tiles are traced by one thread at a time, in the order of their samples, so the sums do not
+ * depend on how many threads there are.
+ *
+ * <p>Samples of even and of odd number are two independent renderings of the same picture; the
+ * luminance of the even ones is summed apart, and the difference between the two says how far the
+ * picture still is from its limit (two buffers, after Rousselle, Knaus and Zwicker 2012, "Adaptive
+ * Rendering with Non-Local Means Filtering").
  */
 public final class Film {
+  /** Pixels of a tile across. */
+  public static final int TILE_WIDTH = 32;
+
+  /** Pixels of a tile down. */
+  public static final int TILE_HEIGHT = 16;
+
   private final int width, height;
   private final int step;
   private final int fullWidth, fullHeight;
+  private final int across, down;
   private final float[][] sums;
-  private final int[][] rowSamples;
+  private final float[][] even;
+  private final int[][] samples;
 
   /**
    * An empty film.
@@ -20,40 +34,54 @@ public final class Film {
    * @throws IllegalArgumentException when a layer would have more than 2³¹ values
    */
   public Film(int width, int height, int layers) {
-    this(width, height, 1, emptySums(width, height, layers), new int[layers][height]);
+    this(width, height, 1, new float[layers][], new float[layers][], new int[layers][]);
+    for (int i = 0; i < layers; i++) {
+      empty(i);
+    }
   }
 
-  private Film(int fullWidth, int fullHeight, int step, float[][] sums, int[][] rowSamples) {
+  private Film(
+      int fullWidth, int fullHeight, int step, float[][] sums, float[][] even, int[][] samples) {
     this.fullWidth = fullWidth;
     this.fullHeight = fullHeight;
     this.step = step;
-    this.width = over(fullWidth, step);
-    this.height = over(fullHeight, step);
-    this.sums = sums;
-    this.rowSamples = rowSamples;
-  }
-
-  /** An empty film each of whose pixels spans {@code step} pixels of a picture either way. */
-  static Film coarse(int fullWidth, int fullHeight, int step, int layers) {
-    int width = over(fullWidth, step), height = over(fullHeight, step);
-    float[][] sums = emptySums(width, height, layers);
-    return new Film(fullWidth, fullHeight, step, sums, new int[layers][height]);
-  }
-
-  private static int over(int size, int step) {
-    return (size + step - 1) / step;
-  }
-
-  private static float[][] emptySums(int width, int height, int layers) {
+    width = over(fullWidth, step);
+    height = over(fullHeight, step);
     if (width < 1 || height < 1 || 3L * width * height > Integer.MAX_VALUE - 8) {
       throw new IllegalArgumentException(
           "a film is 1×1 to about 700 million pixels, not " + width + "×" + height);
     }
-    float[][] sums = new float[layers][];
+    across = over(width, TILE_WIDTH);
+    down = over(height, TILE_HEIGHT);
+    this.sums = sums;
+    this.even = even;
+    this.samples = samples;
+  }
+
+  private void empty(int layer) {
+    sums[layer] = new float[3 * width * height];
+    even[layer] = new float[width * height];
+    samples[layer] = new int[across * down];
+  }
+
+  /** An empty film each of whose pixels spans {@code step} pixels of a picture either way. */
+  static Film coarse(int fullWidth, int fullHeight, int step, int layers) {
+    Film film =
+        new Film(
+            fullWidth,
+            fullHeight,
+            step,
+            new float[layers][],
+            new float[layers][],
+            new int[layers][]);
     for (int i = 0; i < layers; i++) {
-      sums[i] = new float[3 * width * height];
+      film.empty(i);
     }
-    return sums;
+    return film;
+  }
+
+  private static int over(int size, int step) {
+    return Math.ceilDiv(size, step);
   }
 
   /**
@@ -62,13 +90,18 @@ public final class Film {
    * @param from for every new layer the old one it goes on from, or −1 for an empty one
    */
   public Film withLayers(int[] from) {
-    float[][] s = new float[from.length][];
-    int[][] n = new int[from.length][];
-    for (int i = 0; i < from.length; i++) {
-      s[i] = from[i] < 0 ? new float[3 * width * height] : sums[from[i]];
-      n[i] = from[i] < 0 ? new int[height] : rowSamples[from[i]];
+    int n = from.length;
+    Film film = new Film(fullWidth, fullHeight, step, new float[n][], new float[n][], new int[n][]);
+    for (int i = 0; i < n; i++) {
+      if (from[i] < 0) {
+        film.empty(i);
+      } else {
+        film.sums[i] = sums[from[i]];
+        film.even[i] = even[from[i]];
+        film.samples[i] = samples[from[i]];
+      }
     }
-    return new Film(fullWidth, fullHeight, step, s, n);
+    return film;
   }
 
   /** Pixels of the whole picture that one pixel spans either way; 1 but for coarse films. */
@@ -98,47 +131,132 @@ public final class Film {
     return sums.length;
   }
 
+  public int tiles() {
+    return across * down;
+  }
+
+  /** Tiles side by side. */
+  public int tilesAcross() {
+    return across;
+  }
+
+  /** Number of the tile that holds a pixel. */
+  public int tile(int x, int y) {
+    return y / TILE_HEIGHT * across + x / TILE_WIDTH;
+  }
+
+  /** First column of a tile. */
+  public int left(int tile) {
+    return tile % across * TILE_WIDTH;
+  }
+
+  /** Column after the last of a tile. */
+  public int right(int tile) {
+    return Math.min(width, left(tile) + TILE_WIDTH);
+  }
+
+  /** First row of a tile. */
+  public int top(int tile) {
+    return tile / across * TILE_HEIGHT;
+  }
+
+  /** Row after the last of a tile. */
+  public int bottom(int tile) {
+    return Math.min(height, top(tile) + TILE_HEIGHT);
+  }
+
   /** The sums of a layer: three floats a pixel. */
   public float[] sums(int layer) {
     return sums[layer];
   }
 
-  /** Samples of every pixel of a row in a layer. */
-  public int samples(int layer, int row) {
-    return rowSamples[layer][row];
+  /** Luminance of a layer's samples of even number, summed: one float a pixel. */
+  public float[] even(int layer) {
+    return even[layer];
   }
 
-  /** Notes one more sample of a row. */
-  public void sampled(int layer, int row) {
-    rowSamples[layer][row]++;
+  /** Adds a sample to a pixel. */
+  public void add(int layer, int pixel, boolean isEven, float r, float g, float b) {
+    float[] s = sums[layer];
+    int at = 3 * pixel;
+    s[at] += r;
+    s[at + 1] += g;
+    s[at + 2] += b;
+    if (isEven) {
+      even[layer][pixel] += Colour.luminance(r, g, b);
+    }
   }
 
-  /** Least samples of any layer in a row; 0 without layers. */
-  public int samples(int row) {
+  /** Samples of every pixel of a tile in a layer. */
+  public int samples(int layer, int tile) {
+    return samples[layer][tile];
+  }
+
+  /** Samples of a pixel in a layer. */
+  public int samples(int layer, int x, int y) {
+    return samples[layer][tile(x, y)];
+  }
+
+  /** Least samples of any pixel of a row in a layer. */
+  public int rowSamples(int layer, int row) {
+    int first = row / TILE_HEIGHT * across;
     int least = Integer.MAX_VALUE;
-    for (int[] layer : rowSamples) {
-      least = Math.min(least, layer[row]);
+    for (int i = first; i < first + across; i++) {
+      least = Math.min(least, samples[layer][i]);
+    }
+    return least;
+  }
+
+  /** Notes one more sample of a tile. */
+  public void sampled(int layer, int tile) {
+    samples[layer][tile]++;
+  }
+
+  /** Least samples of any layer in a tile; 0 without layers. */
+  public int least(int tile) {
+    int least = Integer.MAX_VALUE;
+    for (int[] layer : samples) {
+      least = Math.min(least, layer[tile]);
     }
     return least == Integer.MAX_VALUE ? 0 : least;
   }
 
-  /** Least samples of any layer in any row. */
+  /** Most samples of any layer in a tile. */
+  public int most(int tile) {
+    int most = 0;
+    for (int[] layer : samples) {
+      most = Math.max(most, layer[tile]);
+    }
+    return most;
+  }
+
+  /** Least samples of any layer in any tile. */
   public int samples() {
     int least = Integer.MAX_VALUE;
-    for (int row = 0; row < height; row++) {
-      least = Math.min(least, samples(row));
+    for (int tile = 0; tile < tiles(); tile++) {
+      least = Math.min(least, least(tile));
     }
     return least;
+  }
+
+  /** Samples of the whole picture, a pixel, on the mean over tiles. */
+  public double meanSamples() {
+    double sum = 0;
+    for (int tile = 0; tile < tiles(); tile++) {
+      sum += least(tile);
+    }
+    return sum / tiles();
   }
 
   /** Empties a layer. */
   public void clear(int layer) {
     Arrays.fill(sums[layer], 0);
-    Arrays.fill(rowSamples[layer], 0);
+    Arrays.fill(even[layer], 0);
+    Arrays.fill(samples[layer], 0);
   }
 
   /** Bytes that the layers hold. */
   public long bytes() {
-    return 4L * sums.length * (3L * width * height + height);
+    return 4L * layers() * (4L * width * height + tiles());
   }
 }

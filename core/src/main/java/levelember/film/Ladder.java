@@ -97,9 +97,9 @@ public final class Ladder {
   /** How many times coarser than full size the finest film with anything in it is. */
   public int shownStep() {
     for (int i = films.length - 1; i > 0; i--) {
-      for (int row = 0; row < films[i].height(); row++) {
+      for (int row = 0; row < films[i].height(); row += Film.TILE_HEIGHT) {
         for (int layer = 0; layer < films[i].layers(); layer++) {
-          if (films[i].samples(layer, row) > 0) {
+          if (films[i].rowSamples(layer, row) > 0) {
             return STEPS[i];
           }
         }
@@ -134,15 +134,14 @@ public final class Ladder {
   private void row(float[] weights, int own, int y, float[] to) {
     Film film = films[own];
     float[][] coarse = new float[own][];
-    int from = 3 * y * film.width(), end = from + 3 * film.width();
+    int from = 3 * y * film.width();
     for (int layer = 0; layer < film.layers(); layer++) {
       float r = weights[3 * layer], g = weights[3 * layer + 1], b = weights[3 * layer + 2];
       if (r == 0 && g == 0 && b == 0) {
         continue;
       }
-      int n = film.samples(layer, y);
-      if (n > 0) {
-        add(film.sums(layer), from, end, r / n, g / n, b / n, to, from);
+      if (own == 0 || film.rowSamples(layer, y) > 0) {
+        LayerMix.add(film, layer, y, r, g, b, to, from);
         continue;
       }
       for (int i = own - 1; i >= 0; i--) {
@@ -155,15 +154,6 @@ public final class Ladder {
       if (coarse[i] != null) {
         across(coarse[i], STEPS[i] / STEPS[own], film.width(), to, from);
       }
-    }
-  }
-
-  private static void add(
-      float[] sums, int from, int end, float r, float g, float b, float[] to, int at) {
-    for (int i = from; i < end; i += 3, at += 3) {
-      to[at] += r * sums[i];
-      to[at + 1] += g * sums[i + 1];
-      to[at + 2] += b * sums[i + 2];
     }
   }
 
@@ -181,20 +171,19 @@ public final class Ladder {
     float fy = (y + 0.5f) / ratio - 0.5f;
     int y0 = Math.clamp((int) Math.floor(fy), 0, film.height() - 1);
     int y1 = Math.min(y0 + 1, film.height() - 1);
-    int n0 = film.samples(layer, y0), n1 = film.samples(layer, y1);
-    if (n0 == 0 && n1 == 0) {
+    boolean upper = film.rowSamples(layer, y0) > 0, lower = film.rowSamples(layer, y1) > 0;
+    if (!upper && !lower) {
       return false;
     }
     float part = Math.clamp(fy - y0, 0f, 1f);
-    float w0 = n0 == 0 ? 0 : (n1 == 0 ? 1 : 1 - part) / n0;
-    float w1 = n1 == 0 ? 0 : (n0 == 0 ? 1 : part) / n1;
+    float w0 = !upper ? 0 : !lower ? 1 : 1 - part;
+    float w1 = 1 - w0;
     int row = 3 * film.width();
     if (coarse[level] == null) {
       coarse[level] = new float[row];
     }
-    float[] s = film.sums(layer);
-    add(s, y0 * row, (y0 + 1) * row, r * w0, g * w0, b * w0, coarse[level], 0);
-    add(s, y1 * row, (y1 + 1) * row, r * w1, g * w1, b * w1, coarse[level], 0);
+    LayerMix.add(film, layer, y0, r * w0, g * w0, b * w0, coarse[level], 0);
+    LayerMix.add(film, layer, y1, r * w1, g * w1, b * w1, coarse[level], 0);
     return true;
   }
 

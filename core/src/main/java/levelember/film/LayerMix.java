@@ -31,19 +31,28 @@ public final class LayerMix {
     int from = 3 * row * film.width(), end = from + 3 * film.width();
     Arrays.fill(to, from, end, 0);
     for (int layer = 0; layer < film.layers(); layer++) {
-      int n = film.samples(layer, row);
       float r = weights[3 * layer], g = weights[3 * layer + 1], b = weights[3 * layer + 2];
-      if (n == 0 || r == 0 && g == 0 && b == 0) {
+      if (r != 0 || g != 0 || b != 0) {
+        add(film, layer, row, r, g, b, to, from);
+      }
+    }
+  }
+
+  /** Adds one weighed row of a layer; {@code at} is where the row begins in {@code to}. */
+  static void add(Film film, int layer, int row, float r, float g, float b, float[] to, int at) {
+    float[] sums = film.sums(layer);
+    int begin = 3 * row * film.width();
+    for (int x = 0; x < film.width(); x += Film.TILE_WIDTH) {
+      int n = film.samples(layer, x, row);
+      if (n == 0) {
         continue;
       }
-      float[] sums = film.sums(layer);
-      r /= n;
-      g /= n;
-      b /= n;
-      for (int i = from; i < end; i += 3) {
-        to[i] += r * sums[i];
-        to[i + 1] += g * sums[i + 1];
-        to[i + 2] += b * sums[i + 2];
+      float rn = r / n, gn = g / n, bn = b / n;
+      int end = begin + 3 * Math.min(film.width(), x + Film.TILE_WIDTH);
+      for (int i = begin + 3 * x, j = at + 3 * x; i < end; i += 3, j += 3) {
+        to[j] += rn * sums[i];
+        to[j + 1] += gn * sums[i + 1];
+        to[j + 2] += bn * sums[i + 2];
       }
     }
   }

@@ -36,7 +36,7 @@ public record Reading(double luminance, double stops, int layer, double share) {
     int n = 0;
     for (int j = Math.max(0, y - reach); j <= Math.min(film.height() - 1, y + reach); j++) {
       for (int i = Math.max(0, x - reach); i <= Math.min(film.width() - 1, x + reach); i++) {
-        int samples = film.samples(layer, j);
+        int samples = film.samples(layer, i, j);
         n++;
         if (samples > 0) {
           sum += pixel(film, layer, w, j, i) / samples;
@@ -68,21 +68,21 @@ public record Reading(double luminance, double stops, int layer, double share) {
   private static void unitMean(Film film, int layer, double[] to) {
     float[] s = film.sums(layer);
     double pixels = (double) film.width() * film.height();
-    for (int y = 0; y < film.height(); y++) {
-      int n = film.samples(layer, y);
-      if (n == 0) {
-        continue;
-      }
+    for (int tile = 0; tile < film.tiles(); tile++) {
+      int n = film.samples(layer, tile);
       double r = 0, g = 0, b = 0;
-      int end = 3 * (y + 1) * film.width();
-      for (int i = 3 * y * film.width(); i < end; i += 3) {
-        r += s[i];
-        g += s[i + 1];
-        b += s[i + 2];
+      for (int y = film.top(tile); y < film.bottom(tile) && n > 0; y++) {
+        int end = 3 * (y * film.width() + film.right(tile));
+        for (int i = 3 * (y * film.width() + film.left(tile)); i < end; i += 3) {
+          r += s[i];
+          g += s[i + 1];
+          b += s[i + 2];
+        }
       }
-      to[3 * layer] += r / n / pixels;
-      to[3 * layer + 1] += g / n / pixels;
-      to[3 * layer + 2] += b / n / pixels;
+      double share = n > 0 ? 1 / (n * pixels) : 0;
+      to[3 * layer] += r * share;
+      to[3 * layer + 1] += g * share;
+      to[3 * layer + 2] += b * share;
     }
   }
 

@@ -35,6 +35,7 @@ final class PathTracer {
   private final Scattering scattering = new Scattering();
   private final LightRay lightRay = new LightRay();
   private final ThinLens.Ray ray = new ThinLens.Ray();
+  private boolean even;
   private final float[] place = new float[3];
   private final float[] face = new float[3];
   private final float[] normal = new float[3];
@@ -53,8 +54,8 @@ final class PathTracer {
   /** Adds sample number {@code sample} of one pixel to those layers that are wanted. */
   void trace(Film film, int px, int py, int sample, boolean[] wanted) {
     int pixel = py * film.width() + px;
-    int at = 3 * pixel;
-    points.start(seed, pixel, sample);
+    even = (sample & 1) == 0;
+    points.start(even ? seed : ~seed, pixel, sample >> 1);
     points.pair(PIXEL);
     float fu = points.u, fv = points.v;
     points.pair(LENS);
@@ -81,7 +82,7 @@ final class PathTracer {
         }
         if (light.meets(ox, oy, oz, dx, dy, dz, far, lightRay)) {
           float w = delta ? 1 : power(pdf, asked * lightRay.pdf);
-          add(film, k, at, w * r * lightRay.r, w * g * lightRay.g, w * b * lightRay.b);
+          add(film, k, pixel, w * r * lightRay.r, w * g * lightRay.g, w * b * lightRay.b);
         }
       }
       if (!hit) {
@@ -105,7 +106,7 @@ final class PathTracer {
           float density = light.density(first + walk.triangle, ox, oy, oz, dx, dy, dz, far);
           w = power(pdf, asked * density);
         }
-        add(film, shining, at, w * r, w * g, w * b);
+        add(film, shining, pixel, w * r, w * g, w * b);
       }
       if (depth == bounces) {
         return;
@@ -200,7 +201,7 @@ final class PathTracer {
                 ? walk.blocked(px0, py0, pz0, wx, wy, wz, reach)
                 : walk.blocked(off(hx, -gx), off(hy, -gy), off(hz, -gz), wx, wy, wz, reach);
         if (!blocked) {
-          add(film, k, at, cr, cg, cb);
+          add(film, k, pixel, cr, cg, cb);
         }
       }
 
@@ -263,15 +264,12 @@ final class PathTracer {
     return own == Float.POSITIVE_INFINITY ? 1 : 1 / (1 + times * times);
   }
 
-  private static void add(Film film, int layer, int at, float r, float g, float b) {
+  private void add(Film film, int layer, int pixel, float r, float g, float b) {
     if (!(r + g + b < Float.POSITIVE_INFINITY)) {
       throw new ArithmeticException(
-          "layer " + layer + " got a light value that is no number at pixel " + at / 3);
+          "layer " + layer + " got a light value that is no number at pixel " + pixel);
     }
-    float[] sums = film.sums(layer);
-    sums[at] += r;
-    sums[at + 1] += g;
-    sums[at + 2] += b;
+    film.add(layer, pixel, even, r, g, b);
   }
 
   /**

@@ -1,6 +1,7 @@
 package levelember.transport;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
@@ -11,10 +12,11 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import levelember.film.Film;
+import levelember.film.Noise;
 import levelember.lens.ThinLens;
 
 /**
- * Traces rows of a film on several threads. The picture has the same bits with any number of
+ * Traces tiles of a film on several threads. The picture has the same bits with any number of
  * threads, and in however many calls it is made.
  */
 public final class Renderer implements AutoCloseable {
@@ -56,72 +58,126 @@ public final class Renderer implements AutoCloseable {
     return t;
   }
 
-  /** Asks the tracing threads to rest at their next row, so that other work has the cores. */
+  /** Asks the tracing threads to rest at their next tile, so that other work has the cores. */
   public void hold(boolean rest) {
     held = rest;
   }
 
   /**
-   * Traces until every row of every layer has {@code samples}, or {@code stop} says so. Rows of a
+   * Traces until every tile of every layer has {@code samples}, or {@code stop} says so. Tiles of a
    * layer that lag behind (a light that has moved) are traced for that layer alone.
    *
    * @return the rays walked
    */
   public RayCount trace(Scene scene, Film film, int samples, BooleanSupplier stop) {
-    if (film.layers() != scene.layers()) {
-      throw new IllegalArgumentException(
-          "the film has " + film.layers() + " layers, the scene " + scene.layers() + " lights");
-    }
-    if (film.layers() == 0) {
-      return RayCount.NONE;
-    }
-    ThinLens lens = new ThinLens(scene.shot(), film.fullWidth(), film.fullHeight(), film.step());
     RayCount all = RayCount.NONE;
-    while (film.samples() < samples && !stop.getAsBoolean()) {
-      AtomicInteger next = new AtomicInteger();
-      int to = Math.min(samples, film.samples() + 1);
-      List<Future<RayCount>> parts = new ArrayList<>();
-      for (int i = 0; i < threads; i++) {
-        parts.add(pool.submit(() -> rows(scene, lens, film, to, next, stop)));
-      }
-      for (Future<RayCount> part : parts) {
-        all = all.plus(taken(part));
-      }
+    int[] targets = new int[film.tiles()];
+    while (film.layers() > 0 && film.samples() < samples && !stop.getAsBoolean()) {
+      Arrays.fill(targets, Math.min(samples, film.samples() + 1));
+      all = all.plus(pass(scene, film, targets, stop));
     }
     return all;
   }
 
-  private RayCount rows(
-      Scene scene, ThinLens lens, Film film, int to, AtomicInteger next, BooleanSupplier stop) {
+  /**
+   * Makes one pass over those tiles that gain most: first over those where a layer lags behind the
+   * others, else over the tiles whose noise falls fastest by more samples.
+   *
+   * @param noise of the film as it is, every tile with two samples or more
+   * @param wanted noise at which a tile is left alone
+   * @param most samples at which a tile is left alone
+   * @return the rays walked; none when nothing is left to do
+   */
+  public RayCount refine(
+      Scene scene, Film film, Noise noise, double wanted, int most, BooleanSupplier stop) {
+    int[] targets = new int[film.tiles()];
+    boolean lag = false;
+    for (int t = 0; t < targets.length; t++) {
+      if (film.least(t) < film.most(t)) {
+        targets[t] = film.most(t);
+        lag = true;
+      }
+    }
+    if (!lag && !chosen(film, noise, wanted, most, targets)) {
+      return RayCount.NONE;
+    }
+    return pass(scene, film, targets, stop);
+  }
+
+  /** The upper half of the tiles by what a sample takes off the squared noise. */
+  private static boolean chosen(Film film, Noise noise, double wanted, int most, int[] targets) {
+    List<Integer> open = new ArrayList<>();
+    float[] gain = new float[targets.length];
+    for (int t = 0; t < targets.length; t++) {
+      int n = film.least(t);
+      gain[t] = noise.tiles()[t] * noise.tiles()[t] / (n + 1);
+      if (n < most && noise.tiles()[t] > 0.5 * wanted) {
+        open.add(t);
+      }
+    }
+    if (open.isEmpty() || noise.whole() <= wanted) {
+      return false;
+    }
+    open.sort(
+        (a, b) -> gain[a] == gain[b] ? Integer.compare(a, b) : Float.compare(gain[b], gain[a]));
+    for (int t : open.subList(0, (open.size() + 1) / 2)) {
+      int n = film.least(t);
+      targets[t] = Math.min(most, n + Math.max(2, n / 4 & ~1));
+    }
+    return true;
+  }
+
+  private RayCount pass(Scene scene, Film film, int[] targets, BooleanSupplier stop) {
+    if (film.layers() != scene.layers()) {
+      throw new IllegalArgumentException(
+          "the film has " + film.layers() + " layers, the scene " + scene.layers() + " lights");
+    }
+    ThinLens lens = new ThinLens(scene.shot(), film.fullWidth(), film.fullHeight(), film.step());
+    AtomicInteger next = new AtomicInteger();
+    List<Future<RayCount>> parts = new ArrayList<>();
+    for (int i = 0; i < threads; i++) {
+      parts.add(pool.submit(() -> tiles(scene, lens, film, targets, next, stop)));
+    }
+    RayCount all = RayCount.NONE;
+    for (Future<RayCount> part : parts) {
+      all = all.plus(taken(part));
+    }
+    return all;
+  }
+
+  private RayCount tiles(
+      Scene scene,
+      ThinLens lens,
+      Film film,
+      int[] targets,
+      AtomicInteger next,
+      BooleanSupplier stop) {
     PathTracer tracer = new PathTracer(scene, lens, bounces, seed);
     boolean[] wanted = new boolean[film.layers()];
-    RayCount count = RayCount.NONE;
-    for (int i = next.getAndIncrement(); i < film.height(); i = next.getAndIncrement()) {
-      int row = i;
-      int sample = film.samples(row);
-      if (sample >= to) {
-        continue;
-      }
-      if (stop.getAsBoolean()) {
-        break;
-      }
-      while (held && !stop.getAsBoolean()) {
-        LockSupport.parkNanos(200_000);
-      }
-      for (int k = 0; k < wanted.length; k++) {
-        wanted[k] = film.samples(k, row) == sample;
-      }
-      for (int x = 0; x < film.width(); x++) {
-        tracer.trace(film, x, row, sample, wanted);
-      }
-      for (int k = 0; k < wanted.length; k++) {
-        if (wanted[k]) {
-          film.sampled(k, row);
+    for (int t = next.getAndIncrement(); t < targets.length; t = next.getAndIncrement()) {
+      for (int sample = film.least(t); sample < targets[t]; sample = film.least(t)) {
+        while (held && !stop.getAsBoolean()) {
+          LockSupport.parkNanos(200_000);
+        }
+        if (stop.getAsBoolean()) {
+          return tracer.rays.take();
+        }
+        for (int k = 0; k < wanted.length; k++) {
+          wanted[k] = film.samples(k, t) == sample;
+        }
+        for (int y = film.top(t); y < film.bottom(t); y++) {
+          for (int x = film.left(t); x < film.right(t); x++) {
+            tracer.trace(film, x, y, sample, wanted);
+          }
+        }
+        for (int k = 0; k < wanted.length; k++) {
+          if (wanted[k]) {
+            film.sampled(k, t);
+          }
         }
       }
-      count = count.plus(tracer.rays.take());
     }
-    return count;
+    return tracer.rays.take();
   }
 
   private static RayCount taken(Future<RayCount> part) {

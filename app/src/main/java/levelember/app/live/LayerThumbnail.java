@@ -39,8 +39,8 @@ final class LayerThumbnail {
     for (int i = 3; i > 0; i--) {
       Film film = ladder.film(i);
       boolean whole = true;
-      for (int y = 0; y < film.height() && whole; y++) {
-        whole = film.samples(layer, y) > 0;
+      for (int tile = 0; tile < film.tiles() && whole; tile++) {
+        whole = film.samples(layer, tile) > 0;
       }
       if (whole) {
         return film;
@@ -56,8 +56,11 @@ final class LayerThumbnail {
     int n = 0;
     float[] s = film.sums(layer);
     for (int j = y0; j < Math.max(y1, y0 + 1); j++) {
-      int samples = film.samples(layer, j);
-      for (int i = x0; i < Math.max(x1, x0 + 1) && samples > 0; i++) {
+      for (int i = x0; i < Math.max(x1, x0 + 1); i++) {
+        int samples = film.samples(layer, i, j);
+        if (samples == 0) {
+          continue;
+        }
         int at = 3 * (j * film.width() + i);
         r += s[at] / samples;
         g += s[at + 1] / samples;

@@ -6,8 +6,12 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.locks.LockSupport;
+import java.util.function.BooleanSupplier;
+import levelember.film.Convergence;
 import levelember.film.EditCost;
+import levelember.film.Film;
 import levelember.film.Ladder;
+import levelember.film.Noise;
 import levelember.light.LayerWeights;
 import levelember.look.DisplayCurve;
 import levelember.measure.Reading;
@@ -30,6 +34,9 @@ import tools.jackson.databind.json.JsonMapper;
  */
 final class LiveSession {
   private static final Logger LOG = LoggerFactory.getLogger(LiveSession.class);
+  /** Samples of every pixel before the noisier tiles are preferred. */
+  private static final int EVEN_SAMPLES = 8;
+
   private static final long SLICE_NANOS = 200_000_000;
   private static final long LATER_FRAMES_NANOS = 450_000_000;
   private static final long SHARES_NANOS = 1_000_000_000;
@@ -66,6 +73,9 @@ final class LiveSession {
   private String failure;
   private RayCount raysSinceEdit = RayCount.NONE;
   private long tracedNanos;
+  private Noise noise;
+  private final Convergence convergence = new Convergence();
+  private volatile double wantedNoise = 0.02;
   private double[] unitMeans;
   private long measuredNanos;
   private volatile boolean mixedOnly;
@@ -262,6 +272,8 @@ final class LiveSession {
       if (resized || !sameLayers(cost.from(), shown.shoot().lights().size())) {
         unitMeans = null;
       }
+      noise = null;
+      convergence.restart();
       if (resized || !cost.nothing()) {
         tracedNanos = 0;
       }
@@ -281,28 +293,57 @@ final class LiveSession {
 
   /** Traces a slice; false when there is nothing left to trace. */
   private boolean trace() {
-    int number = ladder.next(samples);
-    if (number < 0) {
-      return false;
-    }
+    int number = ladder.next(Math.min(EVEN_SAMPLES, samples));
     long begin = System.nanoTime();
     boolean coarse = ladder.step() != 1;
     long slice = coarse ? SLICE_NANOS : LATER_FRAMES_NANOS;
-    RayCount rays =
-        renderer.trace(
-            scene,
-            ladder.film(number),
-            ladder.target(number, samples),
-            () -> System.nanoTime() - begin > slice || interrupted());
+    BooleanSupplier stop = () -> System.nanoTime() - begin > slice || interrupted();
+    RayCount rays;
+    if (number >= 0) {
+      Film film = ladder.film(number);
+      rays = renderer.trace(scene, film, ladder.target(number, Math.min(EVEN_SAMPLES, samples)), stop);
+    } else {
+      Noise now = noise == null ? measured() : noise;
+      rays = renderer.refine(scene, ladder.full(), now, wantedNoise, samples, stop);
+      if (rays.all() == 0) {
+        return false;
+      }
+    }
     raysSinceEdit = raysSinceEdit.plus(rays);
     tracedNanos += System.nanoTime() - begin;
+    noise = null;
     if (!interrupted()) {
+      if (number < 0) {
+        convergence.note(tracedNanos / 1e9, measured().whole());
+      }
       if (ladder.step() > 0) {
         send();
       }
       announceProgress(false);
     }
     return true;
+  }
+
+  private Noise measured() {
+    Shoot shoot = shown.shoot();
+    double ev = shoot.lookOf(shown.shot()).ev();
+    noise = Noise.of(ladder.full(), LayerWeights.of(shoot), DisplayCurve.fullScale(ev));
+    return noise;
+  }
+
+  /** True when nothing is left to trace. */
+  private boolean clean() {
+    return ladder.next(Math.min(EVEN_SAMPLES, samples)) < 0
+        && (noise != null && noise.whole() <= wantedNoise || ladder.full().samples() >= samples);
+  }
+
+  /** Sets the noise at which tracing ends, 1 for 100 percent. */
+  void wantedNoise(double share) {
+    synchronized (lock) {
+      wantedNoise = share;
+      changed = true;
+      lock.notifyAll();
+    }
   }
 
   /** Mixes the layers and sends the picture as docs/live-channel.md says. */
@@ -367,7 +408,6 @@ final class LiveSession {
     if (views.isEmpty() || ladder == null) {
       return;
     }
-    int number = ladder.next(samples);
     float[] weights = LayerWeights.of(shown.shoot());
     long now = System.nanoTime();
     if (unitMeans == null || now - measuredNanos > SHARES_NANOS) {
@@ -387,9 +427,13 @@ final class LiveSession {
     Map<String, Object> to = new LinkedHashMap<>();
     to.put("type", "progress");
     to.put("revision", shown.revision());
-    to.put("samples", ladder.full().samples());
-    to.put("target", samples);
-    to.put("state", number < 0 ? "done" : rest ? "paused" : "tracing");
+    to.put("samples", ladder.full().meanSamples());
+    double part = noise == null ? Double.NaN : noise.whole();
+    to.put("noisePercent", Double.isFinite(part) ? 100 * part : null);
+    to.put("wantedPercent", 100 * wantedNoise);
+    double left = convergence.secondsTo(wantedNoise);
+    to.put("secondsLeft", Double.isFinite(left) ? left : null);
+    to.put("state", clean() ? "done" : rest ? "paused" : "tracing");
     to.put("rays", raysSinceEdit.all());
     to.put("tracedSeconds", tracedNanos / 1e9);
     to.put("filmBytes", ladder.bytes());
@@ -402,6 +446,12 @@ final class LiveSession {
     views.forEach(v -> v.message(json));
   }
 
+  private static int tileAt(Film film, double x, double y) {
+    return film.tile(
+        (int) Math.clamp(x * film.width(), 0, film.width() - 1),
+        (int) Math.clamp(y * film.height(), 0, film.height() - 1));
+  }
+
   /** What the picture says at a place, 0…1 from the left and top; null before there is one. */
   Map<String, Object> reading(double x, double y) {
     synchronized (filmLock) {
@@ -410,11 +460,9 @@ final class LiveSession {
       }
       var film = ladder.full();
       int step = 1;
-      if (film.samples((int) (y * (film.height() - 1))) == 0) {
-        for (int i = 2; i >= 0 && film.samples((int) (y * (film.height() - 1))) == 0; i--) {
-          film = ladder.film(i);
-          step = 1 << (3 - i);
-        }
+      for (int i = 2; i >= 0 && film.least(tileAt(film, x, y)) == 0; i--) {
+        film = ladder.film(i);
+        step = 1 << (3 - i);
       }
       Shoot shoot = shown.shoot();
       double ev = shoot.lookOf(shown.shot()).ev();

@@ -26,6 +26,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 class LiveSocket extends TextWebSocketHandler {
   private static final Logger LOG = LoggerFactory.getLogger(LiveSocket.class);
+  private static final double LEAST_NOISE = 0.1, MOST_NOISE = 50;
   private static final int LEAST_SIDE = 64, MOST_SIDE = 2560;
 
   private final LiveSessions sessions;
@@ -106,6 +107,9 @@ class LiveSocket extends TextWebSocketHandler {
               Math.clamp(m.path("width").asInt(0), LEAST_SIDE, MOST_SIDE),
               Math.clamp(m.path("height").asInt(0), LEAST_SIDE, MOST_SIDE));
       case "pause" -> session.pause(m.path("paused").booleanValue(false));
+      case "noise" ->
+          session.wantedNoise(
+              Math.clamp(m.path("percent").asDouble(2), LEAST_NOISE, MOST_NOISE) / 100);
       case "drawn" -> session.drawn(m.path("mark").asLong(0));
       case "probe" -> {
         Map<String, Object> reading =
@@ -118,7 +122,7 @@ class LiveSocket extends TextWebSocketHandler {
       }
       default ->
           throw new ImpossibleValue(
-              "type", m.path("type"), "one of try, untry, shot, size, pause, drawn, probe");
+              "type", m.path("type"), "one of try, untry, shot, size, pause, noise, drawn, probe");
     }
   }
 

@@ -1,0 +1,57 @@
+package levelember.film;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * How a picture's noise has fallen with the time spent on it, and when it will have fallen enough.
+ */
+public final class Convergence {
+  /** Slopes of log noise over log time that are believed; −0.5 is independent samples. */
+  private static final double STEEPEST = -1, FLATTEST = -0.25, USUAL = -0.5;
+
+  private static final double BACK = 2.5;
+
+  private record Point(double seconds, double noise) {}
+
+  private final List<Point> points = new ArrayList<>();
+
+  /** Forgets what was seen, as the picture has changed. */
+  public void restart() {
+    points.clear();
+  }
+
+  /** Notes the noise after so many seconds of tracing; infinite noise is not noted. */
+  public void note(double seconds, double noise) {
+    if (seconds > 0 && noise > 0 && Double.isFinite(noise)) {
+      points.add(new Point(seconds, noise));
+    }
+  }
+
+  /**
+   * Seconds of tracing still needed for a noise.
+   *
+   * @return 0 when it is reached, NaN before anything was noted
+   */
+  public double secondsTo(double wanted) {
+    if (points.isEmpty()) {
+      return Double.NaN;
+    }
+    Point last = points.getLast();
+    if (last.noise <= wanted) {
+      return 0;
+    }
+    Point then = null;
+    for (Point p : points) {
+      if (p.seconds * BACK <= last.seconds) {
+        then = p;
+      }
+    }
+    double slope = USUAL;
+    if (then != null && then.noise > last.noise) {
+      slope = Math.log(last.noise / then.noise) / Math.log(last.seconds / then.seconds);
+      slope = Math.clamp(slope, STEEPEST, FLATTEST);
+    }
+    return last.seconds * (Math.pow(wanted / last.noise, 1 / slope) - 1);
+  }
+}
