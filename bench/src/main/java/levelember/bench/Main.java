@@ -46,6 +46,8 @@ public final class Main implements Callable<Integer> {
     parts.put("kernel", () -> KernelFigures.measured(rounds));
     parts.put("build", () -> BuildFigures.measured(rounds));
     parts.put("tracer", () -> TracerFigures.measured("armillary", rounds));
+    parts.put("edits", () -> EditFigures.measured(rounds));
+    parts.put("noise", NoiseFigures::measured);
     for (String part : only) {
       if (!parts.containsKey(part)) {
         System.err.println("ember: --only takes " + String.join(", ", parts.keySet()));

@@ -34,6 +34,7 @@ import tools.jackson.databind.json.JsonMapper;
  */
 final class LiveSession {
   private static final Logger LOG = LoggerFactory.getLogger(LiveSession.class);
+
   /** Samples of every pixel before the noisier tiles are preferred. */
   private static final int EVEN_SAMPLES = 8;
 
@@ -301,7 +302,8 @@ final class LiveSession {
     RayCount rays;
     if (number >= 0) {
       Film film = ladder.film(number);
-      rays = renderer.trace(scene, film, ladder.target(number, Math.min(EVEN_SAMPLES, samples)), stop);
+      rays =
+          renderer.trace(scene, film, ladder.target(number, Math.min(EVEN_SAMPLES, samples)), stop);
     } else {
       Noise now = noise == null ? measured() : noise;
       rays = renderer.refine(scene, ladder.full(), now, wantedNoise, samples, stop);

@@ -1,0 +1,112 @@
+package levelember.bench;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import levelember.demo.DemoShoots;
+import levelember.film.EditCost;
+import levelember.film.Ladder;
+import levelember.formats.ShootDocument;
+import levelember.formats.ShootPackage;
+import levelember.light.LayerWeights;
+import levelember.look.DisplayCurve;
+import levelember.shoot.Shoot;
+import levelember.texture.Pictures;
+import levelember.transport.RayCount;
+import levelember.transport.Renderer;
+import levelember.transport.Scene;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Milliseconds from an edit to the first picture and to a whole one, for each kind of edit. */
+final class EditFigures {
+  private static final int WIDTH = 960, HEIGHT = 540;
+
+  private EditFigures() {}
+
+  static Map<String, Object> measured(int rounds) {
+    ShootPackage pack = DemoShoots.make("armillary");
+    Shoot shoot = pack.shoot();
+    Map<String, Object> to = new LinkedHashMap<>();
+    to.put(
+        "a light's level",
+        edit(pack, rounds, i -> field(shoot, "lights", 1, "levelStops", 0.1 * i)));
+    to.put("a light moved", edit(pack, rounds, i -> nudged(shoot, "lights", 1, i)));
+    to.put("the camera moved", edit(pack, rounds, i -> nudged(shoot, "shots", 0, i)));
+    to.put(
+        "a material",
+        edit(pack, rounds, i -> field(shoot, "materials", 0, "roughness", 0.5 + 0.01 * i)));
+    to.put("a piece moved", edit(pack, rounds, i -> nudged(shoot, "pieces", 1, i)));
+    return to;
+  }
+
+  private static Shoot field(Shoot shoot, String list, int entry, String field, double value) {
+    JsonNode tree = ShootDocument.tree(shoot);
+    ((ObjectNode) tree.get(list).get(entry)).put(field, value);
+    return ShootDocument.read(tree);
+  }
+
+  private static Shoot nudged(Shoot shoot, String list, int entry, int i) {
+    JsonNode tree = ShootDocument.tree(shoot);
+    ArrayNode place = (ArrayNode) tree.get(list).get(entry).get("place");
+    place.set(0, place.get(0).doubleValue() + 0.01 * i);
+    return ShootDocument.read(tree);
+  }
+
+  private static Map<String, Object> edit(
+      ShootPackage pack, int rounds, Function<Integer, Shoot> states) {
+    Pictures pictures = pack.pictures();
+    List<double[]> runs = new ArrayList<>();
+    long rays = 0;
+    int cores = Runtime.getRuntime().availableProcessors();
+    try (Renderer renderer = new Renderer(cores, Renderer.USUAL_BOUNCES, 1)) {
+      Shoot now = states.apply(0);
+      Scene scene = Scene.of(now, now.shots().getFirst(), pictures);
+      Ladder ladder = new Ladder(WIDTH, HEIGHT, scene.layers());
+      trace(renderer, scene, ladder);
+      for (int i = 1; i <= rounds + 1; i++) {
+        Shoot next = states.apply(i);
+        long begin = System.nanoTime();
+        EditCost cost =
+            EditCost.between(now, now.shots().getFirst(), next, next.shots().getFirst());
+        scene = scene.next(next, next.shots().getFirst(), pictures, cost);
+        ladder = ladder.withLayers(cost.from());
+        int first = ladder.next(1);
+        RayCount traced = RayCount.NONE;
+        if (first >= 0) {
+          traced = renderer.trace(scene, ladder.film(first), 1, () -> false);
+        }
+        show(ladder, next);
+        double shown = (System.nanoTime() - begin) / 1e6;
+        traced = traced.plus(trace(renderer, scene, ladder));
+        show(ladder, next);
+        if (i > 1) {
+          runs.add(new double[] {shown, (System.nanoTime() - begin) / 1e6});
+        }
+        rays = traced.all();
+        now = next;
+      }
+    }
+    Map<String, Object> to = new LinkedHashMap<>();
+    to.put("first picture, ms", Spread.of(runs.stream().mapToDouble(r -> r[0]).toArray()));
+    to.put("one whole sample, ms", Spread.of(runs.stream().mapToDouble(r -> r[1]).toArray()));
+    to.put("rays", rays);
+    return to;
+  }
+
+  private static RayCount trace(Renderer renderer, Scene scene, Ladder ladder) {
+    RayCount rays = RayCount.NONE;
+    for (int i = ladder.next(1); i >= 0; i = ladder.next(1)) {
+      rays = rays.plus(renderer.trace(scene, ladder.film(i), ladder.target(i, 1), () -> false));
+    }
+    return rays;
+  }
+
+  private static void show(Ladder ladder, Shoot shoot) {
+    new DisplayCurve(shoot.looks().getFirst())
+        .quick(ladder.mix(LayerWeights.of(shoot), ladder.shownStep()));
+  }
+}
