@@ -16,13 +16,17 @@ import levelember.trace.RayWalk;
  * power heuristic (Veach and Guibas 1995), every light into its own layer.
  *
  * <p>A path's turns depend on surfaces alone, and every light draws its own points, so a layer does
- * not depend on which other lights there are. At the first surface each light is asked for light
- * once; further along, each with a chance of its own. One object a thread; allocates nothing per
- * ray.
+ * not depend on which other lights there are. Until a path has spread, each light is asked for
+ * light at every surface; further along, each with a chance of its own. One object a thread;
+ * allocates nothing per ray.
  */
 final class PathTracer {
   private static final float[] ASKED = {1f, 0.5f, 0.35f, 0.25f};
   private static final int ROULETTE_FROM = 3;
+
+  /** Density above which a turn is as good as a mirror's, per steradian. */
+  private static final float NARROW = 8;
+
   private static final int PIXEL = 1, LENS = 2, TURN = 3, CHOICE = 4, ROULETTE = 5, WAVE = 6;
   private static final int KINDS = 8;
 
@@ -65,6 +69,8 @@ final class PathTracer {
     float pdf = 0;
     boolean delta = true;
     float wave = -1;
+    float asked = 1;
+    int spread = 0;
     LightSource[] lights = scene.lights;
     for (int depth = 0; ; depth++) {
       boolean hit = walk.nearest(ox, oy, oz, dx, dy, dz, Float.POSITIVE_INFINITY);
@@ -74,7 +80,6 @@ final class PathTracer {
         rays.bounced++;
       }
       float far = hit ? walk.t : Float.POSITIVE_INFINITY;
-      float asked = depth == 0 ? 1 : asked(depth - 1);
       for (int k = 0; k < lights.length; k++) {
         LightSource light = lights[k];
         if (!wanted[k] || depth == 0 && !light.seenByCamera()) {
@@ -153,7 +158,7 @@ final class PathTracer {
       float hx = place[0], hy = place[1], hz = place[2];
       float px0 = off(hx, gx), py0 = off(hy, gy), pz0 = off(hz, gz);
 
-      float chance = asked(depth);
+      float chance = asked(spread);
       for (int k = 0; k < lights.length; k++) {
         if (!wanted[k]) {
           continue;
@@ -228,6 +233,10 @@ final class PathTracer {
       b *= scattering.b;
       pdf = scattering.pdf;
       delta = scattering.delta;
+      asked = chance;
+      if (!delta && pdf < NARROW) {
+        spread++;
+      }
       if (scattering.through) {
         ox = off(hx, -gx);
         oy = off(hy, -gy);
@@ -253,9 +262,9 @@ final class PathTracer {
     }
   }
 
-  /** The chance with which a surface asks each light, by how many surfaces lie before it. */
-  private static float asked(int depth) {
-    return ASKED[Math.min(depth, ASKED.length - 1)];
+  /** The chance with which a surface asks each light, by how often the path has spread before. */
+  private static float asked(int spread) {
+    return ASKED[Math.min(spread, ASKED.length - 1)];
   }
 
   /** Power heuristic: the weight of the technique whose density comes first. */
