@@ -13,7 +13,10 @@ import levelember.shoot.ImpossibleValue;
 import levelember.texture.Pictures;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.web.socket.BinaryMessage;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.TextMessage;
@@ -32,6 +35,7 @@ class LiveSocket extends TextWebSocketHandler {
   private final LiveSessions sessions;
   private final Shoots shoots;
   private final Map<String, Watcher> watchers = new ConcurrentHashMap<>();
+  private final Map<String, Shoots.State> states = new ConcurrentHashMap<>();
 
   LiveSocket(LiveSessions sessions, Shoots shoots) {
     this.sessions = sessions;
@@ -65,11 +69,22 @@ class LiveSocket extends TextWebSocketHandler {
     }
   }
 
+  /** The kept state of a shoot, asked from the database once for all tries of a hand. */
+  private Shoots.State kept(String id) {
+    return states.computeIfAbsent(id, shoots::state);
+  }
+
+  @TransactionalEventListener
+  @Order(Ordered.HIGHEST_PRECEDENCE)
+  void changed(Shoots.Changed change) {
+    states.remove(change.id());
+  }
+
   /** What a page was trying goes with it. */
   private void forget(Watcher watcher) {
     if (watcher.trying) {
       watcher.trying = false;
-      Shoots.State state = shoots.state(watcher.id);
+      Shoots.State state = kept(watcher.id);
       watcher.session.show(ShootDocument.read(state.document()), state.revision(), 0);
     }
   }
@@ -95,7 +110,7 @@ class LiveSocket extends TextWebSocketHandler {
     LiveSession session = watcher.session;
     switch (m.path("type").stringValue("")) {
       case "try" -> {
-        Shoots.State state = shoots.state(watcher.id);
+        Shoots.State state = kept(watcher.id);
         watcher.trying = true;
         session.show(
             shoots.tried(state, m.path("operations")), state.revision(), m.path("mark").asLong(0));
