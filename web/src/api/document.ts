@@ -54,7 +54,7 @@ export interface Light {
   colour: { kelvin: number; tint: number; filter: Vector };
   muted: boolean;
   alone: boolean;
-  seenByCamera: boolean;
+  showsToCamera: boolean;
 }
 
 export interface Shot {

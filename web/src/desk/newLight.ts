@@ -53,6 +53,6 @@ export function newLight(kind: NewKind, document: ShootDocument, shot: Shot): Li
     colour: { kelvin: 5600, tint: 0, filter: [1, 1, 1] },
     muted: false,
     alone: false,
-    seenByCamera: false,
+    showsToCamera: false,
   };
 }

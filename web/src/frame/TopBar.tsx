@@ -10,6 +10,7 @@ import { useLive } from '../live/store';
 import { useChannel, useDesk } from '../live/useShoot';
 import { colours, mono, sizes } from '../theme/theme';
 import { useChoice } from './choice';
+import { duration } from './duration';
 import { SaveMenu } from './SaveMenu';
 import { ShootMenu } from './ShootMenu';
 import { useChosenShot } from './useChosenShot';
@@ -151,13 +152,6 @@ function Pill() {
       </Box>
     </Tooltip>
   );
-}
-
-/** Seconds as one reads them: 40 s, 3 min, 2 h. */
-export function duration(seconds: number): string {
-  if (seconds < 100) return `${Math.ceil(seconds)} s`;
-  if (seconds < 6000) return `${Math.round(seconds / 60)} min`;
-  return `${Math.round(seconds / 3600)} h`;
 }
 
 function short(n: number): string {

@@ -175,11 +175,11 @@ export function LightDetails({ light }: { light: Light }) {
           control={
             <Switch
               size="small"
-              checked={light.seenByCamera}
+              checked={light.showsToCamera}
               onChange={(e) =>
                 void desk.keep(
                   e.target.checked ? `Show ${light.name}` : `Hide ${light.name}`,
-                  set(document, 'seenByCamera', e.target.checked),
+                  set(document, 'showsToCamera', e.target.checked),
                 )
               }
             />

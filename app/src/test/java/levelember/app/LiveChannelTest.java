@@ -270,4 +270,14 @@ class LiveChannelTest {
       }
     }
   }
+
+  @Test
+  void thePageSaysHowCleanThePictureMustBeAndHearsHowCleanItIs() throws Exception {
+    finished();
+    say("{\"type\": \"noise\", \"percent\": 25}");
+    JsonNode said = message(m -> m.path("wantedPercent").doubleValue() == 25);
+    assertThat(said.get("state").stringValue()).isEqualTo("done");
+    assertThat(said.get("samples").doubleValue()).isEqualTo(2);
+    assertThat(said.get("noisePercent").doubleValue()).isPositive();
+  }
 }

@@ -29,7 +29,7 @@ class RenderCommandTest {
        "materials": [{"id": "m", "gloss": 0}],
        "lights": [{"id": "key", "name": "Key", "emitter": {"kind": "rectangle", "width": 1, "height": 1},
                    "place": [2, 2, 2], "brightness": {"value": 3000, "unit": "lm"}},
-                  {"id": "dome", "name": "Dome", "emitter": {"kind": "dome"}, "seenByCamera": true,
+                  {"id": "dome", "name": "Dome", "emitter": {"kind": "dome"}, "showsToCamera": true,
                    "brightness": {"value": 40, "unit": "cd/m2"}}],
        "shots": [{"id": "wide", "name": "Wide", "place": [0, 1, 4], "aim": [0, 0.5, 0], "look": "k"},
                  {"id": "top", "name": "From above", "place": [0, 5, 0.1], "look": "k"}],

@@ -17,7 +17,7 @@ import levelember.shoot.Shot;
  * <caption>The invalidation table</caption>
  * <tr><th>changed</th><th>cost</th></tr>
  * <tr><td>brightness, level, colour, mute, alone, master, names, looks</td><td>nothing</td></tr>
- * <tr><td>a light's place, aim, roll, dimensions, picture, turn, seen by camera</td>
+ * <tr><td>a light's place, aim, roll, dimensions, picture, turn, shows to the camera</td>
  *     <td>that light's layer</td></tr>
  * <tr><td>a light added</td><td>its own new layer</td></tr>
  * <tr><td>a light taken away, lights put in another order</td><td>nothing</td></tr>

@@ -1,6 +1,5 @@
 package levelember.film;
 
-import java.util.Arrays;
 import levelember.math.Colour;
 
 /**
@@ -135,11 +134,6 @@ public final class Film {
     return across * down;
   }
 
-  /** Tiles side by side. */
-  public int tilesAcross() {
-    return across;
-  }
-
   /** Number of the tile that holds a pixel. */
   public int tile(int x, int y) {
     return y / TILE_HEIGHT * across + x / TILE_WIDTH;
@@ -246,13 +240,6 @@ public final class Film {
       sum += least(tile);
     }
     return sum / tiles();
-  }
-
-  /** Empties a layer. */
-  public void clear(int layer) {
-    Arrays.fill(sums[layer], 0);
-    Arrays.fill(even[layer], 0);
-    Arrays.fill(samples[layer], 0);
   }
 
   /** Bytes that the layers hold. */

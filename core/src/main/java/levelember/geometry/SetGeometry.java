@@ -5,7 +5,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import levelember.math.Affine;
-import levelember.math.Vec3;
 import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Piece;
 import levelember.shoot.Shape;
@@ -152,21 +151,5 @@ public final class SetGeometry {
     Triangles all = new Triangles();
     placed.forEach(p -> all.add(p.mesh(), p.map()));
     return all;
-  }
-
-  /** Least and greatest corner of all corners in the world, or null when there is nothing. */
-  public static Vec3[] box(Triangles mesh, Affine map) {
-    double[] least = {Double.MAX_VALUE, Double.MAX_VALUE, Double.MAX_VALUE};
-    double[] most = {-Double.MAX_VALUE, -Double.MAX_VALUE, -Double.MAX_VALUE};
-    for (int i = 0; i < mesh.corners(); i++) {
-      Vec3 p = map.point(mesh.position(i));
-      least[0] = Math.min(least[0], p.x());
-      least[1] = Math.min(least[1], p.y());
-      least[2] = Math.min(least[2], p.z());
-      most[0] = Math.max(most[0], p.x());
-      most[1] = Math.max(most[1], p.y());
-      most[2] = Math.max(most[2], p.z());
-    }
-    return new Vec3[] {new Vec3(least[0], least[1], least[2]), new Vec3(most[0], most[1], most[2])};
   }
 }

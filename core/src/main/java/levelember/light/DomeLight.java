@@ -8,7 +8,7 @@ public final class DomeLight extends LightSource {
   private static final float DENSITY = (float) (1 / (4 * Math.PI));
 
   public DomeLight(Light light) {
-    super(light.id(), light.seenByCamera());
+    super(light.id(), light.showsToCamera());
   }
 
   @Override

@@ -17,7 +17,7 @@ public final class EmissiveLight extends LightSource {
    * @param triangles nine floats each: the corners in the world of all triangles of that material
    */
   public EmissiveLight(Light light, Emitter.Emissive e, float[] triangles) {
-    super(light.id(), light.seenByCamera());
+    super(light.id(), light.showsToCamera());
     material = e.material();
     tree = triangles.length == 0 ? null : new LightTree(triangles);
   }

@@ -25,7 +25,7 @@ public final class EnvironmentLight extends LightSource {
   private final double turn;
 
   public EnvironmentLight(Light light, Emitter.Environment e, Picture picture) {
-    super(light.id(), light.seenByCamera());
+    super(light.id(), light.showsToCamera());
     width = picture.width();
     height = picture.height();
     rgb = picture.rgb();

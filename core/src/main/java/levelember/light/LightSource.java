@@ -9,11 +9,11 @@ import levelember.math.Points;
 public abstract sealed class LightSource
     permits RectangleLight, SphereLight, PointLight, EnvironmentLight, DomeLight, EmissiveLight {
   private final int key;
-  private final boolean seenByCamera;
+  private final boolean showsToCamera;
 
-  LightSource(String id, boolean seenByCamera) {
+  LightSource(String id, boolean showsToCamera) {
     this.key = Points.hash(id.hashCode());
-    this.seenByCamera = seenByCamera;
+    this.showsToCamera = showsToCamera;
   }
 
   /** Seeds this light's own dimensions, so that its points do not depend on other lights. */
@@ -21,8 +21,8 @@ public abstract sealed class LightSource
     return key;
   }
 
-  public final boolean seenByCamera() {
-    return seenByCamera;
+  public final boolean showsToCamera() {
+    return showsToCamera;
   }
 
   /**

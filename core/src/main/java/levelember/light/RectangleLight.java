@@ -19,7 +19,7 @@ public final class RectangleLight extends LightSource {
   private final boolean twoSided;
 
   public RectangleLight(Light light, Emitter.Rectangle r) {
-    super(light.id(), light.seenByCamera());
+    super(light.id(), light.showsToCamera());
     Affine frame = Affine.lookingAt(light.place(), light.aim(), light.rollDegrees());
     right = frame.x();
     up = frame.y();

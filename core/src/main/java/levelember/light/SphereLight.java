@@ -12,7 +12,7 @@ public final class SphereLight extends LightSource {
   private final double cx, cy, cz, radius;
 
   public SphereLight(Light light, Emitter.Sphere s) {
-    super(light.id(), light.seenByCamera());
+    super(light.id(), light.showsToCamera());
     cx = light.place().x();
     cy = light.place().y();
     cz = light.place().z();

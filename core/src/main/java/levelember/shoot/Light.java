@@ -17,7 +17,7 @@ import levelember.math.Vec3;
  * @param colour temperature, tint and filter
  * @param muted gives nothing
  * @param alone when any light is alone, only those that are give light
- * @param seenByCamera shows its own shape, or the surrounding, to the camera
+ * @param showsToCamera shows its own shape, or the surrounding, to the camera
  */
 public record Light(
     String id,
@@ -31,7 +31,7 @@ public record Light(
     LightColour colour,
     boolean muted,
     boolean alone,
-    boolean seenByCamera) {
+    boolean showsToCamera) {
 
   public Light {
     Checks.id(id);
@@ -74,6 +74,6 @@ public record Light(
         LightColour.NEUTRAL,
         false,
         false,
-        seenByCamera);
+        showsToCamera);
   }
 }

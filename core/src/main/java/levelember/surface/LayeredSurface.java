@@ -192,10 +192,13 @@ public final class LayeredSurface {
     return (float) (entering ? 1 / index : index);
   }
 
-  /** Fills in the chances with which lobes are drawn. */
-  private void chances(float oz, boolean entering, float[] to) {
+  /** Fills in what the upper layers take, and the chances with which lobes are drawn. */
+  private void chances(float oz, boolean entering, Scattering s) {
+    float[] to = s.chance;
     float top = entering ? look(coatAlbedo, oz) : 0;
     float rim = entering && sheen != null ? sheenMost * sheen.albedo(oz) : 0;
+    s.top = top;
+    s.rim = rim;
     float under = (1 - rim) * (1 - top);
     float base = Math.max(0, 1 - metal - glass);
     float lost = look(glossAlbedo, oz);
@@ -234,13 +237,9 @@ public final class LayeredSurface {
     if (oz <= 0 || iz == 0) {
       return;
     }
-    chances(oz, entering, s.chance);
-    float top = 0, rim = 0;
-    if (entering) {
-      top = look(coatAlbedo, oz);
-      rim = sheen == null ? 0 : sheenMost * sheen.albedo(oz);
-    }
-    float under = (1 - rim) * (1 - top);
+    chances(oz, entering, s);
+    float rim = s.rim;
+    float under = (1 - rim) * (1 - s.top);
     if (glass > 0 && !smooth) {
       rough(ox, oy, oz, ix, iy, iz, entering, wave, under, s);
     }
@@ -414,7 +413,7 @@ public final class LayeredSurface {
     if (oz <= 0) {
       return;
     }
-    chances(oz, entering, s.chance);
+    chances(oz, entering, s);
     float[] chance = s.chance;
     float at = w;
     int lobe = 0;
@@ -481,9 +480,7 @@ public final class LayeredSurface {
 
   private void drawSmooth(
       float ox, float oy, float oz, boolean entering, float wave, float part, Scattering s) {
-    float top = entering ? look(coatAlbedo, oz) : 0;
-    float rim = entering && sheen != null ? sheenMost * sheen.albedo(oz) : 0;
-    float value = (1 - rim) * (1 - top) * glass / s.chance[2];
+    float value = (1 - s.rim) * (1 - s.top) * glass / s.chance[2];
     s.delta = true;
     s.pdf = 1;
     if (thin) {

@@ -22,6 +22,9 @@ public final class Scattering {
   /** Chances of the lobes: coat, sheen, glass, mirror; the matte base has what is left. */
   final float[] chance = new float[4];
 
+  /** What the coat and the sheen take of the outgoing direction's light. */
+  float top, rim;
+
   void black() {
     r = g = b = pdf = 0;
     delta = through = false;

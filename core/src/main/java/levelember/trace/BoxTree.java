@@ -1,6 +1,5 @@
 package levelember.trace;
 
-import java.util.Arrays;
 import java.util.concurrent.ForkJoinTask;
 import java.util.concurrent.RecursiveAction;
 import java.util.function.IntConsumer;
@@ -312,12 +311,5 @@ final class BoxTree {
         split(cut, to, right, depth + 1, s);
       }
     }
-  }
-
-  /** The numbers of the items from one record on. */
-  int[] items(int first, int many) {
-    int[] items = new int[many];
-    Arrays.setAll(items, i -> records[RECORD * (first + i) + 6]);
-    return items;
   }
 }

@@ -82,7 +82,7 @@ final class PathTracer {
       float far = hit ? walk.t : Float.POSITIVE_INFINITY;
       for (int k = 0; k < lights.length; k++) {
         LightSource light = lights[k];
-        if (!wanted[k] || depth == 0 && !light.seenByCamera()) {
+        if (!wanted[k] || depth == 0 && !light.showsToCamera()) {
           continue;
         }
         if (light.meets(ox, oy, oz, dx, dy, dz, far, lightRay)) {
@@ -103,7 +103,7 @@ final class PathTracer {
       if (shining >= 0
           && wanted[shining]
           && outside
-          && (depth > 0 || lights[shining].seenByCamera())) {
+          && (depth > 0 || lights[shining].showsToCamera())) {
         float w = 1;
         if (!delta) {
           int first = scene.emissionFirst[scene.hierarchy.placed(walk.instance)];

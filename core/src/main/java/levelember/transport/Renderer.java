@@ -9,7 +9,6 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.ThreadFactory;
 import java.util.concurrent.atomic.AtomicInteger;
-import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import levelember.film.Film;
 import levelember.film.Noise;
@@ -27,7 +26,6 @@ public final class Renderer implements AutoCloseable {
   private final int bounces;
   private final int seed;
   private final ExecutorService pool;
-  private volatile boolean held;
 
   /**
    * A renderer with its own threads.
@@ -56,11 +54,6 @@ public final class Renderer implements AutoCloseable {
     Thread t = new Thread(task, "ember-trace");
     t.setDaemon(true);
     return t;
-  }
-
-  /** Asks the tracing threads to rest at their next tile, so that other work has the cores. */
-  public void hold(boolean rest) {
-    held = rest;
   }
 
   /**
@@ -156,9 +149,6 @@ public final class Renderer implements AutoCloseable {
     boolean[] wanted = new boolean[film.layers()];
     for (int t = next.getAndIncrement(); t < targets.length; t = next.getAndIncrement()) {
       for (int sample = film.least(t); sample < targets[t]; sample = film.least(t)) {
-        while (held && !stop.getAsBoolean()) {
-          LockSupport.parkNanos(200_000);
-        }
         if (stop.getAsBoolean()) {
           return tracer.rays.take();
         }

@@ -81,7 +81,7 @@ class EditCostTest {
         colour,
         muted,
         !muted,
-        l.seenByCamera());
+        l.showsToCamera());
   }
 
   /** Goes from the state before to the one after, and compares with a picture from scratch. */

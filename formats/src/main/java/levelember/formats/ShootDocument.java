@@ -213,7 +213,7 @@ public final class ShootDocument {
                     c.colour("filter", Rgb.WHITE))),
         f.flag("muted", false),
         f.flag("alone", false),
-        f.flag("seenByCamera", false));
+        f.flag("showsToCamera", false));
   }
 
   private static Emitter emitter(Fields f) {

@@ -162,7 +162,7 @@ final class ShootTree {
     c.set("filter", colour(l.colour().filter()));
     to.put("muted", l.muted());
     to.put("alone", l.alone());
-    to.put("seenByCamera", l.seenByCamera());
+    to.put("showsToCamera", l.showsToCamera());
     return to;
   }
 

@@ -29,8 +29,8 @@ import tools.jackson.databind.json.JsonMapper;
 
 /**
  * The one render session of a shoot: owns the compiled scene and the films, traces on a thread of
- * its own while somebody watches, and sends frames. A new state interrupts tracing at the next row;
- * what it does not touch is kept.
+ * its own while somebody watches, and sends frames. A new state interrupts tracing at the next
+ * sample of a tile; what it does not touch is kept.
  */
 final class LiveSession {
   private static final Logger LOG = LoggerFactory.getLogger(LiveSession.class);
