@@ -79,6 +79,7 @@ function Pill() {
   const handMillis = useLive((s) => s.handMillis);
   const wanted = useLive((s) => s.wantedPercent);
   const samples = frame?.samples ?? 0;
+  const denoised = frame?.denoised ?? false;
   const state = !connected
     ? 'not connected'
     : paused
@@ -98,12 +99,12 @@ function Pill() {
   const hand = handMillis === null ? '' : `, shown after ${Math.round(handMillis)} ms`;
   return (
     <Tooltip
-      title={`${state}; ${Math.round(progress?.samples ?? 0)} samples a pixel, ${rays}${hand}; layers take ${short(progress?.filmBytes ?? 0)}B. Click to ${paused ? 'go on' : 'pause'}.`}
+      title={`${state}; ${Math.round(progress?.samples ?? 0)} samples a pixel${denoised ? ', shown denoised' : ''}, ${rays}${hand}; layers take ${short(progress?.filmBytes ?? 0)}B. Click to ${paused ? 'go on' : 'pause'}.`}
     >
       <Box
         component="button"
         type="button"
-        aria-label={`${detail}, ${state}`}
+        aria-label={`${detail}${denoised ? ', denoised' : ''}, ${state}`}
         data-testid="pill"
         data-samples={samples}
         data-rays={frame?.rays ?? ''}
@@ -141,6 +142,7 @@ function Pill() {
           }}
         />
         <span>{connected ? detail : 'not connected'}</span>
+        {denoised && <span>denoised</span>}
         <Box component="span" sx={{ color: colours.quiet }}>
           {left == null || noise == null || !frame || frame.step > 1
             ? frame

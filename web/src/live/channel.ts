@@ -1,5 +1,5 @@
 import type { Operation } from '../api/document';
-import { useLive, type Frame, type Progress, type Reading } from './store';
+import { useLive, type Denoise, type Frame, type Progress, type Reading } from './store';
 
 type Message =
   | ({ type: 'progress' } & Progress)
@@ -39,6 +39,7 @@ export class LiveChannel {
       if (this.shotId) this.send({ type: 'shot', id: this.shotId });
       this.send({ type: 'pause', paused: useLive.getState().paused });
       this.send({ type: 'noise', percent: useLive.getState().wantedPercent });
+      this.send({ type: 'denoise', when: useLive.getState().denoise });
     };
     socket.onclose = () => {
       useLive.setState({ connected: false });
@@ -129,6 +130,12 @@ export class LiveChannel {
   clean(percent: number) {
     useLive.setState({ wantedPercent: percent });
     this.send({ type: 'noise', percent });
+  }
+
+  /** Sets when the picture is shown denoised. */
+  denoise(when: Denoise) {
+    useLive.setState({ denoise: when });
+    this.send({ type: 'denoise', when });
   }
 
   probe(x: number, y: number) {

@@ -11,6 +11,7 @@ export interface Frame {
   rows: number;
   step: number;
   samples: number;
+  denoised: boolean;
   rays: number;
   mixMillis: number;
   sinceEditMillis: number;
@@ -37,6 +38,8 @@ export interface Reading {
   share: number;
 }
 
+export type Denoise = 'never' | 'noisy' | 'always';
+
 interface LiveState {
   connected: boolean;
   image: ImageData | null;
@@ -51,6 +54,8 @@ interface LiveState {
   paused: boolean;
   /** Noise at which tracing ends. */
   wantedPercent: number;
+  /** When the picture is shown denoised. */
+  denoise: Denoise;
 }
 
 /** What comes over the live channel, and what the hand is just trying. */
@@ -65,4 +70,5 @@ export const useLive = create<LiveState>(() => ({
   trial: null,
   paused: false,
   wantedPercent: 2,
+  denoise: 'noisy',
 }));

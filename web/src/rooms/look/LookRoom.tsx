@@ -6,7 +6,7 @@ import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
 import { useChosenShot } from '../../frame/useChosenShot';
-import { useLive } from '../../live/store';
+import { useLive, type Denoise } from '../../live/store';
 import { useChannel, useDesk } from '../../live/useShoot';
 import { colours, mono } from '../../theme/theme';
 import { shoulder } from './shoulder';
@@ -67,10 +67,17 @@ export function LookDetails() {
 
 const NOISES = [20, 10, 5, 2, 1, 0.5];
 
-/** The noise at which the live picture is good enough; not kept with the shoot. */
+const DENOISE: { value: Denoise; text: string }[] = [
+  { value: 'never', text: 'Never' },
+  { value: 'noisy', text: 'While above 5 %' },
+  { value: 'always', text: 'Always' },
+];
+
+/** The noise at which the live picture is good enough, and when it is denoised; not kept with the shoot. */
 function CleanTo() {
   const channel = useChannel();
   const wanted = useLive((s) => s.wantedPercent);
+  const denoise = useLive((s) => s.denoise);
   return (
     <Section title="Live picture">
       <PlainSelect
@@ -78,6 +85,12 @@ function CleanTo() {
         value={String(wanted)}
         options={NOISES.map((n) => ({ value: String(n), text: `${n} %` }))}
         onChange={(value) => channel?.clean(Number(value))}
+      />
+      <PlainSelect
+        label="Noise taken out"
+        value={denoise}
+        options={DENOISE}
+        onChange={(value) => channel?.denoise(value as Denoise)}
       />
     </Section>
   );

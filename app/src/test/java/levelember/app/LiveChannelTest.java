@@ -275,9 +275,37 @@ class LiveChannelTest {
   void thePageSaysHowCleanThePictureMustBeAndHearsHowCleanItIs() throws Exception {
     finished();
     say("{\"type\": \"noise\", \"percent\": 25}");
-    JsonNode said = message(m -> m.path("wantedPercent").doubleValue() == 25);
-    assertThat(said.get("state").stringValue()).isEqualTo("done");
+    JsonNode said =
+        message(m ->
+            m.path("wantedPercent").doubleValue() == 25
+                && m.path("state").stringValue("").equals("done"));
     assertThat(said.get("samples").doubleValue()).isEqualTo(2);
     assertThat(said.get("noisePercent").doubleValue()).isPositive();
+  }
+
+  @Test
+  void thePageSaysWhenThePictureIsDenoisedAndTheFrameSaysThatItIs() throws Exception {
+    finished();
+    say("{\"type\": \"denoise\", \"when\": \"always\"}");
+    Frame clean = frame(f -> f.get("denoised").booleanValue() && f.get("step").intValue() == 1);
+    say("{\"type\": \"denoise\", \"when\": \"never\"}");
+    Frame raw = frame(f -> !f.get("denoised").booleanValue());
+    assertThat(roughness(clean)).isLessThan(0.7 * roughness(raw));
+    assertThat(raw.head().get("rays").longValue()).isEqualTo(clean.head().get("rays").longValue());
+    say("{\"type\": \"denoise\", \"when\": \"sometimes\"}");
+    assertThat(
+            message(m -> m.path("type").stringValue("").equals("refused"))
+                .get("detail")
+                .stringValue())
+        .contains("never, noisy or always");
+  }
+
+  /** Mean difference between neighbours of a row, in codes. */
+  private static double roughness(Frame frame) {
+    double sum = 0;
+    for (int i = 3; i < frame.rgb().length; i++) {
+      sum += Math.abs((frame.rgb()[i] & 255) - (frame.rgb()[i - 3] & 255));
+    }
+    return sum / frame.rgb().length;
   }
 }

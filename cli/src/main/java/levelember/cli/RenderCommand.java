@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import levelember.film.Convergence;
+import levelember.film.Denoiser;
 import levelember.film.Film;
 import levelember.film.LayerMix;
 import levelember.film.Noise;
@@ -97,6 +98,9 @@ final class RenderCommand implements Callable<Integer> {
   @Option(names = "--layers", description = "also every light's layer, in an .exr")
   private boolean layers;
 
+  @Option(names = "--denoise", description = "takes noise out of every layer at the end")
+  private boolean denoise;
+
   @Option(names = "--alone", paramLabel = "LIGHT", description = "only that light, by id or name")
   private String alone;
 
@@ -154,8 +158,10 @@ final class RenderCommand implements Callable<Integer> {
     double fullScale = DisplayCurve.fullScale(shoot.lookOf(shot).ev());
     RayCount rays = traced(scene, film, weights, fullScale);
     long traced = System.nanoTime();
-    Picture picture = LayerMix.picture(film, weights);
-    Files.write(out, encoded(kind, picture, film, weights, shoot, shot));
+    Film shown = denoise ? Denoiser.denoised(film) : film;
+    long denoised = System.nanoTime();
+    Picture picture = LayerMix.picture(shown, weights);
+    Files.write(out, encoded(kind, picture, shown, weights, shoot, shot));
     long written = System.nanoTime();
     if (stats != null) {
       Map<String, Object> to = new LinkedHashMap<>();
@@ -176,7 +182,9 @@ final class RenderCommand implements Callable<Integer> {
       to.put("rays", rays.all());
       to.put("compileSeconds", (compiled - begin) / 1e9);
       to.put("traceSeconds", (traced - compiled) / 1e9);
-      to.put("writeSeconds", (written - traced) / 1e9);
+      to.put("denoised", denoise);
+      to.put("denoiseSeconds", (denoised - traced) / 1e9);
+      to.put("writeSeconds", (written - denoised) / 1e9);
       to.put("raysPerSecond", Math.round(rays.all() / ((traced - compiled) / 1e9)));
       to.put("filmBytes", film.bytes());
       Files.write(

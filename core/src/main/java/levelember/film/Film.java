@@ -26,6 +26,8 @@ public final class Film {
   private final float[][] sums;
   private final float[][] even;
   private final int[][] samples;
+  private Guides guides;
+  private boolean bare;
 
   /**
    * An empty film.
@@ -37,6 +39,7 @@ public final class Film {
     for (int i = 0; i < layers; i++) {
       empty(i);
     }
+    guides = guidesOfOwn();
   }
 
   private Film(
@@ -58,13 +61,19 @@ public final class Film {
   }
 
   private void empty(int layer) {
-    sums[layer] = new float[3 * width * height];
-    even[layer] = new float[width * height];
+    if (!bare) {
+      sums[layer] = new float[3 * width * height];
+      even[layer] = new float[width * height];
+    }
     samples[layer] = new int[across * down];
   }
 
-  /** An empty film each of whose pixels spans {@code step} pixels of a picture either way. */
-  static Film coarse(int fullWidth, int fullHeight, int step, int layers) {
+  /**
+   * An empty film each of whose pixels spans {@code step} pixels of a picture either way.
+   *
+   * @param bare without memory for samples, as finished layers are to be put in
+   */
+  static Film coarse(int fullWidth, int fullHeight, int step, int layers, boolean bare) {
     Film film =
         new Film(
             fullWidth,
@@ -73,8 +82,30 @@ public final class Film {
             new float[layers][],
             new float[layers][],
             new int[layers][]);
+    film.bare = bare;
     for (int i = 0; i < layers; i++) {
       film.empty(i);
+    }
+    film.guides = film.guidesOfOwn();
+    return film;
+  }
+
+  private Guides guidesOfOwn() {
+    return bare ? null : new Guides(width * height, tiles());
+  }
+
+  /**
+   * A film of the same size that holds finished layers as if each were one sample.
+   *
+   * @param layers three floats a pixel, or null where there is nothing
+   */
+  Film finished(float[][] layers) {
+    int n = layers.length;
+    Film film = new Film(fullWidth, fullHeight, step, layers, new float[n][], new int[n][]);
+    film.bare = true;
+    for (int i = 0; i < n; i++) {
+      film.samples[i] = new int[tiles()];
+      java.util.Arrays.fill(film.samples[i], layers[i] == null ? 0 : 1);
     }
     return film;
   }
@@ -84,22 +115,27 @@ public final class Film {
   }
 
   /**
-   * A film with other layers that shares what stays.
+   * A film with other layers that shares what stays. The guides stay as long as a layer does, as
+   * camera and set are then the same.
    *
    * @param from for every new layer the old one it goes on from, or −1 for an empty one
    */
   public Film withLayers(int[] from) {
     int n = from.length;
     Film film = new Film(fullWidth, fullHeight, step, new float[n][], new float[n][], new int[n][]);
+    film.bare = bare;
+    boolean stays = false;
     for (int i = 0; i < n; i++) {
       if (from[i] < 0) {
         film.empty(i);
       } else {
+        stays = true;
         film.sums[i] = sums[from[i]];
         film.even[i] = even[from[i]];
         film.samples[i] = samples[from[i]];
       }
     }
+    film.guides = stays ? guides : film.guidesOfOwn();
     return film;
   }
 
@@ -167,6 +203,11 @@ public final class Film {
   /** Luminance of a layer's samples of even number, summed: one float a pixel. */
   public float[] even(int layer) {
     return even[layer];
+  }
+
+  /** What the pixels show. */
+  public Guides guides() {
+    return guides;
   }
 
   /** Adds a sample to a pixel. */
@@ -242,8 +283,33 @@ public final class Film {
     return sum / tiles();
   }
 
-  /** Bytes that the layers hold. */
+  /** True when every tile has a sample of a layer. */
+  boolean whole(int layer) {
+    for (int n : samples[layer]) {
+      if (n == 0) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** Samples of a layer, a pixel, on the mean over tiles. */
+  double meanSamples(int layer) {
+    double sum = 0;
+    for (int n : samples[layer]) {
+      sum += n;
+    }
+    return sum / tiles();
+  }
+
+  /** Bytes that layers and guides hold. */
   public long bytes() {
-    return 4L * layers() * (4L * width * height + tiles());
+    long sum = guides == null ? 0 : guides.bytes();
+    for (int i = 0; i < layers(); i++) {
+      sum += sums[i] == null ? 0 : 4L * sums[i].length;
+      sum += even[i] == null ? 0 : 4L * even[i].length;
+      sum += 4L * samples[i].length;
+    }
+    return sum;
   }
 }

@@ -10,6 +10,10 @@ import levelember.texture.Picture;
  */
 public final class Ladder {
   private static final int[] STEPS = {8, 4, 2, 1};
+
+  /** How many films there are. */
+  static final int SIZES = STEPS.length;
+
   private static final int[] ENOUGH = {1, 2, 4};
 
   private final int width, height;
@@ -17,11 +21,16 @@ public final class Ladder {
 
   /** Empty films for a picture of the given size. */
   public Ladder(int width, int height, int layers) {
+    this(width, height, layers, false);
+  }
+
+  /** Films without anything in them, for layers to be put in when {@code bare}. */
+  Ladder(int width, int height, int layers, boolean bare) {
     this.width = width;
     this.height = height;
     films = new Film[STEPS.length];
     for (int i = 0; i < films.length; i++) {
-      films[i] = Film.coarse(width, height, STEPS[i], layers);
+      films[i] = Film.coarse(width, height, STEPS[i], layers, bare);
     }
   }
 
@@ -37,6 +46,13 @@ public final class Ladder {
     for (int i = 0; i < films.length; i++) {
       to[i] = films[i].withLayers(from);
     }
+    return new Ladder(width, height, to);
+  }
+
+  /** The same with one film replaced. */
+  Ladder with(int size, Film film) {
+    Film[] to = films.clone();
+    to[size] = film;
     return new Ladder(width, height, to);
   }
 

@@ -23,6 +23,9 @@ public final class LayeredSurface {
   private static final float PI = (float) Math.PI;
   private static final float LEAST_CHANCE = 0.08f;
 
+  /** Alpha below which a metal is a mirror to the eye. */
+  private static final float CLEAR = 0.004f;
+
   private final float alpha;
   private final boolean smooth;
   private final float[] colour;
@@ -175,6 +178,19 @@ public final class LayeredSurface {
   /** True where light that reaches the far side is scattered here by more than one direction. */
   public boolean diffuses() {
     return glass > 0 && !smooth;
+  }
+
+  /** True where one sees through or as in a mirror, so that what lies behind is what shows. */
+  public boolean clear() {
+    return smooth && glass == 1 || metal == 1 && alpha < CLEAR && coat == 0 && sheen == null;
+  }
+
+  /** The colour that the surface shows in even light, about: 0…1 by channel. */
+  public void guide(float[] to) {
+    for (int c = 0; c < 3; c++) {
+      float under = (1 - metal) * ((1 - glass) * colour[c] + glass * tint[c]) + metal * metalF0[c];
+      to[c] = Math.min(1, under + (1 - metal) * gloss * f0 + coat * coatF0);
+    }
   }
 
   /** True when a path must settle on one wavelength here. */

@@ -43,6 +43,7 @@ final class PathTracer {
   private final float[] place = new float[3];
   private final float[] face = new float[3];
   private final float[] normal = new float[3];
+  private final float[] look = new float[3];
 
   /** Rays walked since the object was made. */
   final RayCount.Tally rays = new RayCount.Tally();
@@ -55,8 +56,12 @@ final class PathTracer {
     walk = RayWalk.of(scene.hierarchy);
   }
 
-  /** Adds sample number {@code sample} of one pixel to those layers that are wanted. */
-  void trace(Film film, int px, int py, int sample, boolean[] wanted) {
+  /**
+   * Adds sample number {@code sample} of one pixel to those layers that are wanted.
+   *
+   * @param guided adds to the film's guides too
+   */
+  void trace(Film film, int px, int py, int sample, boolean[] wanted, boolean guided) {
     int pixel = py * film.width() + px;
     even = (sample & 1) == 0;
     points.start(even ? seed : ~seed, pixel, sample >> 1);
@@ -71,6 +76,8 @@ final class PathTracer {
     float wave = -1;
     float asked = 1;
     int spread = 0;
+    boolean guiding = guided;
+    float way = 0;
     LightSource[] lights = scene.lights;
     for (int depth = 0; ; depth++) {
       boolean hit = walk.nearest(ox, oy, oz, dx, dy, dz, Float.POSITIVE_INFINITY);
@@ -91,8 +98,12 @@ final class PathTracer {
         }
       }
       if (!hit) {
+        if (guiding) {
+          film.guides().add(pixel, unit(r), unit(g), unit(b), 0, 0, 0, 0);
+        }
         return;
       }
+      way += far;
       int piece = walk.piece();
       walk.faceNormal(face);
       walk.shadingNormal(normal);
@@ -144,6 +155,20 @@ final class PathTracer {
         ny = gy;
         nz = gz;
         facing = Math.max(1e-6f, -(nx * dx + ny * dy + nz * dz));
+      }
+      if (guiding && !surface.clear()) {
+        guiding = false;
+        surface.guide(look);
+        film.guides()
+            .add(
+                pixel,
+                unit(r * look[0]),
+                unit(g * look[1]),
+                unit(b * look[2]),
+                nx,
+                ny,
+                nz,
+                1 / way);
       }
       // An orthonormal frame round the normal (Duff et al. 2017).
       float sign = Math.copySign(1, nz);
@@ -271,6 +296,10 @@ final class PathTracer {
   private static float power(float own, float other) {
     float times = other / own;
     return own == Float.POSITIVE_INFINITY ? 1 : 1 / (1 + times * times);
+  }
+
+  private static float unit(float v) {
+    return Math.clamp(v, 0, 1);
   }
 
   private void add(Film film, int layer, int pixel, float r, float g, float b) {

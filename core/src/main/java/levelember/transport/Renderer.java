@@ -155,15 +155,19 @@ public final class Renderer implements AutoCloseable {
         for (int k = 0; k < wanted.length; k++) {
           wanted[k] = film.samples(k, t) == sample;
         }
+        boolean guided = film.guides().samples(t) == sample;
         for (int y = film.top(t); y < film.bottom(t); y++) {
           for (int x = film.left(t); x < film.right(t); x++) {
-            tracer.trace(film, x, y, sample, wanted);
+            tracer.trace(film, x, y, sample, wanted, guided);
           }
         }
         for (int k = 0; k < wanted.length; k++) {
           if (wanted[k]) {
             film.sampled(k, t);
           }
+        }
+        if (guided) {
+          film.guides().sampled(t);
         }
       }
     }

@@ -3,6 +3,7 @@ package levelember.app.live;
 import java.util.Map;
 import levelember.app.problem.Refusal;
 import levelember.film.Film;
+import levelember.film.Ladder;
 import levelember.film.LayerMix;
 import levelember.formats.LayerNames;
 import levelember.formats.OpenExr;
@@ -33,12 +34,15 @@ class LiveController {
   }
 
   @GetMapping("/picture.png")
-  ResponseEntity<byte[]> png(@PathVariable String id, @RequestParam(defaultValue = "8") int bits) {
+  ResponseEntity<byte[]> png(
+      @PathVariable String id,
+      @RequestParam(defaultValue = "8") int bits,
+      @RequestParam(defaultValue = "false") boolean asSeen) {
     if (bits != 8 && bits != 16) {
       throw new levelember.shoot.ImpossibleValue("bits", bits, "8 or 16");
     }
     LiveSession.Still still = still(id);
-    Picture picture = LayerMix.picture(still.ladder().full(), still.weights());
+    Picture picture = films(still, asSeen).mix(still.weights());
     DisplayCurve curve = new DisplayCurve(still.shoot().lookOf(still.shot()));
     return file(
         PngFile.write(picture, curve, bits),
@@ -48,9 +52,11 @@ class LiveController {
 
   @GetMapping("/picture.exr")
   ResponseEntity<byte[]> exr(
-      @PathVariable String id, @RequestParam(defaultValue = "true") boolean layers) {
+      @PathVariable String id,
+      @RequestParam(defaultValue = "true") boolean layers,
+      @RequestParam(defaultValue = "false") boolean asSeen) {
     LiveSession.Still still = still(id);
-    Film film = still.ladder().full();
+    Film film = films(still, asSeen).full();
     byte[] exr =
         OpenExr.write(
             LayerMix.picture(film, still.weights()),
@@ -71,6 +77,11 @@ class LiveController {
         .contentType(MediaType.IMAGE_JPEG)
         .cacheControl(CacheControl.noStore())
         .body(jpeg);
+  }
+
+  /** The films as traced, or denoised where the page shows them so and their full size is there. */
+  private static Ladder films(LiveSession.Still still, boolean asSeen) {
+    return asSeen && still.seen().full().samples() > 0 ? still.seen() : still.ladder();
   }
 
   private LiveSession.Still still(String id) {

@@ -1,6 +1,5 @@
 package levelember.app.live;
 
-import java.nio.ByteBuffer;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Set;
@@ -8,6 +7,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import levelember.film.Convergence;
+import levelember.film.DenoisedLadder;
 import levelember.film.EditCost;
 import levelember.film.Film;
 import levelember.film.Ladder;
@@ -18,7 +18,6 @@ import levelember.measure.Reading;
 import levelember.shoot.Light;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.texture.Picture;
 import levelember.texture.Pictures;
 import levelember.transport.RayCount;
 import levelember.transport.Renderer;
@@ -75,6 +74,12 @@ final class LiveSession {
   private RayCount raysSinceEdit = RayCount.NONE;
   private long tracedNanos;
   private Noise noise;
+  private DenoisedLadder denoised;
+  private volatile Denoising denoising = Denoising.WHILE_NOISY;
+
+  /** The last noise known of the picture as it is set up now, NaN before there is one. */
+  private double lastNoise = Double.NaN;
+
   private final Convergence convergence = new Convergence();
   private volatile double wantedNoise = 0.02;
   private double[] unitMeans;
@@ -221,6 +226,7 @@ final class LiveSession {
     synchronized (filmLock) {
       scene = null;
       ladder = null;
+      denoised = null;
     }
   }
 
@@ -241,6 +247,7 @@ final class LiveSession {
     synchronized (filmLock) {
       scene = null;
       ladder = null;
+      denoised = null;
       shown = null;
       failure = e.getMessage();
       filmLock.notifyAll();
@@ -270,6 +277,14 @@ final class LiveSession {
           resized
               ? new Ladder(next.width(), next.height(), scene.layers())
               : ladder.withLayers(cost.from());
+      if (resized) {
+        denoised = new DenoisedLadder(ladder);
+      } else {
+        denoised.withLayers(cost.from());
+      }
+      if (resized || cost.everything()) {
+        lastNoise = Double.NaN;
+      }
       if (resized || !sameLayers(cost.from(), shown.shoot().lights().size())) {
         unitMeans = null;
       }
@@ -308,6 +323,7 @@ final class LiveSession {
       Noise now = noise == null ? measured() : noise;
       rays = renderer.refine(scene, ladder.full(), now, wantedNoise, samples, stop);
       if (rays.all() == 0) {
+        finish();
         return false;
       }
     }
@@ -318,6 +334,9 @@ final class LiveSession {
       if (number < 0) {
         convergence.note(tracedNanos / 1e9, measured().whole());
       }
+      if (denoising.at(lastNoise)) {
+        denoised.renew(ladder, this::interrupted);
+      }
       if (ladder.step() > 0) {
         send();
       }
@@ -326,17 +345,41 @@ final class LiveSession {
     return true;
   }
 
+  /** The last that is said of a picture that is done. */
+  private void finish() {
+    if (denoising.at(lastNoise) && denoised.renew(ladder, this::interrupted)) {
+      send();
+    }
+    announceProgress(false);
+  }
+
+  /** The films that are shown. */
+  private Ladder seen() {
+    return denoising.at(lastNoise) && denoised.shows() ? denoised.ladder() : ladder;
+  }
+
+  /** Sets when the picture is shown denoised. */
+  void denoising(Denoising when) {
+    synchronized (lock) {
+      denoising = when;
+      changed = true;
+      lock.notifyAll();
+    }
+  }
+
   private Noise measured() {
     Shoot shoot = shown.shoot();
     double ev = shoot.lookOf(shown.shot()).ev();
     noise = Noise.of(ladder.full(), LayerWeights.of(shoot), DisplayCurve.fullScale(ev));
+    lastNoise = Double.isFinite(noise.whole()) ? noise.whole() : Double.NaN;
     return noise;
   }
 
   /** True when nothing is left to trace. */
   private boolean clean() {
     return ladder.next(Math.min(EVEN_SAMPLES, samples)) < 0
-        && (noise != null && noise.whole() <= wantedNoise || ladder.full().samples() >= samples);
+        && noise != null
+        && (noise.whole() <= wantedNoise || ladder.full().samples() >= samples);
   }
 
   /** Sets the noise at which tracing ends, 1 for 100 percent. */
@@ -348,36 +391,27 @@ final class LiveSession {
     }
   }
 
-  /** Mixes the layers and sends the picture as docs/live-channel.md says. */
+  /** Mixes the layers and sends the picture. */
   private void send() {
     if (views.isEmpty()) {
       return;
     }
-    long begin = System.nanoTime();
-    int step = ladder.shownStep();
-    Picture picture = ladder.mix(LayerWeights.of(shown.shoot()), step);
-    byte[] codes = new DisplayCurve(shown.shoot().lookOf(shown.shot())).quick(picture);
-    Map<String, Object> head = new LinkedHashMap<>();
-    head.put("revision", shown.revision());
-    head.put("mark", shown.mark());
-    head.put("shot", shown.shot().id());
-    head.put("width", ladder.width());
-    head.put("height", ladder.height());
-    head.put("columns", picture.width());
-    head.put("rows", picture.height());
-    head.put("step", ladder.step());
-    head.put("samples", ladder.full().samples());
-    head.put("rays", raysSinceEdit.all());
-    head.put("mixMillis", (System.nanoTime() - begin) / 1_000_000);
-    head.put("sinceEditMillis", (System.nanoTime() - shown.sinceNanos()) / 1_000_000);
-    byte[] json = JsonMapper.shared().writeValueAsBytes(head);
-    ByteBuffer frame = ByteBuffer.allocate(4 + json.length + codes.length);
-    frame.putInt(json.length).put(json).put(codes);
+    byte[] frame =
+        FrameMessage.of(
+            shown.shoot(),
+            shown.shot(),
+            shown.revision(),
+            shown.mark(),
+            shown.sinceNanos(),
+            raysSinceEdit.all(),
+            LayerWeights.of(shown.shoot()),
+            seen(),
+            ladder);
     if (shown.mark() > 0 && shown.mark() != awaited) {
       awaited = shown.mark();
       restUntil = System.nanoTime() + HAND_REST_NANOS;
     }
-    views.forEach(v -> v.frame(frame.array()));
+    views.forEach(v -> v.frame(frame));
   }
 
   /** A page has drawn the answer to its hand. */
@@ -438,7 +472,8 @@ final class LiveSession {
     to.put("state", clean() ? "done" : rest ? "paused" : "tracing");
     to.put("rays", raysSinceEdit.all());
     to.put("tracedSeconds", tracedNanos / 1e9);
-    to.put("filmBytes", ladder.bytes());
+    to.put("denoised", seen() != ladder);
+    to.put("filmBytes", ladder.bytes() + denoised.ladder().bytes());
     to.put("shares", shares);
     tell(to);
   }
@@ -489,7 +524,7 @@ final class LiveSession {
   }
 
   /** A still of what is on the film. */
-  record Still(Shoot shoot, Shot shot, Ladder ladder, float[] weights) {}
+  record Still(Shoot shoot, Shot shot, Ladder ladder, Ladder seen, float[] weights) {}
 
   /** The film once it has every row in full size, or what there is after the given time. */
   Still still(long waitMillis) {
@@ -502,7 +537,8 @@ final class LiveSession {
           if (ready || failure != null || System.nanoTime() > end) {
             return ladder == null
                 ? null
-                : new Still(shown.shoot(), shown.shot(), ladder, LayerWeights.of(shown.shoot()));
+                : new Still(
+                    shown.shoot(), shown.shot(), ladder, seen(), LayerWeights.of(shown.shoot()));
           }
         }
         LockSupport.parkNanos(20_000_000);
@@ -520,7 +556,7 @@ final class LiveSession {
       if (ladder == null) {
         return null;
       }
-      from = ladder;
+      from = seen();
       shoot = shown.shoot();
     }
     int index = -1;

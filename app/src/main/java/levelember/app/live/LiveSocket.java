@@ -125,6 +125,7 @@ class LiveSocket extends TextWebSocketHandler {
       case "noise" ->
           session.wantedNoise(
               Math.clamp(m.path("percent").asDouble(2), LEAST_NOISE, MOST_NOISE) / 100);
+      case "denoise" -> session.denoising(Denoising.of(m.path("when").stringValue("")));
       case "drawn" -> session.drawn(m.path("mark").asLong(0));
       case "probe" -> {
         Map<String, Object> reading =
@@ -137,7 +138,9 @@ class LiveSocket extends TextWebSocketHandler {
       }
       default ->
           throw new ImpossibleValue(
-              "type", m.path("type"), "one of try, untry, shot, size, pause, noise, drawn, probe");
+              "type",
+              m.path("type"),
+              "one of try, untry, shot, size, pause, noise, denoise, drawn, probe");
     }
   }
 

@@ -1,0 +1,57 @@
+package levelember.app.live;
+
+import java.nio.ByteBuffer;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import levelember.film.Ladder;
+import levelember.look.DisplayCurve;
+import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+import levelember.texture.Picture;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A frame of the live channel in its binary form, as docs/live-channel.md says. */
+final class FrameMessage {
+  private FrameMessage() {}
+
+  /**
+   * Encodes a frame.
+   *
+   * @param from the films that are mixed and shown
+   * @param traced the films that are traced, which may be the same
+   */
+  static byte[] of(
+      Shoot shoot,
+      Shot shot,
+      long revision,
+      long mark,
+      long sinceNanos,
+      long rays,
+      float[] weights,
+      Ladder from,
+      Ladder traced) {
+    long begin = System.nanoTime();
+    Picture picture = from.mix(weights, from.shownStep());
+    byte[] codes = new DisplayCurve(shoot.lookOf(shot)).quick(picture);
+    Map<String, Object> head = new LinkedHashMap<>();
+    head.put("revision", revision);
+    head.put("mark", mark);
+    head.put("shot", shot.id());
+    head.put("width", traced.width());
+    head.put("height", traced.height());
+    head.put("columns", picture.width());
+    head.put("rows", picture.height());
+    head.put("step", traced.step());
+    head.put("samples", traced.full().samples());
+    head.put("denoised", from != traced);
+    head.put("rays", rays);
+    head.put("mixMillis", (System.nanoTime() - begin) / 1_000_000);
+    head.put("sinceEditMillis", (System.nanoTime() - sinceNanos) / 1_000_000);
+    byte[] json = JsonMapper.shared().writeValueAsBytes(head);
+    return ByteBuffer.allocate(4 + json.length + codes.length)
+        .putInt(json.length)
+        .put(json)
+        .put(codes)
+        .array();
+  }
+}

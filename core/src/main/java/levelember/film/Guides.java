@@ -1,0 +1,51 @@
+package levelember.film;
+
+/**
+ * What a film's pixels show, whatever the light: colour, direction and distance of the first
+ * surface that spreads light, seen through glass and in mirrors. Summed over samples by tile, in
+ * the order of samples, so that it does not depend on threads or on which layers are traced.
+ */
+public final class Guides {
+  /** Values of a pixel: three of colour, three of the normal, one over the distance in metres. */
+  public static final int VALUES = 7;
+
+  private final float[] sums;
+  private final int[] samples;
+
+  Guides(int pixels, int tiles) {
+    sums = new float[VALUES * pixels];
+    samples = new int[tiles];
+  }
+
+  /** Samples that are in for a tile. */
+  public int samples(int tile) {
+    return samples[tile];
+  }
+
+  /** Notes one more sample of a tile. */
+  public void sampled(int tile) {
+    samples[tile]++;
+  }
+
+  /** Adds a sample: colour 0…1, unit normal, one over the way from the camera in 1/m. */
+  public void add(
+      int pixel, float r, float g, float b, float nx, float ny, float nz, float nearness) {
+    int at = VALUES * pixel;
+    sums[at] += r;
+    sums[at + 1] += g;
+    sums[at + 2] += b;
+    sums[at + 3] += nx;
+    sums[at + 4] += ny;
+    sums[at + 5] += nz;
+    sums[at + 6] += nearness;
+  }
+
+  /** The sums: {@link #VALUES} floats a pixel. */
+  float[] sums() {
+    return sums;
+  }
+
+  long bytes() {
+    return 4L * sums.length + 4L * samples.length;
+  }
+}

@@ -1,0 +1,236 @@
+package levelember.film;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Arrays;
+import java.util.Random;
+import levelember.Sets;
+import levelember.light.LayerWeights;
+import levelember.math.Vec3;
+import levelember.shoot.Brightness.Unit;
+import levelember.shoot.Emitter;
+import levelember.shoot.Material;
+import levelember.shoot.Rgb;
+import levelember.shoot.Shape;
+import levelember.shoot.Shoot;
+import levelember.texture.Picture;
+import levelember.texture.Pictures;
+import levelember.transport.Renderer;
+import levelember.transport.Scene;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+class DenoiserTest {
+  private static final int WIDTH = 128, HEIGHT = 80;
+
+  /** A red and a white block on a floor, a soft shadow, a dome, and a brass ball. */
+  private static Shoot shoot() {
+    return Sets.white(0.6)
+        .material(Material.matte("red", "Red", new Rgb(0.6, 0.1, 0.05)))
+        .material(Material.metal("brass", "Brass", new Rgb(0.9, 0.7, 0.4), 0.3))
+        .piece("floor", new Shape.Floor(8, 8), "white", Vec3.ZERO)
+        .piece("ball", new Shape.Sphere(0.4), "brass", new Vec3(0.6, 0.4, 0))
+        .piece("block", new Shape.Sphere(0.3), "red", new Vec3(-0.4, 0.3, 0.3))
+        .light(
+            Sets.light(
+                "key",
+                new Emitter.Rectangle(0.5, 0.5, false),
+                new Vec3(1, 2, 1),
+                Vec3.ZERO,
+                200,
+                Unit.NIT))
+        .light(Sets.dome(2))
+        .seen(new Vec3(0, 1.2, 3), new Vec3(0, 0.3, 0), 2.4)
+        .shoot();
+  }
+
+  private static final Shoot SHOOT = shoot();
+  private static final float[] WEIGHTS = LayerWeights.of(SHOOT);
+  private static Picture limit;
+
+  @BeforeAll
+  static void limit() {
+    limit = LayerMix.picture(traced(640, 77), WEIGHTS);
+  }
+
+  private static Film traced(int samples, int seed) {
+    Scene scene = Scene.of(SHOOT, SHOOT.shots().getFirst(), Pictures.NONE);
+    Film film = new Film(WIDTH, HEIGHT, scene.layers());
+    try (Renderer renderer = new Renderer(2, 8, seed)) {
+      renderer.trace(scene, film, samples, () -> false);
+    }
+    return film;
+  }
+
+  private static double error(Film film) {
+    Picture p = LayerMix.picture(film, WEIGHTS);
+    double sum = 0;
+    for (int i = 0; i < p.rgb().length; i++) {
+      double a = Math.min(p.rgb()[i], 30), b = Math.min(limit.rgb()[i], 30);
+      sum += (a - b) * (a - b);
+    }
+    return Math.sqrt(sum / p.rgb().length);
+  }
+
+  private static int[] none(Film film) {
+    int[] none = new int[film.layers()];
+    Arrays.fill(none, -1);
+    return none;
+  }
+
+  @Test
+  void fewSamplesComeFarCloserToTheLimit() {
+    for (int samples : new int[] {1, 2, 4, 8}) {
+      Film film = traced(samples, 1);
+      double before = error(film), after = error(Denoiser.denoised(film));
+      assertThat(after)
+          .as(samples + " samples, before " + before)
+          .isLessThan((samples == 1 ? 0.8 : 0.7) * before);
+    }
+  }
+
+  @Test
+  void withSamplesTheDenoisedPictureGoesToTheSameLimit() {
+    double last = Double.POSITIVE_INFINITY;
+    for (int samples : new int[] {4, 16, 64, 256}) {
+      Film film = traced(samples, 1);
+      double now = error(Denoiser.denoised(film));
+      assertThat(now).as(samples + " samples").isLessThan(0.8 * last).isLessThan(error(film));
+      last = now;
+    }
+  }
+
+  @Test
+  void vectorsAndPlainLoopsAgree() {
+    Film film = traced(4, 1);
+    Film wide = Denoiser.denoised(film, null, none(film), new WideLending(), () -> false);
+    Film plain = Denoiser.denoised(film, null, none(film), new Lending(), () -> false);
+    for (int layer = 0; layer < film.layers(); layer++) {
+      for (int i = 0; i < wide.sums(layer).length; i++) {
+        float v = plain.sums(layer)[i];
+        assertThat(wide.sums(layer)[i]).isCloseTo(v, within(1e-4f * Math.max(1e-3f, v)));
+      }
+    }
+  }
+
+  @Test
+  void aLayerIsDenoisedByItselfSoThatWeightsMixIt() {
+    Film film = traced(4, 1);
+    Film all = Denoiser.denoised(film);
+    for (int layer = 0; layer < film.layers(); layer++) {
+      Film one = film.withLayers(new int[] {layer});
+      assertThat(Denoiser.denoised(one).sums(0)).containsExactly(all.sums(layer));
+    }
+  }
+
+  @Test
+  void layersThatStayAreTakenOver() {
+    Film film = traced(4, 1);
+    Film first = Denoiser.denoised(film);
+    Film next = Denoiser.denoised(film, first, new int[] {1, -1}, () -> false);
+    assertThat(next.sums(0)).isSameAs(first.sums(1));
+    assertThat(next.sums(1)).isNotSameAs(first.sums(1)).containsExactly(first.sums(1));
+  }
+
+  @Test
+  void stoppedItGivesNothing() {
+    Film film = traced(1, 1);
+    assertThat(Denoiser.denoised(film, null, none(film), () -> true)).isNull();
+  }
+
+  @Test
+  void evenNoiseKeepsItsMeanAndAnEdgeOfColourStays() {
+    Film film = new Film(64, 64, 1);
+    Random random = new Random(5);
+    for (int sample = 0; sample < 8; sample++) {
+      for (int p = 0; p < 64 * 64; p++) {
+        boolean left = p % 64 < 32;
+        float light = 0.5f + random.nextFloat();
+        film.add(0, p, sample % 2 == 0, light * (left ? 0.8f : 0.1f), light * 0.4f, light * 0.2f);
+        film.guides().add(p, left ? 0.8f : 0.1f, 0.4f, 0.2f, 0, 0, 1, 0.5f);
+      }
+      for (int t = 0; t < film.tiles(); t++) {
+        film.sampled(0, t);
+        film.guides().sampled(t);
+      }
+    }
+    float[] rgb = Denoiser.denoised(film).sums(0);
+    double left = 0, right = 0, error = 0;
+    for (int p = 0; p < 64 * 64; p++) {
+      double wanted = p % 64 < 32 ? 0.8 : 0.1;
+      error += Math.pow(rgb[3 * p] / wanted - 1, 2);
+      if (p % 64 < 32) {
+        left += rgb[3 * p];
+      } else {
+        right += rgb[3 * p];
+      }
+    }
+    assertThat(left / (32 * 64)).isCloseTo(0.8, within(0.008));
+    assertThat(right / (32 * 64)).isCloseTo(0.1, within(0.001));
+    assertThat(Math.sqrt(error / (64 * 64))).as("was 0.10").isLessThan(0.03);
+  }
+
+  @Test
+  void guidesDoNotDependOnThreadsOrOnWhichLayersAreTraced() {
+    Scene scene = Scene.of(SHOOT, SHOOT.shots().getFirst(), Pictures.NONE);
+    Film one = new Film(WIDTH, HEIGHT, scene.layers());
+    try (Renderer renderer = new Renderer(1, 8, 1)) {
+      renderer.trace(scene, one, 3, () -> false);
+    }
+    Film moved = traced(2, 1).withLayers(new int[] {-1, 1});
+    try (Renderer renderer = new Renderer(2, 8, 1)) {
+      renderer.trace(scene, moved, 3, () -> false);
+    }
+    assertThat(moved.guides().sums()).containsExactly(one.guides().sums());
+    assertThat(moved.guides().samples(0)).isEqualTo(3);
+  }
+
+  @Test
+  void theGuidesOfAMirrorShowWhatIsSeenInIt() {
+    Shoot shoot =
+        Sets.white(0.5)
+            .material(Material.matte("red", "Red", new Rgb(0.6, 0.1, 0.05)))
+            .material(Material.metal("mirror", "Mirror", Rgb.grey(1), 0))
+            .piece("mirror", new Shape.Floor(4, 4), "mirror", Vec3.ZERO)
+            .piece("ceiling", new Shape.Box(4, 0.1, 4, 0), "red", new Vec3(0, 2, 0))
+            .light(Sets.dome(1))
+            .seen(new Vec3(0, 1, 0.2), Vec3.ZERO, 0.1)
+            .shoot();
+    Film film = Sets.film(shoot, 8, 8, 4, 4, 1);
+    float[] sums = film.guides().sums();
+    assertThat(sums[0] / 4).isCloseTo(0.6f, within(0.05f));
+    assertThat(sums[1] / 4).isCloseTo(0.1f, within(0.05f));
+    assertThat(sums[6] / 4).isBetween(1 / 3.3f, 1 / 2.8f);
+  }
+
+  @Test
+  void aDenoisedLadderHoldsWholeLayersAndRenewsThemAsSamplesGrow() {
+    Scene scene = Scene.of(SHOOT, SHOOT.shots().getFirst(), Pictures.NONE);
+    Ladder ladder = new Ladder(WIDTH, HEIGHT, scene.layers());
+    DenoisedLadder denoised = new DenoisedLadder(ladder);
+    assertThat(denoised.renew(ladder, () -> false)).isTrue();
+    assertThat(denoised.shows()).isFalse();
+    try (Renderer renderer = new Renderer(2, 8, 1)) {
+      renderer.trace(scene, ladder.film(0), 1, () -> false);
+      denoised.renew(ladder, () -> false);
+      assertThat(denoised.ladder().step()).isEqualTo(8);
+      renderer.trace(scene, ladder.full(), 4, () -> false);
+      denoised.renew(ladder, () -> false);
+      assertThat(denoised.ladder().step()).isEqualTo(1);
+      float[] first = denoised.ladder().full().sums(0);
+      renderer.trace(scene, ladder.full(), 5, () -> false);
+      denoised.renew(ladder, () -> false);
+      assertThat(denoised.ladder().full().sums(0)).as("5 samples are few more").isSameAs(first);
+      renderer.trace(scene, ladder.full(), 8, () -> false);
+      assertThat(denoised.renew(ladder, () -> true)).isFalse();
+      assertThat(denoised.ladder().full().sums(0)).as("stopped").isSameAs(first);
+      denoised.renew(ladder, () -> false);
+      assertThat(denoised.ladder().full().sums(0)).isNotSameAs(first);
+    }
+    float[] kept = denoised.ladder().full().sums(1);
+    denoised.withLayers(new int[] {-1, 1});
+    assertThat(denoised.ladder().full().sums(1)).isSameAs(kept);
+    assertThat(denoised.shows()).as("the light that moved is not there yet").isFalse();
+  }
+}
