@@ -7,14 +7,9 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
-import java.net.http.WebSocket;
-import java.nio.ByteBuffer;
 import java.util.List;
-import java.util.concurrent.BlockingQueue;
-import java.util.concurrent.CompletionStage;
-import java.util.concurrent.LinkedBlockingQueue;
-import java.util.concurrent.TimeUnit;
 import java.util.function.Predicate;
+import levelember.app.LivePage.Frame;
 import levelember.app.shoot.Shoots;
 import levelember.formats.ShootPackage;
 import levelember.math.Vec3;
@@ -43,14 +38,10 @@ import tools.jackson.databind.json.JsonMapper;
     webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
     properties = {"ember.home=${java.io.tmpdir}/ember-live-test-${random.uuid}", "ember.samples=2"})
 class LiveChannelTest {
-  private record Frame(JsonNode head, byte[] rgb) {}
-
   @LocalServerPort private int port;
   @Autowired private Shoots shoots;
-  private final BlockingQueue<Frame> frames = new LinkedBlockingQueue<>();
-  private final BlockingQueue<JsonNode> messages = new LinkedBlockingQueue<>();
   private String id;
-  private WebSocket socket;
+  private LivePage page;
 
   private static Light lamp(String id, double x) {
     return new Light(
@@ -102,78 +93,25 @@ class LiveChannelTest {
             List.of(new Shot("s", "S", new Vec3(0, 1, 4), new Vec3(0, 0.5, 0), 50, 36, 0, 0, "k")),
             List.of(new Look("k", "K", 2, 0.5, 3)));
     id = shoots.add(new ShootPackage(shoot, new java.util.TreeMap<>())).id();
-    socket =
-        HttpClient.newHttpClient()
-            .newWebSocketBuilder()
-            .buildAsync(
-                URI.create("ws://localhost:" + port + "/api/shoots/" + id + "/live"), new Ear())
-            .join();
+    page = new LivePage(port, id);
     say("{\"type\":\"size\",\"width\":160,\"height\":90}");
   }
 
   @AfterEach
   void leave() {
-    socket.abort();
+    page.close();
   }
 
   private void say(String json) {
-    socket.sendText(json, true).join();
-  }
-
-  private final class Ear implements WebSocket.Listener {
-    private final java.io.ByteArrayOutputStream bytes = new java.io.ByteArrayOutputStream();
-    private final StringBuilder text = new StringBuilder();
-
-    @Override
-    public CompletionStage<?> onBinary(WebSocket s, ByteBuffer data, boolean last) {
-      byte[] part = new byte[data.remaining()];
-      data.get(part);
-      bytes.writeBytes(part);
-      if (last) {
-        ByteBuffer all = ByteBuffer.wrap(bytes.toByteArray());
-        bytes.reset();
-        byte[] head = new byte[all.getInt()];
-        all.get(head);
-        byte[] rgb = new byte[all.remaining()];
-        all.get(rgb);
-        frames.add(new Frame(JsonMapper.shared().readTree(head), rgb));
-      }
-      s.request(1);
-      return null;
-    }
-
-    @Override
-    public CompletionStage<?> onText(WebSocket s, CharSequence data, boolean last) {
-      text.append(data);
-      if (last) {
-        messages.add(JsonMapper.shared().readTree(text.toString()));
-        text.setLength(0);
-      }
-      s.request(1);
-      return null;
-    }
+    page.say(json);
   }
 
   private Frame frame(Predicate<JsonNode> wanted) throws InterruptedException {
-    long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
-    while (System.nanoTime() < end) {
-      Frame f = frames.poll(1, TimeUnit.SECONDS);
-      if (f != null && wanted.test(f.head)) {
-        return f;
-      }
-    }
-    throw new AssertionError("no such frame came");
+    return page.frame(wanted);
   }
 
   private JsonNode message(Predicate<JsonNode> wanted) throws InterruptedException {
-    long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
-    while (System.nanoTime() < end) {
-      JsonNode m = messages.poll(1, TimeUnit.SECONDS);
-      if (m != null && wanted.test(m)) {
-        return m;
-      }
-    }
-    throw new AssertionError("no such message came");
+    return page.message(wanted);
   }
 
   private Frame finished() throws InterruptedException {
@@ -181,20 +119,21 @@ class LiveChannelTest {
   }
 
   private static double mean(Frame f) {
-    assertThat(f.rgb).hasSize(3 * f.head.get("columns").intValue() * f.head.get("rows").intValue());
+    assertThat(f.rgb())
+        .hasSize(3 * f.head().get("columns").intValue() * f.head().get("rows").intValue());
     double sum = 0;
-    for (int i = 1; i < f.rgb.length; i += 3) {
-      sum += f.rgb[i] & 0xFF;
+    for (int i = 1; i < f.rgb().length; i += 3) {
+      sum += f.rgb()[i] & 0xFF;
     }
-    return 3 * sum / f.rgb.length;
+    return 3 * sum / f.rgb().length;
   }
 
   @Test
   void coarseFramesComeFirstAndTheFullOneLast() throws Exception {
     Frame first = frame(h -> h.get("width").intValue() == 160);
-    assertThat(first.head.get("step").intValue()).isGreaterThan(1);
+    assertThat(first.head().get("step").intValue()).isGreaterThan(1);
     Frame last = finished();
-    assertThat(last.head.get("step").intValue()).isEqualTo(1);
+    assertThat(last.head().get("step").intValue()).isEqualTo(1);
     assertThat(mean(last)).isBetween(10.0, 240.0);
     JsonNode done = message(m -> m.path("state").stringValue("").equals("done"));
     assertThat(done.at("/shares/a").doubleValue() + done.at("/shares/b").doubleValue())
@@ -207,7 +146,7 @@ class LiveChannelTest {
     say(
         "{\"type\":\"try\",\"mark\":7,\"operations\":[{\"op\":\"replace\",\"path\":\"/lights/0/muted\",\"value\":true}]}");
     Frame tried = frame(h -> h.get("mark").intValue() == 7);
-    assertThat(tried.head.get("rays").longValue()).isZero();
+    assertThat(tried.head().get("rays").longValue()).isZero();
     assertThat(mean(tried)).isLessThan(before - 3);
     assertThat(shoots.state(id).document().at("/lights/0/muted").booleanValue()).isFalse();
     say("{\"type\":\"untry\"}");
@@ -227,7 +166,8 @@ class LiveChannelTest {
     assertThat(
             message(m -> m.get("type").stringValue().equals("changed")).get("revision").intValue())
         .isEqualTo(2);
-    assertThat(frame(h -> h.get("revision").intValue() == 2).head.get("rays").longValue()).isZero();
+    assertThat(frame(h -> h.get("revision").intValue() == 2).head().get("rays").longValue())
+        .isZero();
   }
 
   @Test

@@ -26,7 +26,7 @@ public final class Main implements Callable<Integer> {
       description = "repeats of each measurement (default ${DEFAULT-VALUE})")
   private int rounds = 7;
 
-  @Option(names = "--only", split = ",", description = "of kernel, build, tracer, edits, noise")
+  @Option(names = "--only", split = ",", description = "of kernel, build, tracer, edits, sampling, denoise, noise")
   private Set<String> only = new TreeSet<>();
 
   @Option(names = "--out", description = "write all figures as JSON")
@@ -47,6 +47,8 @@ public final class Main implements Callable<Integer> {
     parts.put("build", () -> BuildFigures.measured(rounds));
     parts.put("tracer", () -> TracerFigures.measured("armillary", rounds));
     parts.put("edits", () -> EditFigures.measured(rounds));
+    parts.put("sampling", () -> SamplingFigures.measured(rounds));
+    parts.put("denoise", () -> DenoiseFigures.measured(rounds));
     parts.put("noise", NoiseFigures::measured);
     for (String part : only) {
       if (!parts.containsKey(part)) {

@@ -9,6 +9,7 @@ package levelember.math;
  */
 public final class Points {
   private static final float TO_UNIT = 0x1p-24f;
+  private final boolean stratified;
   private int pixelKey;
 
   /** The sample's number, its bits reversed. */
@@ -20,15 +21,37 @@ public final class Points {
   /** Second coordinate of the last pair. */
   public float v;
 
+  /** Stratified points. */
+  public Points() {
+    this(true);
+  }
+
+  /**
+   * Stratified points, or independent ones to compare them with.
+   *
+   * @param stratified false for independent points
+   */
+  public Points(boolean stratified) {
+    this.stratified = stratified;
+  }
+
   /** Starts a sample of a pixel. */
   public void start(int seed, int pixel, int sample) {
     pixelKey = hash(pixel ^ hash(seed));
+    if (!stratified) {
+      pixelKey = hash(pixelKey ^ hash(sample + 0x3C6EF372));
+    }
     this.sample = Integer.reverse(sample);
   }
 
   /** Draws the pair of a dimension key into {@link #u} and {@link #v}. */
   public void pair(int dimension) {
     int key = hash(pixelKey ^ hash(dimension * 0x9E3779B9 + 0x7F4A7C15));
+    if (!stratified) {
+      u = unit(key);
+      v = unit(hash(key ^ 0x14057B7E));
+      return;
+    }
     int x = permuted(sample, key);
     int y = sobolSecond(x);
     u = unit(Integer.reverse(permuted(Integer.reverse(x), key ^ 0x5851F42D)));
@@ -38,6 +61,9 @@ public final class Points {
   /** Draws a single number of a dimension key. */
   public float single(int dimension) {
     int key = hash(pixelKey ^ hash(dimension * 0x9E3779B9 + 0x7F4A7C15));
+    if (!stratified) {
+      return unit(key);
+    }
     int x = permuted(sample, key);
     return unit(Integer.reverse(permuted(Integer.reverse(x), key ^ 0x5851F42D)));
   }

@@ -35,7 +35,8 @@ final class PathTracer {
   private final int bounces;
   private final int seed;
   private final RayWalk walk;
-  private final Points points = new Points();
+  private final Points points;
+  private final Sampling sampling;
   private final Scattering scattering = new Scattering();
   private final LightRay lightRay = new LightRay();
   private final ThinLens.Ray ray = new ThinLens.Ray();
@@ -48,11 +49,13 @@ final class PathTracer {
   /** Rays walked since the object was made. */
   final RayCount.Tally rays = new RayCount.Tally();
 
-  PathTracer(Scene scene, ThinLens lens, int bounces, int seed) {
+  PathTracer(Scene scene, ThinLens lens, int bounces, int seed, Sampling sampling) {
     this.scene = scene;
     this.lens = lens;
     this.bounces = bounces;
     this.seed = seed;
+    this.sampling = sampling;
+    points = new Points(sampling.stratified());
     walk = RayWalk.of(scene.hierarchy);
   }
 
@@ -68,7 +71,8 @@ final class PathTracer {
     points.pair(PIXEL);
     float fu = points.u, fv = points.v;
     points.pair(LENS);
-    lens.ray(px, py, fu, fv, points.u, points.v, ray);
+    float across = points.u, down = points.v;
+    lens.ray(px, py, fu, fv, across, down, ray);
     float ox = ray.ox, oy = ray.oy, oz = ray.oz, dx = ray.dx, dy = ray.dy, dz = ray.dz;
     float r = 1, g = 1, b = 1;
     float pdf = 0;
@@ -93,7 +97,7 @@ final class PathTracer {
           continue;
         }
         if (light.meets(ox, oy, oz, dx, dy, dz, far, lightRay)) {
-          float w = delta ? 1 : power(pdf, asked * lightRay.pdf);
+          float w = delta ? 1 : met(pdf, asked * lightRay.pdf);
           add(film, k, pixel, w * r * lightRay.r, w * g * lightRay.g, w * b * lightRay.b);
         }
       }
@@ -120,7 +124,7 @@ final class PathTracer {
           int first = scene.emissionFirst[scene.hierarchy.placed(walk.instance)];
           EmissiveLight light = (EmissiveLight) lights[shining];
           float density = light.density(first + walk.triangle, ox, oy, oz, dx, dy, dz, far);
-          w = power(pdf, asked * density);
+          w = met(pdf, asked * density);
         }
         add(film, shining, pixel, w * r, w * g, w * b);
       }
@@ -216,7 +220,7 @@ final class PathTracer {
         }
         float w = 1 / (lightRay.pdf * chance);
         if (!lightRay.delta) {
-          w *= power(lightRay.pdf * chance, scattering.pdf);
+          w *= drawn(lightRay.pdf * chance, scattering.pdf);
         }
         float cr = w * r * scattering.r * lightRay.r;
         float cg = w * g * scattering.g * lightRay.g;
@@ -275,7 +279,7 @@ final class PathTracer {
       if (!(most > 0)) {
         return;
       }
-      if (depth >= ROULETTE_FROM && most < 1) {
+      if (depth >= ROULETTE_FROM && most < 1 && sampling.roulette()) {
         float stay = Math.max(0.05f, most);
         if (points.single(turn + ROULETTE) >= stay) {
           return;
@@ -288,8 +292,26 @@ final class PathTracer {
   }
 
   /** The chance with which a surface asks each light, by how often the path has spread before. */
-  private static float asked(int spread) {
-    return ASKED[Math.min(spread, ASKED.length - 1)];
+  private float asked(int spread) {
+    return sampling.always() ? 1 : ASKED[Math.min(spread, ASKED.length - 1)];
+  }
+
+  /** Weight of light that a turn has met, which the light could have drawn too. */
+  private float met(float pdf, float other) {
+    return switch (sampling.technique()) {
+      case BOTH -> power(pdf, other);
+      case LIGHTS -> 0;
+      case TURNS -> 1;
+    };
+  }
+
+  /** Weight of light that was drawn, which a turn could have met too. */
+  private float drawn(float pdf, float other) {
+    return switch (sampling.technique()) {
+      case BOTH -> power(pdf, other);
+      case LIGHTS -> 1;
+      case TURNS -> 0;
+    };
   }
 
   /** Power heuristic: the weight of the technique whose density comes first. */

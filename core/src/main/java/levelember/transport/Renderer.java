@@ -25,6 +25,7 @@ public final class Renderer implements AutoCloseable {
   private final int threads;
   private final int bounces;
   private final int seed;
+  private final Sampling sampling;
   private final ExecutorService pool;
 
   /**
@@ -35,11 +36,20 @@ public final class Renderer implements AutoCloseable {
    * @param seed other seeds give other noise
    */
   public Renderer(int threads, int bounces, int seed) {
-    this(threads, bounces, seed, Renderer::tracing);
+    this(threads, bounces, seed, Sampling.USUAL, Renderer::tracing);
+  }
+
+  /** The same with paths sampled in another way. */
+  public Renderer(int threads, int bounces, int seed, Sampling sampling) {
+    this(threads, bounces, seed, sampling, Renderer::tracing);
   }
 
   /** The same with threads of the caller's making, which should not keep the program alive. */
   public Renderer(int threads, int bounces, int seed, ThreadFactory factory) {
+    this(threads, bounces, seed, Sampling.USUAL, factory);
+  }
+
+  private Renderer(int threads, int bounces, int seed, Sampling sampling, ThreadFactory factory) {
     if (threads < 1 || bounces < 0) {
       throw new IllegalArgumentException(
           "threads are 1 or more and bounces 0 or more, not " + threads + " and " + bounces);
@@ -47,6 +57,7 @@ public final class Renderer implements AutoCloseable {
     this.threads = threads;
     this.bounces = bounces;
     this.seed = seed;
+    this.sampling = sampling;
     pool = Executors.newFixedThreadPool(threads, factory);
   }
 
@@ -145,7 +156,7 @@ public final class Renderer implements AutoCloseable {
       int[] targets,
       AtomicInteger next,
       BooleanSupplier stop) {
-    PathTracer tracer = new PathTracer(scene, lens, bounces, seed);
+    PathTracer tracer = new PathTracer(scene, lens, bounces, seed, sampling);
     boolean[] wanted = new boolean[film.layers()];
     for (int t = next.getAndIncrement(); t < targets.length; t = next.getAndIncrement()) {
       for (int sample = film.least(t); sample < targets[t]; sample = film.least(t)) {

@@ -54,6 +54,7 @@ final class LiveSession {
   private final String id;
   private final int samples;
   private final Renderer renderer;
+  private final Turns.Part turn;
   private final Pictures pictures;
   private final Set<LiveView> views = ConcurrentHashMap.newKeySet();
   private final Object lock = new Object();
@@ -88,9 +89,17 @@ final class LiveSession {
   private volatile long awaited;
   private volatile long restUntil;
 
-  LiveSession(String id, Renderer renderer, int samples, Pictures pictures, Shoot shoot, long rev) {
+  LiveSession(
+      String id,
+      Renderer renderer,
+      Turns turns,
+      int samples,
+      Pictures pictures,
+      Shoot shoot,
+      long rev) {
     this.id = id;
     this.renderer = renderer;
+    turn = turns.part();
     this.samples = samples;
     this.pictures = pictures;
     wanted = new Wanted(shoot, shoot.shots().getFirst(), rev, 960, 540, 0, System.nanoTime());
@@ -216,13 +225,16 @@ final class LiveSession {
         }
         letDraw();
         if (rest || scene == null || !wantedBySomebody() || !trace()) {
+          turn.hurry(false);
           await();
         }
       } catch (RuntimeException e) {
+        turn.hurry(false);
         fail(e);
         await();
       }
     }
+    turn.hurry(false);
     synchronized (filmLock) {
       scene = null;
       ladder = null;
@@ -313,7 +325,10 @@ final class LiveSession {
     long begin = System.nanoTime();
     boolean coarse = ladder.step() != 1;
     long slice = coarse ? SLICE_NANOS : LATER_FRAMES_NANOS;
-    BooleanSupplier stop = () -> System.nanoTime() - begin > slice || interrupted();
+    // A picture at a quarter size is one to go by; finer ones need no hurry.
+    turn.hurry(ladder.step() == 0 || ladder.step() > 4);
+    BooleanSupplier stop =
+        () -> System.nanoTime() - begin > slice || interrupted() || turn.givesWay();
     RayCount rays;
     if (number >= 0) {
       Film film = ladder.film(number);
@@ -322,10 +337,13 @@ final class LiveSession {
     } else {
       Noise now = noise == null ? measured() : noise;
       rays = renderer.refine(scene, ladder.full(), now, wantedNoise, samples, stop);
-      if (rays.all() == 0) {
+      if (rays.all() == 0 && !turn.gaveWay()) {
         finish();
         return false;
       }
+    }
+    if (rays.all() == 0) {
+      return true;
     }
     raysSinceEdit = raysSinceEdit.plus(rays);
     tracedNanos += System.nanoTime() - begin;

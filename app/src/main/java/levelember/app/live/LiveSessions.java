@@ -26,6 +26,7 @@ class LiveSessions {
   private final ScheduledExecutorService sweeper =
       Executors.newSingleThreadScheduledExecutor(
           Thread.ofPlatform().name("ember-sessions").daemon().factory());
+  private final Turns turns = new Turns();
   private final Renderer renderer =
       new Renderer(
           Runtime.getRuntime().availableProcessors(),
@@ -49,6 +50,7 @@ class LiveSessions {
             new LiveSession(
                 id,
                 renderer,
+                turns,
                 samples,
                 assets.pictures(id),
                 ShootDocument.read(state.document()),

@@ -1,0 +1,98 @@
+package levelember.app;
+
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.WebSocket;
+import java.nio.ByteBuffer;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.CompletionStage;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Predicate;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The live channel as a page has it. */
+final class LivePage implements AutoCloseable {
+  record Frame(JsonNode head, byte[] rgb) {}
+
+  private final BlockingQueue<Frame> frames = new LinkedBlockingQueue<>();
+  private final BlockingQueue<JsonNode> messages = new LinkedBlockingQueue<>();
+  private final WebSocket socket;
+
+  LivePage(int port, String shoot) {
+    URI address = URI.create("ws://localhost:" + port + "/api/shoots/" + shoot + "/live");
+    socket = HttpClient.newHttpClient().newWebSocketBuilder().buildAsync(address, new Ear()).join();
+  }
+
+  void say(String json) {
+    socket.sendText(json, true).join();
+  }
+
+  @Override
+  public void close() {
+    socket.abort();
+  }
+
+  private final class Ear implements WebSocket.Listener {
+    private final java.io.ByteArrayOutputStream bytes = new java.io.ByteArrayOutputStream();
+    private final StringBuilder text = new StringBuilder();
+
+    @Override
+    public CompletionStage<?> onBinary(WebSocket s, ByteBuffer data, boolean last) {
+      byte[] part = new byte[data.remaining()];
+      data.get(part);
+      bytes.writeBytes(part);
+      if (last) {
+        ByteBuffer all = ByteBuffer.wrap(bytes.toByteArray());
+        bytes.reset();
+        byte[] head = new byte[all.getInt()];
+        all.get(head);
+        byte[] rgb = new byte[all.remaining()];
+        all.get(rgb);
+        frames.add(new Frame(JsonMapper.shared().readTree(head), rgb));
+      }
+      s.request(1);
+      return null;
+    }
+
+    @Override
+    public CompletionStage<?> onText(WebSocket s, CharSequence data, boolean last) {
+      text.append(data);
+      if (last) {
+        messages.add(JsonMapper.shared().readTree(text.toString()));
+        text.setLength(0);
+      }
+      s.request(1);
+      return null;
+    }
+  }
+
+  Frame frame(Predicate<JsonNode> wanted) throws InterruptedException {
+    long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
+    while (System.nanoTime() < end) {
+      Frame f = frames.poll(1, TimeUnit.SECONDS);
+      if (f != null && wanted.test(f.head)) {
+        return f;
+      }
+    }
+    throw new AssertionError("no such frame came");
+  }
+
+  JsonNode message(Predicate<JsonNode> wanted) throws InterruptedException {
+    long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
+    while (System.nanoTime() < end) {
+      JsonNode m = messages.poll(1, TimeUnit.SECONDS);
+      if (m != null && wanted.test(m)) {
+        return m;
+      }
+    }
+    throw new AssertionError("no such message came");
+  }
+
+  /** Forgets what has come so far. */
+  void forget() {
+    frames.clear();
+    messages.clear();
+  }
+}
