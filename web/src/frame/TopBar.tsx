@@ -99,7 +99,7 @@ function Pill() {
   const hand = handMillis === null ? '' : `, shown after ${Math.round(handMillis)} ms`;
   return (
     <Tooltip
-      title={`${state}; ${Math.round(progress?.samples ?? 0)} samples a pixel${denoised ? ', shown denoised' : ''}, ${rays}${hand}; layers take ${short(progress?.filmBytes ?? 0)}B. Click to ${paused ? 'go on' : 'pause'}.`}
+      title={`${state}; ${Math.round(progress?.samples ?? 0)} samples a pixel${denoised ? ', shown denoised' : ''}, ${rays}${hand}; layers take ${short(progress?.filmBytes ?? 0)}B of ${short(progress?.mostFilmBytes ?? 0)}B at most. Click to ${paused ? 'go on' : 'pause'}.`}
     >
       <Box
         component="button"

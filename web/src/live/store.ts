@@ -26,6 +26,7 @@ export interface Progress {
   rays: number;
   tracedSeconds: number;
   filmBytes: number;
+  mostFilmBytes: number;
   shares: Record<string, number>;
 }
 

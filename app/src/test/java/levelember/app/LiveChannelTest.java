@@ -36,7 +36,11 @@ import tools.jackson.databind.json.JsonMapper;
 /** The live channel, with a WebSocket as a page has it. */
 @SpringBootTest(
     webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-    properties = {"ember.home=${java.io.tmpdir}/ember-live-test-${random.uuid}", "ember.samples=2"})
+    properties = {
+      "ember.home=${java.io.tmpdir}/ember-live-test-${random.uuid}",
+      "ember.samples=2",
+      "ember.film-megabytes=64"
+    })
 class LiveChannelTest {
   @LocalServerPort private int port;
   @Autowired private Shoots shoots;
@@ -238,6 +242,16 @@ class LiveChannelTest {
                 .get("detail")
                 .stringValue())
         .contains("never, noisy or always");
+  }
+
+  @Test
+  void aPictureTooLargeForTheMemoryOfFilmsIsMadeSmaller() throws Exception {
+    say("{\"type\":\"size\",\"width\":2560,\"height\":1440}");
+    Frame f = frame(h -> h.get("width").intValue() > 160);
+    assertThat(f.head().get("width").intValue()).isBetween(900, 1100);
+    JsonNode said = message(m -> m.path("filmBytes").longValue() > 10_000_000);
+    assertThat(said.get("filmBytes").longValue()).isLessThanOrEqualTo(64 << 20);
+    assertThat(said.get("mostFilmBytes").longValue()).isEqualTo(64 << 20);
   }
 
   /** Mean difference between neighbours of a row, in codes. */

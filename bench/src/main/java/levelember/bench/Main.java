@@ -26,7 +26,10 @@ public final class Main implements Callable<Integer> {
       description = "repeats of each measurement (default ${DEFAULT-VALUE})")
   private int rounds = 7;
 
-  @Option(names = "--only", split = ",", description = "of kernel, build, tracer, edits, sampling, denoise, noise")
+  @Option(
+      names = "--only",
+      split = ",",
+      description = "of kernel, build, tracer, edits, sampling, denoise, noise")
   private Set<String> only = new TreeSet<>();
 
   @Option(names = "--out", description = "write all figures as JSON")

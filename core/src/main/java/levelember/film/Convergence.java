@@ -10,7 +10,7 @@ public final class Convergence {
   /** Slopes of log noise over log time that are believed; −0.5 is independent samples. */
   private static final double STEEPEST = -1, FLATTEST = -0.25, USUAL = -0.5;
 
-  private static final double BACK = 2.5;
+  private static final double BACK = 2.5, BELIEVED = 0.5;
 
   private record Point(double seconds, double noise) {}
 
@@ -50,7 +50,8 @@ public final class Convergence {
     double slope = USUAL;
     if (then != null && then.noise > last.noise) {
       slope = Math.log(last.noise / then.noise) / Math.log(last.seconds / then.seconds);
-      slope = Math.clamp(slope, STEEPEST, FLATTEST);
+      // Choosing tiles gains most at first, so what was seen is believed in part.
+      slope = BELIEVED * Math.clamp(slope, STEEPEST, FLATTEST) + (1 - BELIEVED) * USUAL;
     }
     return last.seconds * (Math.pow(wanted / last.noise, 1 / slope) - 1);
   }

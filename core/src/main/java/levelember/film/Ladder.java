@@ -101,6 +101,17 @@ public final class Ladder {
     return 0;
   }
 
+  /**
+   * Bytes that the films of a picture hold at most, their denoised twins included.
+   *
+   * @param pixels of the full size
+   */
+  public static long bytes(long pixels, int layers) {
+    // Three floats, one of even samples and three denoised a layer, and the guides; the coarser
+    // films add a third.
+    return pixels * (layers * 28L + 4 * Guides.VALUES) * 4 / 3;
+  }
+
   /** Bytes that all films hold. */
   public long bytes() {
     long sum = 0;

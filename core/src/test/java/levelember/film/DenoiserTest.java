@@ -228,6 +228,8 @@ class DenoiserTest {
       denoised.renew(ladder, () -> false);
       assertThat(denoised.ladder().full().sums(0)).isNotSameAs(first);
     }
+    long bytes = ladder.bytes() + denoised.ladder().bytes();
+    assertThat(Ladder.bytes(WIDTH * HEIGHT, scene.layers())).isBetween(bytes, bytes * 11 / 10);
     float[] kept = denoised.ladder().full().sums(1);
     denoised.withLayers(new int[] {-1, 1});
     assertThat(denoised.ladder().full().sums(1)).isSameAs(kept);

@@ -53,6 +53,7 @@ final class LiveSession {
 
   private final String id;
   private final int samples;
+  private final long mostFilmBytes;
   private final Renderer renderer;
   private final Turns.Part turn;
   private final Pictures pictures;
@@ -94,6 +95,7 @@ final class LiveSession {
       Renderer renderer,
       Turns turns,
       int samples,
+      long mostFilmBytes,
       Pictures pictures,
       Shoot shoot,
       long rev) {
@@ -101,6 +103,7 @@ final class LiveSession {
     this.renderer = renderer;
     turn = turns.part();
     this.samples = samples;
+    this.mostFilmBytes = mostFilmBytes;
     this.pictures = pictures;
     wanted = new Wanted(shoot, shoot.shots().getFirst(), rev, 960, 540, 0, System.nanoTime());
     changed = true;
@@ -284,11 +287,11 @@ final class LiveSession {
           fresh
               ? Scene.of(next.shoot(), next.shot(), pictures)
               : scene.next(next.shoot(), next.shot(), pictures, cost);
-      boolean resized = fresh || next.width() != ladder.width() || next.height() != ladder.height();
-      ladder =
-          resized
-              ? new Ladder(next.width(), next.height(), scene.layers())
-              : ladder.withLayers(cost.from());
+      double share = share(next.width(), next.height(), scene.layers());
+      int width = (int) Math.max(1, next.width() * share);
+      int height = (int) Math.max(1, next.height() * share);
+      boolean resized = fresh || width != ladder.width() || height != ladder.height();
+      ladder = resized ? new Ladder(width, height, scene.layers()) : ladder.withLayers(cost.from());
       if (resized) {
         denoised = new DenoisedLadder(ladder);
       } else {
@@ -309,6 +312,12 @@ final class LiveSession {
       mixedOnly = !resized && cost.nothing();
       shown = next;
     }
+  }
+
+  /** The part of a picture's width and height that fits into the memory for films. */
+  private double share(int width, int height, int layers) {
+    double need = Ladder.bytes((long) width * height, layers);
+    return need <= mostFilmBytes ? 1 : Math.sqrt(mostFilmBytes / need);
   }
 
   private static boolean sameLayers(int[] from, int before) {
@@ -491,6 +500,7 @@ final class LiveSession {
     to.put("rays", raysSinceEdit.all());
     to.put("tracedSeconds", tracedNanos / 1e9);
     to.put("denoised", seen() != ladder);
+    to.put("mostFilmBytes", mostFilmBytes);
     to.put("filmBytes", ladder.bytes() + denoised.ladder().bytes());
     to.put("shares", shares);
     tell(to);

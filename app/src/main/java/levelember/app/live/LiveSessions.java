@@ -22,6 +22,7 @@ class LiveSessions {
   private final Shoots shoots;
   private final Assets assets;
   private final int samples;
+  private final long mostFilmBytes;
   private final Map<String, LiveSession> sessions = new HashMap<>();
   private final ScheduledExecutorService sweeper =
       Executors.newSingleThreadScheduledExecutor(
@@ -34,10 +35,16 @@ class LiveSessions {
           1,
           task -> Background.thread(task, "ember-trace"));
 
-  LiveSessions(Shoots shoots, Assets assets, @Value("${ember.samples}") int samples) {
+  LiveSessions(
+      Shoots shoots,
+      Assets assets,
+      @Value("${ember.samples}") int samples,
+      @Value("${ember.film-megabytes}") int filmMegabytes) {
     this.shoots = shoots;
     this.assets = assets;
     this.samples = samples;
+    mostFilmBytes =
+        filmMegabytes > 0 ? (long) filmMegabytes << 20 : Runtime.getRuntime().maxMemory() * 2 / 5;
   }
 
   /** The session of a shoot, opened when there is none. */
@@ -52,6 +59,7 @@ class LiveSessions {
                 renderer,
                 turns,
                 samples,
+                mostFilmBytes,
                 assets.pictures(id),
                 ShootDocument.read(state.document()),
                 state.revision());
