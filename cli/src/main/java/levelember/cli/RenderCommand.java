@@ -7,11 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
-import levelember.film.Convergence;
-import levelember.film.Denoiser;
-import levelember.film.Film;
-import levelember.film.LayerMix;
-import levelember.film.Noise;
 import levelember.formats.LayerNames;
 import levelember.formats.Limits;
 import levelember.formats.OpenExr;
@@ -23,7 +18,6 @@ import levelember.look.DisplayCurve;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.texture.Picture;
-import levelember.transport.RayCount;
 import levelember.transport.Renderer;
 import levelember.transport.Scene;
 import picocli.CommandLine.Command;
@@ -40,8 +34,6 @@ import tools.jackson.databind.json.JsonMapper;
     description = "Renders a shot of a shoot to an .exr, .hdr or .png file.",
     mixinStandardHelpOptions = true)
 final class RenderCommand implements Callable<Integer> {
-  private static final int EVEN_SAMPLES = 8;
-
   @Spec private CommandSpec spec;
 
   @Parameters(paramLabel = "FILE", description = "shoot, as .ember or .json")
@@ -101,6 +93,14 @@ final class RenderCommand implements Callable<Integer> {
   @Option(names = "--denoise", description = "takes noise out of every layer at the end")
   private boolean denoise;
 
+  @Option(
+      names = "--memory",
+      paramLabel = "MB",
+      description =
+          "for the layers while they are traced: a picture that needs more is made in bands, with"
+              + " the same bits; two fifths of what the program may have if left out")
+  private double memory = Runtime.getRuntime().maxMemory() * 0.4 / (1 << 20);
+
   @Option(names = "--alone", paramLabel = "LIGHT", description = "only that light, by id or name")
   private String alone;
 
@@ -148,7 +148,6 @@ final class RenderCommand implements Callable<Integer> {
     long begin = System.nanoTime();
     Scene scene = Scene.of(shoot, shot, pack.pictures());
     long compiled = System.nanoTime();
-    Film film = new Film(pixels[0], pixels[1], scene.layers());
     float[] weights = LayerWeights.of(shoot);
     if (only >= 0) {
       float[] one = LayerWeights.of(shoot.lights().get(only), shoot.masterStops());
@@ -156,12 +155,9 @@ final class RenderCommand implements Callable<Integer> {
       System.arraycopy(one, 0, weights, 3 * only, 3);
     }
     double fullScale = DisplayCurve.fullScale(shoot.lookOf(shot).ev());
-    RayCount rays = traced(scene, film, weights, fullScale);
+    Print print = traced(scene, pixels[0], pixels[1], weights, fullScale);
     long traced = System.nanoTime();
-    Film shown = denoise ? Denoiser.denoised(film) : film;
-    long denoised = System.nanoTime();
-    Picture picture = LayerMix.picture(shown, weights);
-    Files.write(out, encoded(kind, picture, shown, weights, shoot, shot));
+    Files.write(out, encoded(kind, print, shoot, shot));
     long written = System.nanoTime();
     if (stats != null) {
       Map<String, Object> to = new LinkedHashMap<>();
@@ -169,24 +165,25 @@ final class RenderCommand implements Callable<Integer> {
       to.put("shot", shot.name());
       to.put("width", pixels[0]);
       to.put("height", pixels[1]);
-      to.put("samples", film.meanSamples());
-      double left = Noise.of(film, weights, fullScale).whole();
+      to.put("samples", print.samples());
+      double left = print.noise();
       to.put("noisePercent", Double.isFinite(left) ? 100 * left : null);
       to.put("seed", seed);
       to.put("threads", threads);
-      to.put("layers", film.layers());
+      to.put("layers", scene.layers());
       to.put("triangles", scene.hierarchy().triangles());
-      to.put("primaryRays", rays.primary());
-      to.put("bouncedRays", rays.bounced());
-      to.put("shadowRays", rays.shadow());
-      to.put("rays", rays.all());
+      to.put("primaryRays", print.rays().primary());
+      to.put("bouncedRays", print.rays().bounced());
+      to.put("shadowRays", print.rays().shadow());
+      to.put("rays", print.rays().all());
       to.put("compileSeconds", (compiled - begin) / 1e9);
       to.put("traceSeconds", (traced - compiled) / 1e9);
       to.put("denoised", denoise);
-      to.put("denoiseSeconds", (denoised - traced) / 1e9);
-      to.put("writeSeconds", (written - denoised) / 1e9);
-      to.put("raysPerSecond", Math.round(rays.all() / ((traced - compiled) / 1e9)));
-      to.put("filmBytes", film.bytes());
+      to.put("denoiseSeconds", print.denoiseSeconds());
+      to.put("writeSeconds", (written - traced) / 1e9);
+      to.put("raysPerSecond", Math.round(print.rays().all() / ((traced - compiled) / 1e9)));
+      to.put("filmBytes", print.filmBytes());
+      to.put("bands", print.bands());
       Files.write(
           stats, JsonMapper.shared().writerWithDefaultPrettyPrinter().writeValueAsBytes(to));
     }
@@ -212,6 +209,9 @@ final class RenderCommand implements Callable<Integer> {
     if (!(noise >= 0 && noise <= 100)) {
       throw wrong("--noise is a percentage from 0 (none wanted) to 100, not " + noise);
     }
+    if (!(memory > 0)) {
+      throw wrong("--memory is more than 0, not " + memory);
+    }
     if (samples < 1 || samples > 1_000_000) {
       throw wrong("--samples is 1 to 1000000, not " + samples);
     }
@@ -234,57 +234,42 @@ final class RenderCommand implements Callable<Integer> {
     throw wrong("--size is 1x1 to " + Limits.MOST_PIXELS + " pixels, not '" + size + "'");
   }
 
-  private RayCount traced(Scene scene, Film film, float[] weights, double fullScale) {
+  private Print traced(Scene scene, int width, int height, float[] weights, double fullScale) {
+    Print print =
+        new Print(scene, width, height, weights, fullScale, layers, (long) (memory * (1 << 20)));
     PrintWriter err = spec.commandLine().getErr();
     boolean terminal = System.console() != null && System.console().isTerminal();
-    long begin = System.nanoTime();
-    RayCount rays = RayCount.NONE;
     try (Renderer renderer = new Renderer(threads, Renderer.USUAL_BOUNCES, seed)) {
-      int even = noise > 0 ? Math.min(EVEN_SAMPLES, samples) : samples;
-      for (int i = 1; i <= even; i++) {
-        rays = rays.plus(renderer.trace(scene, film, i, () -> false));
-        if (terminal) {
-          double seconds = (System.nanoTime() - begin) / 1e9;
-          err.printf(
-              Locale.ROOT,
-              "\r%d of %d samples, %.0f s, %.0f s to go ",
-              i,
-              even,
-              seconds,
-              seconds / i * (even - i));
-          err.flush();
-        }
-      }
-      Convergence convergence = new Convergence();
-      for (RayCount pass = rays; noise > 0 && pass.all() > 0; rays = rays.plus(pass)) {
-        Noise now = Noise.of(film, weights, fullScale);
-        double seconds = (System.nanoTime() - begin) / 1e9;
-        convergence.note(seconds, now.whole());
-        if (terminal) {
-          err.printf(
-              Locale.ROOT,
-              "\r%.2f %% noise, %.0f s, %.0f s to go      ",
-              100 * now.whole(),
-              seconds,
-              convergence.secondsTo(noise / 100));
-          err.flush();
-        }
-        pass = renderer.refine(scene, film, now, noise / 100, samples, () -> false);
-      }
+      print.trace(
+          renderer,
+          samples,
+          noise / 100,
+          denoise,
+          line -> {
+            if (terminal) {
+              err.print("\r" + line + "      ");
+              err.flush();
+            }
+          });
     }
     if (terminal) {
       err.println();
     }
-    return rays;
+    return print;
   }
 
-  private byte[] encoded(
-      String kind, Picture picture, Film film, float[] weights, Shoot shoot, Shot shot) {
+  private byte[] encoded(String kind, Print print, Shoot shoot, Shot shot) {
+    Picture picture = print.picture();
     return switch (kind) {
       case "hdr" -> RadianceHdr.write(picture);
       case "png" -> PngFile.write(picture, new DisplayCurve(shoot.lookOf(shot)), bits);
-      default ->
-          OpenExr.write(picture, layers ? LayerNames.pictures(shoot, film, weights) : Map.of());
+      default -> {
+        Map<String, Picture> named = new LinkedHashMap<>();
+        for (int i = 0; layers && i < print.layers().size(); i++) {
+          named.put(LayerNames.of(shoot).get(i), print.layers().get(i));
+        }
+        yield OpenExr.write(picture, named);
+      }
     };
   }
 }

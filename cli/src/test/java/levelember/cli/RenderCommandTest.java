@@ -53,9 +53,13 @@ class RenderCommandTest {
   }
 
   private Path render(String name, String... more) {
+    return rendered("48x32", name, more);
+  }
+
+  private Path rendered(String size, String name, String... more) {
     Path out = folder.resolve(name);
     String[] args = {
-      "render", shoot.toString(), "--size", "48x32", "--samples", "2", "--out", out.toString()
+      "render", shoot.toString(), "--size", size, "--samples", "2", "--out", out.toString()
     };
     String[] all = java.util.Arrays.copyOf(args, args.length + more.length);
     System.arraycopy(more, 0, all, args.length, more.length);
@@ -168,5 +172,34 @@ class RenderCommandTest {
     assertThat(ember("demo", "nothing", "--out", file.toString())).isEqualTo(2);
     shoot = file;
     render("a.png", "--shot", "scale");
+  }
+
+  @Test
+  void inLittleMemoryAPictureIsMadeInBandsWithTheSameBits() throws Exception {
+    byte[] whole = Files.readAllBytes(rendered("64x80", "whole.exr", "--layers"));
+    Path stats = folder.resolve("stats.json");
+    Path bands =
+        rendered("64x80", "bands.exr", "--layers", "--memory", "0.15", "--stats", stats.toString());
+    assertThat(Files.readAllBytes(bands)).isEqualTo(whole);
+    JsonNode figures = JsonMapper.shared().readTree(Files.readString(stats));
+    assertThat(figures.get("bands").intValue()).isEqualTo(3);
+    assertThat(figures.get("filmBytes").longValue()).isLessThan(160_000);
+  }
+
+  @Test
+  void denoisedBandsAreThePictureDenoisedInOnePiece() throws Exception {
+    Picture whole =
+        PictureFile.read(Files.readAllBytes(rendered("48x240", "whole.hdr", "--denoise")));
+    Picture bands =
+        PictureFile.read(
+            Files.readAllBytes(rendered("48x240", "bands.hdr", "--denoise", "--memory", "0.8")));
+    Picture noisy = PictureFile.read(Files.readAllBytes(rendered("48x240", "noisy.hdr")));
+    double seam = 0, noise = 0;
+    for (int i = 0; i < whole.rgb().length; i++) {
+      seam = Math.max(seam, Math.abs(whole.rgb()[i] - bands.rgb()[i]) / (1 + whole.rgb()[i]));
+      noise = Math.max(noise, Math.abs(whole.rgb()[i] - noisy.rgb()[i]) / (1 + whole.rgb()[i]));
+    }
+    assertThat(seam).isLessThan(0.02);
+    assertThat(noise).isGreaterThan(0.2);
   }
 }

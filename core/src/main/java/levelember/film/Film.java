@@ -22,6 +22,7 @@ public final class Film {
   private final int width, height;
   private final int step;
   private final int fullWidth, fullHeight;
+  private final int firstRow;
   private final int across, down;
   private final float[][] sums;
   private final float[][] even;
@@ -35,20 +36,63 @@ public final class Film {
    * @throws IllegalArgumentException when a layer would have more than 2³¹ values
    */
   public Film(int width, int height, int layers) {
-    this(width, height, 1, new float[layers][], new float[layers][], new int[layers][]);
+    this(width, height, 0, height, layers);
+  }
+
+  private Film(int fullWidth, int fullHeight, int firstRow, int rows, int layers) {
+    this(
+        fullWidth,
+        fullHeight,
+        1,
+        firstRow,
+        rows,
+        new float[layers][],
+        new float[layers][],
+        new int[layers][]);
     for (int i = 0; i < layers; i++) {
       empty(i);
     }
     guides = guidesOfOwn();
   }
 
+  /**
+   * An empty film for some rows of a picture, which get the same bits as in a film of the whole.
+   *
+   * @param firstRow a multiple of {@link #TILE_HEIGHT}
+   */
+  public static Film band(int fullWidth, int fullHeight, int firstRow, int rows, int layers) {
+    if (firstRow % TILE_HEIGHT != 0 || firstRow < 0 || rows < 1 || firstRow + rows > fullHeight) {
+      throw new IllegalArgumentException(
+          "a band begins at a whole tile and lies in the picture, not rows "
+              + firstRow
+              + " to "
+              + (firstRow + rows)
+              + " of "
+              + fullHeight);
+    }
+    return new Film(fullWidth, fullHeight, firstRow, rows, layers);
+  }
+
+  /** Bytes that a film of so many pixels takes. */
+  public static long bytes(long pixels, int layers) {
+    return pixels * (layers * 16L + 4 * Guides.VALUES);
+  }
+
   private Film(
-      int fullWidth, int fullHeight, int step, float[][] sums, float[][] even, int[][] samples) {
+      int fullWidth,
+      int fullHeight,
+      int step,
+      int firstRow,
+      int rows,
+      float[][] sums,
+      float[][] even,
+      int[][] samples) {
     this.fullWidth = fullWidth;
     this.fullHeight = fullHeight;
     this.step = step;
+    this.firstRow = firstRow;
     width = over(fullWidth, step);
-    height = over(fullHeight, step);
+    height = rows;
     if (width < 1 || height < 1 || 3L * width * height > Integer.MAX_VALUE - 8) {
       throw new IllegalArgumentException(
           "a film is 1×1 to about 700 million pixels, not " + width + "×" + height);
@@ -79,6 +123,8 @@ public final class Film {
             fullWidth,
             fullHeight,
             step,
+            0,
+            over(fullHeight, step),
             new float[layers][],
             new float[layers][],
             new int[layers][]);
@@ -101,7 +147,9 @@ public final class Film {
    */
   Film finished(float[][] layers) {
     int n = layers.length;
-    Film film = new Film(fullWidth, fullHeight, step, layers, new float[n][], new int[n][]);
+    Film film =
+        new Film(
+            fullWidth, fullHeight, step, firstRow, height, layers, new float[n][], new int[n][]);
     film.bare = true;
     for (int i = 0; i < n; i++) {
       film.samples[i] = new int[tiles()];
@@ -122,7 +170,16 @@ public final class Film {
    */
   public Film withLayers(int[] from) {
     int n = from.length;
-    Film film = new Film(fullWidth, fullHeight, step, new float[n][], new float[n][], new int[n][]);
+    Film film =
+        new Film(
+            fullWidth,
+            fullHeight,
+            step,
+            firstRow,
+            height,
+            new float[n][],
+            new float[n][],
+            new int[n][]);
     film.bare = bare;
     boolean stays = false;
     for (int i = 0; i < n; i++) {
@@ -152,6 +209,11 @@ public final class Film {
   /** Height of the picture whose pixels the steps are counted in. */
   public int fullHeight() {
     return fullHeight;
+  }
+
+  /** Row of the whole picture that this film begins at; 0 but for bands. */
+  public int firstRow() {
+    return firstRow;
   }
 
   public int width() {

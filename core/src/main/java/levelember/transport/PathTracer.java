@@ -67,12 +67,13 @@ final class PathTracer {
   void trace(Film film, int px, int py, int sample, boolean[] wanted, boolean guided) {
     int pixel = py * film.width() + px;
     even = (sample & 1) == 0;
-    points.start(even ? seed : ~seed, pixel, sample >> 1);
+    int row = py + film.firstRow();
+    points.start(even ? seed : ~seed, row * film.width() + px, sample >> 1);
     points.pair(PIXEL);
     float fu = points.u, fv = points.v;
     points.pair(LENS);
     float across = points.u, down = points.v;
-    lens.ray(px, py, fu, fv, across, down, ray);
+    lens.ray(px, row, fu, fv, across, down, ray);
     float ox = ray.ox, oy = ray.oy, oz = ray.oz, dx = ray.dx, dy = ray.dy, dz = ray.dz;
     float r = 1, g = 1, b = 1;
     float pdf = 0;
