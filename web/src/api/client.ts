@@ -1,4 +1,4 @@
-import type { Operation, ShootState, ShootTitle } from './document';
+import type { Brought, Operation, ShootState, ShootTitle } from './document';
 
 /** An answer of the server that says no: what happened, what was kept, what to do (RFC 9457). */
 export class Problem extends Error {
@@ -77,6 +77,23 @@ export const api = {
           headers: { 'content-type': 'application/octet-stream' },
           body: file,
         }),
+      ),
+    ),
+  bringModelIn: async (id: string, revision: number, metresPerUnit: number, file: File) =>
+    answer<Brought>(
+      await reached(
+        fetch(
+          `${shoot(id)}/models?${new URLSearchParams({
+            name: file.name,
+            revision: `${revision}`,
+            metresPerUnit: `${metresPerUnit}`,
+          }).toString()}`,
+          {
+            method: 'POST',
+            headers: { 'content-type': 'application/octet-stream' },
+            body: file,
+          },
+        ),
       ),
     ),
   assets: async (id: string) => answer<string[]>(await reached(fetch(`${shoot(id)}/assets`))),

@@ -24,12 +24,18 @@ export interface Material {
   name: string;
   colour: Vector;
   metalness: number;
+  edge: Vector;
+  index: { n: Vector; k: Vector } | null;
   roughness: number;
   gloss: number;
   ior: number;
   transmission: number;
+  tint: Vector;
+  tintDepth: number;
   thin: boolean;
   abbe: number;
+  coat: { amount: number; roughness: number; ior: number };
+  sheen: { colour: Vector; roughness: number };
 }
 
 export type Unit = 'lm' | 'cd' | 'lx' | 'cd/m2' | 'W';
@@ -95,6 +101,18 @@ export interface ShootState {
   document: ShootDocument;
   undo: string | null;
   redo: string | null;
+}
+
+/** What bringing a model in did. */
+export interface Brought {
+  state: ShootState;
+  report: {
+    piece: string;
+    sizeMetres: Vector;
+    came: string[];
+    left: string[];
+    hints: string[];
+  };
 }
 
 export interface ShootTitle {

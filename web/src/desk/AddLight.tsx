@@ -1,9 +1,4 @@
-import AddIcon from '@mui/icons-material/Add';
-import Button from '@mui/material/Button';
-import ListItemIcon from '@mui/material/ListItemIcon';
-import Menu from '@mui/material/Menu';
-import MenuItem from '@mui/material/MenuItem';
-import { useState } from 'react';
+import { AddMenu } from '../controls/AddMenu';
 import { useChoice } from '../frame/choice';
 import { useDesk } from '../live/useShoot';
 import { kindNames, LightMark } from './LightMark';
@@ -15,10 +10,8 @@ const KINDS: NewKind[] = ['rectangle', 'sphere', 'point', 'dome'];
 export function AddLight() {
   const desk = useDesk();
   const shotId = useChoice((c) => c.shot);
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
 
   const add = async (kind: NewKind) => {
-    setAnchor(null);
     const shots = desk.state.document.shots;
     const shot = shots.find((s) => s.id === shotId) ?? shots[0]!;
     const light = newLight(kind, desk.state.document, shot);
@@ -29,26 +22,14 @@ export function AddLight() {
   };
 
   return (
-    <>
-      <Button
-        variant="outlined"
-        startIcon={<AddIcon />}
-        aria-haspopup="menu"
-        onClick={(e) => setAnchor(e.currentTarget)}
-        sx={{ px: 1, minWidth: 0 }}
-      >
-        Light
-      </Button>
-      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
-        {KINDS.map((kind) => (
-          <MenuItem key={kind} onClick={() => void add(kind)}>
-            <ListItemIcon>
-              <LightMark kind={kind} size={18} />
-            </ListItemIcon>
-            {kindNames[kind]}
-          </MenuItem>
-        ))}
-      </Menu>
-    </>
+    <AddMenu
+      text="Light"
+      items={KINDS.map((kind) => ({
+        kind,
+        name: kindNames[kind],
+        mark: <LightMark kind={kind} size={18} />,
+      }))}
+      onAdd={(kind) => void add(kind)}
+    />
   );
 }

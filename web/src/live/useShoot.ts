@@ -15,6 +15,8 @@ export interface ShootDesk {
   tryOut: (operations: Operation[]) => void;
   /** Keeps what was tried, or the operations given, as one edit. */
   keep: (label: string, operations?: Operation[]) => Promise<boolean>;
+  /** Does what the server makes a new state of, in line with other edits. */
+  run: (step: (revision: number) => Promise<ShootState>) => Promise<boolean>;
   /** Forgets what was tried. */
   leave: () => void;
   undo: () => void;
@@ -88,6 +90,7 @@ export function useShootDesk(id: string, channel: LiveChannel | null): ShootDesk
         if (useLive.getState().trial === kept || operations) useLive.setState({ trial: null });
         return done;
       },
+      run: inLine,
       leave: () => {
         useLive.setState({ trial: null });
         channel?.untry();

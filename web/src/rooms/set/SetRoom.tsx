@@ -1,3 +1,5 @@
+import ContentCopyIcon from '@mui/icons-material/ContentCopy';
+import DeleteIcon from '@mui/icons-material/Delete';
 import VisibilityIcon from '@mui/icons-material/Visibility';
 import VisibilityOffIcon from '@mui/icons-material/VisibilityOff';
 import Box from '@mui/material/Box';
@@ -5,14 +7,21 @@ import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
 import type { Operation, Piece, ShootDocument } from '../../api/document';
 import { setField } from '../../api/patch';
+import { AddMenu } from '../../controls/AddMenu';
 import { NumberOf, Row, Section, VectorOf } from '../../controls/FieldOf';
 import { NameField } from '../../controls/NameField';
-import { PlainSelect } from '../../controls/PlainSelect';
-import { quantities } from '../../controls/quantity';
+import { quantities, type Quantity } from '../../controls/quantity';
+import { freeId } from '../../desk/newLight';
 import { useChoice } from '../../frame/choice';
 import { useChosenShot } from '../../frame/useChosenShot';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
+import { BringIn } from './BringIn';
+import { MaterialDetails } from './MaterialDetails';
+import { dimensions, grey, newPiece, newShapes, withAllIn } from './newPiece';
+
+const factor: Quantity = { unit: '', least: -1000, most: 1000, step: 0.01, digits: 3 };
+const rounding: Quantity = { ...quantities.length, least: 0 };
 
 const SHAPES: Record<string, string> = {
   floor: 'Floor',
@@ -22,8 +31,9 @@ const SHAPES: Record<string, string> = {
   cylinder: 'Cylinder',
   torus: 'Torus',
   lathe: 'Lathe',
-  rectangle: 'Rectangle',
+  rectangle: 'Card',
   mesh: 'Mesh',
+  model: 'Model',
 };
 
 function css(colour: [number, number, number]): string {
@@ -33,6 +43,54 @@ function css(colour: [number, number, number]): string {
 
 /** Tray of the Set: the pieces as cards. */
 export function SetTray() {
+  return (
+    <Box sx={{ display: 'flex', height: '100%', minWidth: 0 }}>
+      <PieceCards />
+      <Box
+        role="group"
+        aria-label="Build"
+        sx={{
+          width: 124,
+          flex: 'none',
+          borderLeft: `1px solid ${colours.line}`,
+          p: 1.5,
+          display: 'flex',
+          flexDirection: 'column',
+          gap: 1.5,
+        }}
+      >
+        <AddPiece />
+        <BringIn />
+      </Box>
+    </Box>
+  );
+}
+
+/** Builds a set piece and chooses it. */
+function AddPiece() {
+  const desk = useDesk();
+  const shot = useChosenShot();
+  const add = async (kind: string) => {
+    const document = desk.state.document;
+    const piece = newPiece(kind, document, shot);
+    const first: Operation[] =
+      document.materials.length === 0 ? [{ op: 'add', path: '/materials/-', value: grey }] : [];
+    const done = await desk.keep(`Build ${piece.name}`, [
+      ...first,
+      { op: 'add', path: '/pieces/-', value: piece },
+    ]);
+    if (done) useChoice.setState({ piece: piece.id });
+  };
+  return (
+    <AddMenu
+      text="Piece"
+      items={Object.entries(newShapes).map(([kind, { name }]) => ({ kind, name }))}
+      onAdd={(kind) => void add(kind)}
+    />
+  );
+}
+
+function PieceCards() {
   const desk = useDesk();
   const chosen = useChoice((c) => c.piece);
   const { pieces, materials } = desk.document;
@@ -41,7 +99,8 @@ export function SetTray() {
       role="listbox"
       aria-label="Pieces"
       sx={{
-        height: '100%',
+        flex: 1,
+        minWidth: 0,
         overflowY: 'auto',
         p: 1.5,
         display: 'grid',
@@ -115,7 +174,25 @@ function PieceDetails({ piece }: { piece: Piece }) {
     setField(d, 'pieces', piece.id, field, value),
   ];
   const shown = piece.shown;
-  const users = document.pieces.filter((p) => p.material === piece.material).length;
+  const remove = () => {
+    const gone = withAllIn(piece.id, document.pieces);
+    const operations: Operation[] = document.pieces
+      .map((p, i) => ({ op: 'remove' as const, path: `/pieces/${i}`, gone: gone.has(p.id) }))
+      .filter((o) => o.gone)
+      .reverse()
+      .map(({ op, path }) => ({ op, path }));
+    void desk.keep(`Delete ${piece.name}`, operations);
+    useChoice.setState({ piece: null });
+  };
+  const duplicate = async () => {
+    const id = freeId(piece.id, document.pieces);
+    const index = document.pieces.findIndex((p) => p.id === piece.id);
+    const copy = { ...here(document), id, name: `${piece.name} copy` };
+    const done = await desk.keep(`Duplicate ${piece.name}`, [
+      { op: 'add', path: `/pieces/${index + 1}`, value: copy },
+    ]);
+    if (done) useChoice.setState({ piece: id });
+  };
   return (
     <Box>
       <Box sx={{ display: 'flex', alignItems: 'center', mb: 3 }}>
@@ -135,6 +212,14 @@ function PieceDetails({ piece }: { piece: Piece }) {
         >
           {shown ? <VisibilityIcon fontSize="inherit" /> : <VisibilityOffIcon fontSize="inherit" />}
         </IconButton>
+        {piece.shape && (
+          <IconButton aria-label="Duplicate this piece" onClick={() => void duplicate()}>
+            <ContentCopyIcon fontSize="inherit" />
+          </IconButton>
+        )}
+        <IconButton aria-label="Delete this piece" onClick={remove}>
+          <DeleteIcon fontSize="inherit" />
+        </IconButton>
       </Box>
       <Section title="Place">
         <VectorOf
@@ -151,20 +236,43 @@ function PieceDetails({ piece }: { piece: Piece }) {
           write={(d, v) => set(d, 'turnDegrees', v)}
           quantity={quantities.degrees}
         />
+        <VectorOf
+          label="Times its size"
+          edit={`Size of ${piece.name}`}
+          read={(d) => here(d).size}
+          write={(d, v) => set(d, 'size', v)}
+          quantity={factor}
+        />
       </Section>
-      {piece.material && (
-        <Section title="Material">
-          <PlainSelect
-            label={`Used by ${users} ${users === 1 ? 'piece' : 'pieces'}`}
-            value={piece.material}
-            options={document.materials.map((m) => ({ value: m.id, text: m.name }))}
-            onChange={(id) =>
-              void desk.keep(`Material of ${piece.name}`, set(document, 'material', id))
-            }
-          />
-        </Section>
-      )}
+      <ShapeDetails piece={piece} here={here} set={set} />
+      {piece.material && <MaterialDetails piece={piece} />}
     </Box>
+  );
+}
+
+/** The numbers that a set piece is built from. */
+function ShapeDetails(p: {
+  piece: Piece;
+  here: (d: ShootDocument) => Piece;
+  set: (d: ShootDocument, field: string, value: unknown) => Operation[];
+}) {
+  const fields = dimensions[p.piece.shape?.kind ?? ''];
+  if (!fields) return null;
+  return (
+    <Section title="Dimensions">
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
+        {fields.map(([field, label]) => (
+          <NumberOf
+            key={field}
+            label={label}
+            edit={`Dimensions of ${p.piece.name}`}
+            read={(d) => p.here(d).shape?.[field] as number}
+            write={(d, v) => p.set(d, `shape/${field}`, v)}
+            quantity={field === 'rounding' ? rounding : quantities.length}
+          />
+        ))}
+      </Box>
+    </Section>
   );
 }
 

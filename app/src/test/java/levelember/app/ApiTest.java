@@ -11,6 +11,7 @@ import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.util.TreeMap;
+import levelember.demo.DemoModels;
 import levelember.demo.DemoShoots;
 import levelember.formats.RadianceHdr;
 import levelember.formats.ShootDocument;
@@ -32,6 +33,8 @@ import tools.jackson.databind.json.JsonMapper;
 class ApiTest {
   private static final JsonMapper JSON = JsonMapper.shared();
   private static final HttpClient CLIENT = HttpClient.newHttpClient();
+
+  private static final String SAIL = new String(DemoModels.sail(), UTF_8);
 
   @LocalServerPort private int port;
   private String id;
@@ -227,5 +230,38 @@ class ApiTest {
         new TreeMap<>(ShootPackage.read(send("GET", id + "/package", null).body()).assets());
     assertThat(assets).containsOnlyKeys("studio-two-banks.hdr");
     assertThat(new String(send("GET", "", null).body(), UTF_8)).contains("\"Kept\"");
+  }
+
+  @Test
+  void aModelIsBroughtInAsOneEditWithAReportAndCanBeTakenBack() throws Exception {
+    JsonNode before = ok("GET", id, null);
+    JsonNode brought = ok("POST", id + "/models?name=sail.gltf&revision=1&metresPerUnit=0.5", SAIL);
+    assertThat(brought.at("/report/came/0").stringValue()).isEqualTo("1 piece of 1 triangles");
+    assertThat(brought.at("/report/sizeMetres/0").doubleValue()).isEqualTo(0.5);
+    JsonNode document = brought.at("/state/document");
+    JsonNode sail = document.at("/pieces/" + (document.get("pieces").size() - 1));
+    assertThat(sail.at("/shape/file").stringValue()).isEqualTo("sail.gltf");
+    assertThat(sail.at("/parent").stringValue())
+        .isEqualTo(brought.at("/report/piece").stringValue());
+    assertThat(brought.at("/state/undo").stringValue()).isEqualTo("Bring in sail.gltf");
+    assertThat(ok("GET", id + "/assets", null).toString()).contains("sail.gltf");
+    HttpResponse<byte[]> pack = send("GET", id + "/package", null);
+    HttpResponse<byte[]> copy = send("POST", "", pack.body());
+    assertThat(copy.statusCode()).as(new String(copy.body(), UTF_8)).isEqualTo(201);
+    HttpResponse<byte[]> png = send("GET", id + "/live/picture.png", null);
+    assertThat(png.statusCode()).isEqualTo(200);
+    JsonNode undone = ok("POST", id + "/undo", "{\"revision\": 2}");
+    assertThat(undone.get("document")).isEqualTo(before.get("document"));
+  }
+
+  @Test
+  void aBrokenModelIsRefusedAndNothingIsKept() throws Exception {
+    String cut = SAIL.replace("\"count\": 3", "\"count\": 300");
+    JsonNode problem = problem(422, id + "/models?name=sail.gltf&revision=1", cut);
+    assertThat(problem.get("detail").stringValue()).contains("outside its buffer");
+    assertThat(ok("GET", id, null).get("revision").intValue()).isEqualTo(1);
+    assertThat(ok("GET", id + "/assets", null).toString()).doesNotContain("sail");
+    problem(422, id + "/models?name=sail.gltf&revision=1&metresPerUnit=0", SAIL);
+    problem(409, id + "/models?name=sail.gltf&revision=7", SAIL);
   }
 }

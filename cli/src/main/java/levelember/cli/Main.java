@@ -12,7 +12,7 @@ import picocli.CommandLine.Command;
     description = "Lights product, studio and interior scenes.",
     mixinStandardHelpOptions = true,
     version = "Level Ember 0.1.0",
-    subcommands = {RenderCommand.class, DemoCommand.class})
+    subcommands = {RenderCommand.class, DemoCommand.class, BringInCommand.class})
 public final class Main implements Runnable {
   @CommandLine.Spec private CommandLine.Model.CommandSpec spec;
 
@@ -33,6 +33,7 @@ public final class Main implements Runnable {
       case RefusedFile r -> "refused: " + r.getMessage();
       case ImpossibleValue v -> "refused: " + v.getMessage();
       case Pictures.MissingPicture m -> "refused: " + m.getMessage();
+      case levelember.geometry.Meshes.MissingMesh m -> "refused: " + m.getMessage();
       case java.nio.file.NoSuchFileException n -> "no such file: " + n.getFile();
       case java.io.IOException i -> "cannot read or write: " + i.getMessage();
       default -> e.getClass().getSimpleName() + ": " + e.getMessage();
@@ -41,6 +42,7 @@ public final class Main implements Runnable {
 
   @Override
   public void run() {
-    throw new CommandLine.ParameterException(spec.commandLine(), "say what to do: render or demo");
+    throw new CommandLine.ParameterException(
+        spec.commandLine(), "say what to do: render, demo or bring-in");
   }
 }

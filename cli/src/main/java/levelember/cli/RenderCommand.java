@@ -146,7 +146,7 @@ final class RenderCommand implements Callable<Integer> {
                           + shoot.lights().stream().map(l -> l.name()).toList()));
     }
     long begin = System.nanoTime();
-    Scene scene = Scene.of(shoot, shot, pack.pictures());
+    Scene scene = Scene.of(shoot, shot, pack.files());
     long compiled = System.nanoTime();
     float[] weights = LayerWeights.of(shoot);
     if (only >= 0) {

@@ -1,5 +1,6 @@
 package levelember.cli;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -9,6 +10,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.stream.Stream;
 import javax.imageio.ImageIO;
+import levelember.demo.DemoModels;
 import levelember.formats.OpenExr;
 import levelember.formats.PictureFile;
 import levelember.texture.Picture;
@@ -36,8 +38,11 @@ class RenderCommandTest {
        "looks": [{"id": "k", "ev": 7}]}
       """;
 
+  private static final String SAIL = new String(DemoModels.sail(), UTF_8);
+
   @TempDir Path folder;
   private final StringWriter err = new StringWriter();
+  private final StringWriter said = new StringWriter();
   private Path shoot;
 
   @BeforeEach
@@ -49,6 +54,7 @@ class RenderCommandTest {
   private int ember(String... args) {
     var line = Main.line();
     line.setErr(new PrintWriter(err, true));
+    line.setOut(new PrintWriter(said, true));
     return line.execute(args);
   }
 
@@ -201,5 +207,36 @@ class RenderCommandTest {
     }
     assertThat(seam).isLessThan(0.02);
     assertThat(noise).isGreaterThan(0.2);
+  }
+
+  @Test
+  void aModelIsBroughtIntoAShootOrGetsOneOfItsOwn() throws Exception {
+    Path sail = folder.resolve("sail.gltf");
+    Files.writeString(sail, SAIL);
+    Path own = folder.resolve("own.ember"), both = folder.resolve("both.ember");
+    assertThat(ember("bring-in", sail.toString(), "--out", own.toString())).isZero();
+    assertThat(said.toString())
+        .contains("came: 1 piece of 1 triangles", "size: 1.00 × 1.00 × 0.00 m");
+    assertThat(
+            ember(
+                "bring-in", sail.toString(), "--into", shoot.toString(), "--out", both.toString()))
+        .isZero();
+    for (Path file : new Path[] {own, both}) {
+      Path out = folder.resolve("sail.png");
+      assertThat(
+              ember(
+                  "render",
+                  file.toString(),
+                  "--size",
+                  "64x36",
+                  "--samples",
+                  "2",
+                  "--out",
+                  out.toString()))
+          .isZero();
+    }
+    assertThat(ImageIO.read(folder.resolve("sail.png").toFile()).getWidth()).isEqualTo(64);
+    assertThat(ember("bring-in", shoot.toString(), "--out", own.toString())).isEqualTo(1);
+    assertThat(err.toString()).contains("no glTF 2.0");
   }
 }

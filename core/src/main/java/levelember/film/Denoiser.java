@@ -31,7 +31,7 @@ public final class Denoiser {
   private final Lending lending;
   private final BooleanSupplier stop;
   private final int width, height;
-  private final float[][] guide = new float[Guides.VALUES][];
+  private final float[][] guide = new float[Guides.VALUES - 1][];
   private final float[] reach;
 
   private Denoiser(Film film, Lending lending, BooleanSupplier stop) {
@@ -107,11 +107,7 @@ public final class Denoiser {
     float[] sums = film.guides().sums();
     rows(y -> {
       for (int x = 0; x < width; x++) {
-        int n = film.guides().samples(film.tile(x, y));
-        int p = y * width + x;
-        for (int k = 0; k < Guides.VALUES; k++) {
-          guide[k][p] = n == 0 ? 0 : sums[Guides.VALUES * p + k] / n;
-        }
+        guide(sums, x, y);
       }
     });
     float[] near = guide[6];
@@ -127,6 +123,28 @@ public final class Denoiser {
         reach[p] = slope < Float.POSITIVE_INFINITY ? slope : 0;
       }
     });
+  }
+
+  /** Mean of a pixel's guides; where no sample says anything, that of the pixels about it. */
+  private void guide(float[] sums, int x, int y) {
+    if (film.guides().samples(film.tile(x, y)) == 0) {
+      return;
+    }
+    int count = Guides.VALUES - 1, p = y * width + x;
+    int reach = sums[Guides.VALUES * p + count] > 0 ? 0 : 2;
+    float n = 0;
+    for (int j = Math.max(0, y - reach); j <= Math.min(height - 1, y + reach); j++) {
+      for (int i = Math.max(0, x - reach); i <= Math.min(width - 1, x + reach); i++) {
+        int at = Guides.VALUES * (j * width + i);
+        n += sums[at + count];
+        for (int k = 0; k < count; k++) {
+          guide[k][p] += sums[at + k];
+        }
+      }
+    }
+    for (int k = 0; k < count && n > 0; k++) {
+      guide[k][p] /= n;
+    }
   }
 
   /** One layer on its way through the filter. */

@@ -2,12 +2,16 @@ package levelember.film;
 
 /**
  * What a film's pixels show, whatever the light: colour, direction and distance of the first
- * surface that spreads light, seen through glass and in mirrors. Summed over samples by tile, in
- * the order of samples, so that it does not depend on threads or on which layers are traced.
+ * surface that spreads light, seen through glass and in mirrors. Samples that are mirrored by glass
+ * say nothing. Summed over samples by tile, in the order of samples, so that it does not depend on
+ * threads or on which layers are traced.
  */
 public final class Guides {
-  /** Values of a pixel: three of colour, three of the normal, one over the distance in metres. */
-  public static final int VALUES = 7;
+  /**
+   * Values of a pixel: three of colour, three of the normal, one over the distance in metres, and
+   * how many samples these are of.
+   */
+  public static final int VALUES = 8;
 
   private final float[] sums;
   private final int[] samples;
@@ -38,6 +42,7 @@ public final class Guides {
     sums[at + 4] += ny;
     sums[at + 5] += nz;
     sums[at + 6] += nearness;
+    sums[at + 7]++;
   }
 
   /** The sums: {@link #VALUES} floats a pixel. */

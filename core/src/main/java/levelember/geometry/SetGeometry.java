@@ -39,31 +39,43 @@ public final class SetGeometry {
   private final List<Placed> placed = new ArrayList<>();
   private final Map<Origin, Triangles> made = new HashMap<>();
   private final Map<Origin, Triangles> before;
+  private final Meshes meshes;
   private long count;
 
-  private SetGeometry(Map<Origin, Triangles> before) {
+  private SetGeometry(Map<Origin, Triangles> before, Meshes meshes) {
     this.before = before;
+    this.meshes = meshes;
+  }
+
+  /**
+   * Puts the pieces together, none of which is a model.
+   *
+   * @throws ImpossibleValue when copies of copies make too many triangles
+   */
+  public static SetGeometry of(List<Piece> pieces) {
+    return of(pieces, Meshes.NONE);
   }
 
   /**
    * Puts the pieces together.
    *
+   * @throws Meshes.MissingMesh when a piece names a model that is not there
    * @throws ImpossibleValue when copies of copies make too many triangles
    */
-  public static SetGeometry of(List<Piece> pieces) {
-    return new SetGeometry(Map.of()).filled(pieces);
+  public static SetGeometry of(List<Piece> pieces, Meshes meshes) {
+    return new SetGeometry(Map.of(), meshes).filled(pieces);
   }
 
   /** One mesh that stands in the world as it is, as piece 0. */
   public static SetGeometry of(Triangles mesh) {
-    SetGeometry set = new SetGeometry(Map.of());
+    SetGeometry set = new SetGeometry(Map.of(), Meshes.NONE);
     set.add(0, mesh, Affine.IDENTITY);
     return set;
   }
 
   /** The same for changed pieces; meshes that stay the same are the same objects. */
   public SetGeometry next(List<Piece> pieces) {
-    return new SetGeometry(made).filled(pieces);
+    return new SetGeometry(made, meshes).filled(pieces);
   }
 
   private SetGeometry filled(List<Piece> pieces) {
@@ -107,11 +119,17 @@ public final class SetGeometry {
     if (there == null) {
       there = before.get(origin);
       if (there == null) {
-        there = origin.copies == null ? Tessellation.of(origin.shape) : together(origin);
+        there = origin.copies == null ? mesh(origin.shape) : together(origin);
       }
       made.put(origin, there);
     }
     return there;
+  }
+
+  private Triangles mesh(Shape shape) {
+    return shape instanceof Shape.Model m
+        ? meshes.mesh(m.file(), m.mesh(), m.part())
+        : Tessellation.of(shape);
   }
 
   private Triangles together(Origin origin) {

@@ -21,7 +21,11 @@ public final class Tessellation {
 
   private Tessellation() {}
 
-  /** The triangles of a shape in its own frame. */
+  /**
+   * The triangles of a shape in its own frame.
+   *
+   * @throws Meshes.MissingMesh for a model; {@link SetGeometry} has these from their files
+   */
   public static Triangles of(Shape shape) {
     return switch (shape) {
       case Shape.Floor s -> floor(s);
@@ -33,6 +37,7 @@ public final class Tessellation {
       case Shape.Lathe s -> lathe(s.profile(), s.closed(), s.creaseDegrees());
       case Shape.Rectangle s -> rectangle(s);
       case Shape.Mesh s -> mesh(s);
+      case Shape.Model s -> Meshes.NONE.mesh(s.file(), s.mesh(), s.part());
     };
   }
 

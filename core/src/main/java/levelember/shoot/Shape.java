@@ -103,6 +103,21 @@ public sealed interface Shape {
   }
 
   /**
+   * A part of a mesh of a model file among the shoot's assets.
+   *
+   * @param file name of the asset
+   * @param mesh number of the mesh in the file
+   * @param part number of the part of that mesh
+   */
+  record Model(String file, int mesh, int part) implements Shape {
+    public Model {
+      Checks.name("file", file);
+      Checks.range("mesh", mesh, 0, 1_000_000);
+      Checks.range("part", part, 0, 1_000_000);
+    }
+  }
+
+  /**
    * Triangles as given.
    *
    * @param positions x, y, z of each corner

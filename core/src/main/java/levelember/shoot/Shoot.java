@@ -2,6 +2,7 @@ package levelember.shoot;
 
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -104,11 +105,24 @@ public record Shoot(
 
   /** Names of the assets that this shoot needs, each once, in order. */
   public List<String> assets() {
-    return lights.stream()
-        .map(Light::emitter)
-        .filter(Emitter.Environment.class::isInstance)
-        .map(e -> ((Emitter.Environment) e).picture())
-        .distinct()
-        .toList();
+    Set<String> names = new LinkedHashSet<>();
+    for (Light light : lights) {
+      if (light.emitter() instanceof Emitter.Environment e) {
+        names.add(e.picture());
+      }
+    }
+    names.addAll(models());
+    return List.copyOf(names);
+  }
+
+  /** Names of those assets that are models, each once. */
+  public Set<String> models() {
+    Set<String> names = new LinkedHashSet<>();
+    for (Piece piece : pieces) {
+      if (piece.shape() instanceof Shape.Model m) {
+        names.add(m.file());
+      }
+    }
+    return names;
   }
 }

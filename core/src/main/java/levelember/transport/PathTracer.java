@@ -250,6 +250,9 @@ final class PathTracer {
       dx = tx * scattering.x + sx * scattering.y + nx * scattering.z;
       dy = ty * scattering.x + sy * scattering.y + ny * scattering.z;
       dz = tz * scattering.x + sz * scattering.y + nz * scattering.z;
+      if (guiding && surface.transmits() && !scattering.through) {
+        guiding = false;
+      }
       float leaving = dx * gx + dy * gy + dz * gz;
       if (scattering.through ? leaving >= 0 : leaving <= 0) {
         return;

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import levelember.film.EditCost;
+import levelember.geometry.Meshes;
 import levelember.geometry.SetGeometry;
 import levelember.light.DomeLight;
 import levelember.light.EmissiveLight;
@@ -88,20 +89,31 @@ public final class Scene {
    * Compiles a shoot.
    *
    * @throws Pictures.MissingPicture when a light names a picture that is not there
+   * @throws levelember.geometry.Meshes.MissingMesh when a piece names a model that is not there
    * @throws levelember.shoot.ImpossibleValue when the set is too large
    */
-  public static Scene of(Shoot shoot, Shot shot, Pictures pictures) {
-    SetGeometry set = SetGeometry.of(shoot.pieces());
+  public static Scene of(Shoot shoot, Shot shot, Files files) {
+    SetGeometry set = SetGeometry.of(shoot.pieces(), files.meshes());
     return new Scene(
-        shoot, shot, set, Hierarchy.of(set), lights(shoot, set, pictures, null), Map.of());
+        shoot, shot, set, Hierarchy.of(set), lights(shoot, set, files.pictures(), null), Map.of());
+  }
+
+  /** Compiles a shoot without models. */
+  public static Scene of(Shoot shoot, Shot shot, Pictures pictures) {
+    return of(shoot, shot, new Files(pictures, Meshes.NONE));
   }
 
   /** Compiles the next state of a shoot, keeping what the edit does not touch. */
-  public Scene next(Shoot after, Shot shotAfter, Pictures pictures, EditCost cost) {
+  public Scene next(Shoot after, Shot shotAfter, Files files, EditCost cost) {
     SetGeometry nextSet = cost.geometry() ? set.next(after.pieces()) : set;
     Hierarchy h = cost.geometry() ? hierarchy.next(nextSet, n -> {}) : hierarchy;
     return new Scene(
-        after, shotAfter, nextSet, h, lights(after, nextSet, pictures, this), bySurface);
+        after, shotAfter, nextSet, h, lights(after, nextSet, files.pictures(), this), bySurface);
+  }
+
+  /** The next state of a shoot without models. */
+  public Scene next(Shoot after, Shot shotAfter, Pictures pictures, EditCost cost) {
+    return next(after, shotAfter, new Files(pictures, Meshes.NONE), cost);
   }
 
   private static LightSource[] lights(

@@ -18,6 +18,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
+import levelember.demo.DemoModels;
 import levelember.demo.DemoShoots;
 import levelember.formats.OpenExr;
 import levelember.formats.ShootDocument;
@@ -33,6 +34,8 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** An artist lights the armillary in Chromium. */
 class LightingAShootTest {
+  private static final String SAIL = new String(DemoModels.sail(), UTF_8);
+
   private static final int SAMPLES = 3;
   private static final double WAIT = 120_000;
 
@@ -229,6 +232,64 @@ class LightingAShootTest {
     finished();
     page.waitForCondition(() -> !java.util.Arrays.equals(shown(), first));
     assertThat(shown()[0]).as("the same exposure").isCloseTo(first[0], within(12.0));
+  }
+
+  @Test
+  void aModelIsBroughtInDressedAndTakenBack() throws Exception {
+    finished();
+    button("Set").click();
+    Path file = Files.createTempFile("sail", ".gltf");
+    Files.writeString(file, SAIL);
+    page.getByLabel("Model to bring in").setInputFiles(file);
+    Locator report = page.getByRole(AriaRole.DIALOG);
+    assertThat(report.innerText()).contains("1 piece of 1 triangles", "1 × 1 × 0 m");
+    button("Keep").click();
+    page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^Sail")))
+        .click();
+    Locator roughness =
+        page.getByLabel("Roughness of the material", new Page.GetByLabelOptions().setExact(true));
+    roughness.fill("0.2");
+    roughness.press("Enter");
+    assertThat(button("Undo: Material Canvas")).isEnabled();
+    assertThat(roughness).hasValue("0.2");
+    button("Delete this piece").click();
+    Locator sail =
+        page.getByRole(
+            AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^Sail")));
+    assertThat(sail).hasCount(0);
+    button("Undo: Delete Sail").click();
+    assertThat(sail).hasCount(1);
+    button("Undo: Material Canvas").click();
+    page.getByRole(
+            AriaRole.BUTTON,
+            new Page.GetByRoleOptions().setName(Pattern.compile("Undo: Bring in .*sail.*")))
+        .click();
+    assertThat(sail).hasCount(0);
+  }
+
+  @Test
+  void aSetPieceIsBuiltAndItsMaterialGetsACopyOfItsOwn() {
+    button("Set").click();
+    button("Piece").click();
+    page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Cylinder")).click();
+    assertThat(button("Undo: Build Cylinder")).isEnabled();
+    Locator height = page.getByLabel("Height", new Page.GetByLabelOptions().setExact(true));
+    height.fill("12 cm");
+    height.press("Enter");
+    assertThat(height).hasValue("0.12");
+    button("Own copy").click();
+    assertThat(page.getByText("Used by 1 piece")).isVisible();
+    button("Let it shine").click();
+    button("Rig").click();
+    assertThat(page.locator("[data-light]")).hasCount(7);
+    for (String done :
+        new String[] {"Let .* shine", "A material of its own .*", "Dimensions .*", "Build .*"}) {
+      page.getByRole(
+              AriaRole.BUTTON,
+              new Page.GetByRoleOptions().setName(Pattern.compile("Undo: " + done)))
+          .click();
+    }
+    assertThat(page.locator("[data-light]")).hasCount(6);
   }
 
   @Test

@@ -146,11 +146,12 @@ public final class ShootDocument {
       case "rectangle" -> new Shape.Rectangle(f.number("width"), f.number("height"));
       case "mesh" ->
           new Shape.Mesh(f.numbers("positions"), f.numbers("normals"), f.wholes("triangles"));
+      case "model" -> new Shape.Model(f.text("file"), f.whole("mesh"), f.whole("part"));
       default ->
           throw new ImpossibleValue(
               "kind",
               kind,
-              "one of floor, sweep, box, sphere, cylinder, torus, lathe, rectangle, mesh");
+              "one of floor, sweep, box, sphere, cylinder, torus, lathe, rectangle, mesh, model");
     };
   }
 

@@ -14,6 +14,7 @@ import java.util.zip.ZipOutputStream;
 import levelember.shoot.Shoot;
 import levelember.texture.Picture;
 import levelember.texture.Pictures;
+import levelember.transport.Files;
 
 /**
  * A shoot with its assets: the {@code .ember} file, a zip of {@code shoot.json} and {@code
@@ -45,7 +46,11 @@ public record ShootPackage(Shoot shoot, SortedMap<String, byte[]> assets) {
         throw new RefusedFile("the shoot names the asset '" + name + "', which is not in the file");
       }
       try {
-        PictureFile.read(read.assets.get(name));
+        if (read.shoot.models().contains(name)) {
+          GltfFile.read(read.assets.get(name));
+        } else {
+          PictureFile.read(read.assets.get(name));
+        }
       } catch (RefusedFile e) {
         throw new RefusedFile("the asset '" + name + "': " + e.getMessage(), e);
       }
@@ -111,6 +116,11 @@ public record ShootPackage(Shoot shoot, SortedMap<String, byte[]> assets) {
     zip.putNextEntry(entry);
     zip.write(bytes);
     zip.closeEntry();
+  }
+
+  /** The assets as pictures and models. */
+  public Files files() {
+    return new Files(pictures(), new GltfMeshes(assets::get));
   }
 
   /** The assets as pictures, decoded when asked for. */

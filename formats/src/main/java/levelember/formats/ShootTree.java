@@ -47,7 +47,7 @@ final class ShootTree {
     return JSON.arrayNode().add(c.r()).add(c.g()).add(c.b());
   }
 
-  private static ObjectNode piece(Piece p) {
+  static ObjectNode piece(Piece p) {
     ObjectNode to = JSON.objectNode();
     to.put("id", p.id());
     to.put("name", p.name());
@@ -100,6 +100,8 @@ final class ShootTree {
       }
       case Shape.Rectangle s ->
           to.put("kind", "rectangle").put("width", s.width()).put("height", s.height());
+      case Shape.Model s ->
+          to.put("kind", "model").put("file", s.file()).put("mesh", s.mesh()).put("part", s.part());
       case Shape.Mesh s -> {
         ArrayNode positions = to.put("kind", "mesh").putArray("positions");
         s.positions().forEach(positions::add);
@@ -112,7 +114,7 @@ final class ShootTree {
     return to;
   }
 
-  private static ObjectNode material(Material m) {
+  static ObjectNode material(Material m) {
     ObjectNode to = JSON.objectNode();
     to.put("id", m.id());
     to.put("name", m.name());
@@ -144,7 +146,7 @@ final class ShootTree {
     return to;
   }
 
-  private static ObjectNode light(Light l) {
+  static ObjectNode light(Light l) {
     ObjectNode to = JSON.objectNode();
     to.put("id", l.id());
     to.put("name", l.name());
@@ -185,7 +187,7 @@ final class ShootTree {
     };
   }
 
-  private static ObjectNode shot(Shot s) {
+  static ObjectNode shot(Shot s) {
     ObjectNode to = JSON.objectNode();
     to.put("id", s.id());
     to.put("name", s.name());

@@ -78,6 +78,7 @@ class ShootDocumentTest {
     List<Shape> shapes =
         List.of(
             new Shape.Floor(2, 3),
+            new Shape.Model("chair.glb", 1, 2),
             new Shape.Sweep(2, 3, 2, 0.5),
             new Shape.Box(1, 2, 3, 0.1),
             new Shape.Sphere(0.3),
@@ -236,6 +237,8 @@ class ShootDocumentTest {
     byte[] sky = RadianceHdr.write(Picture.black(16, 8));
     TreeMap<String, byte[]> assets = new TreeMap<>();
     assets.put("sky.hdr", sky);
+    Glb model = Glb.square();
+    assets.put("chair.glb", model.bytes());
     byte[] file = new ShootPackage(everything(), assets).write();
     ShootPackage read = ShootPackage.read(file);
     assertThat(read.shoot()).isEqualTo(everything());
@@ -249,6 +252,17 @@ class ShootDocumentTest {
     assertThatThrownBy(() -> ShootPackage.read(file))
         .isInstanceOf(RefusedFile.class)
         .hasMessageContaining("sky.hdr");
+  }
+
+  @Test
+  void aPackageWhoseModelIsNoneIsRefusedByName() {
+    TreeMap<String, byte[]> assets = new TreeMap<>();
+    assets.put("sky.hdr", RadianceHdr.write(Picture.black(16, 8)));
+    assets.put("chair.glb", RadianceHdr.write(Picture.black(16, 8)));
+    byte[] file = new ShootPackage(everything(), assets).write();
+    assertThatThrownBy(() -> ShootPackage.read(file))
+        .isInstanceOf(RefusedFile.class)
+        .hasMessageContaining("chair.glb");
   }
 
   @Test

@@ -6,8 +6,11 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import levelember.formats.GltfFile;
+import levelember.formats.GltfMeshes;
 import levelember.formats.PictureFile;
 import levelember.texture.Pictures;
+import levelember.transport.Files;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -21,14 +24,19 @@ public class Assets {
   }
 
   /**
-   * Adds a picture to a shoot. When the name is taken by another content, a number is added.
+   * Adds a picture or a model to a shoot. When the name is taken by another content, a number is
+   * added.
    *
    * @return the name it has in the shoot
-   * @throws levelember.formats.RefusedFile when it is no picture that can be read
+   * @throws levelember.formats.RefusedFile when it is neither that can be read
    */
   @Transactional
   public String add(String shoot, String wanted, byte[] bytes) {
-    PictureFile.read(bytes);
+    if (GltfFile.is(bytes)) {
+      GltfFile.read(bytes);
+    } else {
+      PictureFile.read(bytes);
+    }
     String hash = hash(bytes);
     int dot = wanted.lastIndexOf('.');
     String stem = dot > 0 ? wanted.substring(0, dot) : wanted;
@@ -67,8 +75,17 @@ public class Assets {
     return to;
   }
 
-  /** A shoot's assets as pictures. */
-  public Pictures pictures(String shoot) {
+  /** A shoot's assets as pictures and models. */
+  public Files files(String shoot) {
+    GltfMeshes meshes =
+        new GltfMeshes(name -> {
+          AssetMapper.Content content = mapper.content(shoot, name);
+          return content == null ? null : content.bytes();
+        });
+    return new Files(pictures(shoot), meshes);
+  }
+
+  private Pictures pictures(String shoot) {
     return name -> {
       AssetMapper.Content content = mapper.content(shoot, name);
       if (content == null) {

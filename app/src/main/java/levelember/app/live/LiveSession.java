@@ -18,7 +18,7 @@ import levelember.measure.Reading;
 import levelember.shoot.Light;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.texture.Pictures;
+import levelember.transport.Files;
 import levelember.transport.RayCount;
 import levelember.transport.Renderer;
 import levelember.transport.Scene;
@@ -56,7 +56,7 @@ final class LiveSession {
   private final long mostFilmBytes;
   private final Renderer renderer;
   private final Turns.Part turn;
-  private final Pictures pictures;
+  private final Files files;
   private final Set<LiveView> views = ConcurrentHashMap.newKeySet();
   private final Object lock = new Object();
   private final Thread thread;
@@ -96,7 +96,7 @@ final class LiveSession {
       Turns turns,
       int samples,
       long mostFilmBytes,
-      Pictures pictures,
+      Files files,
       Shoot shoot,
       long rev) {
     this.id = id;
@@ -104,7 +104,7 @@ final class LiveSession {
     turn = turns.part();
     this.samples = samples;
     this.mostFilmBytes = mostFilmBytes;
-    this.pictures = pictures;
+    this.files = files;
     wanted = new Wanted(shoot, shoot.shots().getFirst(), rev, 960, 540, 0, System.nanoTime());
     changed = true;
     thread = Thread.ofPlatform().name("ember-live-" + id).daemon().start(this::run);
@@ -285,8 +285,8 @@ final class LiveSession {
           fresh ? null : EditCost.between(shown.shoot(), shown.shot(), next.shoot(), next.shot());
       scene =
           fresh
-              ? Scene.of(next.shoot(), next.shot(), pictures)
-              : scene.next(next.shoot(), next.shot(), pictures, cost);
+              ? Scene.of(next.shoot(), next.shot(), files)
+              : scene.next(next.shoot(), next.shot(), files, cost);
       double share = share(next.width(), next.height(), scene.layers());
       int width = (int) Math.max(1, next.width() * share);
       int height = (int) Math.max(1, next.height() * share);

@@ -60,7 +60,7 @@ class LiveSessions {
                 turns,
                 samples,
                 mostFilmBytes,
-                assets.pictures(id),
+                assets.files(id),
                 ShootDocument.read(state.document()),
                 state.revision());
         sessions.put(id, session);

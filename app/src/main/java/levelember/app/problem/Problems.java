@@ -1,6 +1,7 @@
 package levelember.app.problem;
 
 import levelember.formats.RefusedFile;
+import levelember.geometry.Meshes;
 import levelember.shoot.ImpossibleValue;
 import levelember.texture.Pictures;
 import org.slf4j.Logger;
@@ -56,6 +57,16 @@ public class Problems {
         e.getMessage(),
         KEPT,
         "Add the picture to the shoot first.");
+  }
+
+  @ExceptionHandler
+  ProblemDetail missing(Meshes.MissingMesh e) {
+    return problem(
+        HttpStatus.UNPROCESSABLE_CONTENT,
+        "missing-mesh",
+        e.getMessage(),
+        KEPT,
+        "Bring the model in first.");
   }
 
   @ExceptionHandler

@@ -14,7 +14,7 @@ import tools.jackson.databind.node.ObjectNode;
  * @param inverse the patch that leads back
  */
 record JsonPatch(JsonNode document, ArrayNode inverse) {
-  private static final int MOST_OPERATIONS = 10_000;
+  private static final int MOST_OPERATIONS = 40_000;
 
   /** Applies a patch to a copy; refuses it whole when an operation does not fit. */
   static JsonPatch apply(JsonNode before, JsonNode patch) {

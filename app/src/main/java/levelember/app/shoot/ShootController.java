@@ -82,6 +82,18 @@ class ShootController {
         .body(shoots.pack(id).write());
   }
 
+  /** Brings a model file in; says what came and what was left. */
+  @PostMapping("/{id}/models")
+  Shoots.Brought bringModelIn(
+      @PathVariable String id,
+      @RequestParam String name,
+      @RequestParam long revision,
+      @RequestParam(defaultValue = "1") double metresPerUnit,
+      HttpServletRequest request)
+      throws IOException {
+    return shoots.bringIn(id, revision, checkedName(name), metresPerUnit, body(request));
+  }
+
   @GetMapping("/{id}/assets")
   List<String> assets(@PathVariable String id) {
     return assets.names(shoots.state(id).id());
@@ -92,11 +104,15 @@ class ShootController {
   Map<String, String> addAsset(
       @PathVariable String id, @RequestParam String name, HttpServletRequest request)
       throws IOException {
+    return Map.of("name", assets.add(shoots.state(id).id(), checkedName(name), body(request)));
+  }
+
+  private static String checkedName(String name) {
     if (!name.matches("[^/\\\\\\p{Cntrl}]{1,120}")) {
       throw new levelember.shoot.ImpossibleValue(
           "name", name, "1 to 120 characters without slashes");
     }
-    return Map.of("name", assets.add(shoots.state(id).id(), name, body(request)));
+    return name;
   }
 
   private static byte[] body(HttpServletRequest request) throws IOException {

@@ -5,8 +5,11 @@ import java.util.Locale;
 import java.util.UUID;
 import levelember.app.asset.Assets;
 import levelember.app.problem.Refusal;
+import levelember.formats.GltfImport;
+import levelember.formats.ModelEdit;
 import levelember.formats.ShootDocument;
 import levelember.formats.ShootPackage;
+import levelember.math.Vec3;
 import levelember.shoot.Shoot;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
@@ -126,6 +129,55 @@ public class Shoots {
         new ShootMapper.Edit(
             row.revision() + 1, label, operations.toString(), patch.inverse().toString(), false));
     return changed(id);
+  }
+
+  /**
+   * What bringing a model in did.
+   *
+   * @param state the shoot with it
+   * @param report what came, what was left, and what looks improbable
+   */
+  public record Brought(State state, Report report) {}
+
+  /**
+   * What to tell of a model that was brought in.
+   *
+   * @param piece id of the piece that holds all others
+   * @param sizeMetres of the box about it
+   * @param came a line each
+   * @param left a line each
+   * @param hints a line each
+   */
+  public record Report(
+      String piece,
+      double[] sizeMetres,
+      List<String> came,
+      List<String> left,
+      List<String> hints) {}
+
+  /**
+   * Brings a model file into a shoot, as one edit.
+   *
+   * @param name of the file
+   * @param metresPerUnit 1 for a file in metres
+   * @throws levelember.formats.RefusedFile when the file cannot be read
+   */
+  @Transactional
+  public Brought bringIn(
+      String id, long revision, String name, double metresPerUnit, byte[] bytes) {
+    Shoot shoot = ShootDocument.read(parsed(locked(id, revision)));
+    String asset = assets.add(id, name, bytes);
+    GltfImport.Brought brought = GltfImport.read(asset, bytes, shoot, metresPerUnit);
+    State state = edit(id, revision, "Bring in " + asset, ModelEdit.operations(brought));
+    Vec3 size = brought.sizeMetres();
+    return new Brought(
+        state,
+        new Report(
+            brought.pieces().getFirst().id(),
+            new double[] {size.x(), size.y(), size.z()},
+            brought.came(),
+            brought.left(),
+            brought.hints()));
   }
 
   /** Takes the last edit back. */

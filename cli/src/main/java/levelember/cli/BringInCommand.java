@@ -1,0 +1,134 @@
+package levelember.cli;
+
+import java.io.PrintWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.TreeMap;
+import java.util.concurrent.Callable;
+import levelember.formats.GltfImport;
+import levelember.formats.ModelEdit;
+import levelember.formats.ShootPackage;
+import levelember.math.Vec3;
+import levelember.shoot.Brightness;
+import levelember.shoot.Emitter;
+import levelember.shoot.Light;
+import levelember.shoot.LightColour;
+import levelember.shoot.Look;
+import levelember.shoot.Material;
+import levelember.shoot.Rgb;
+import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** Brings a model into a shoot, or makes a shoot round it. */
+@Command(
+    name = "bring-in",
+    description = "Brings a glTF model into a shoot, or makes a shoot round it.",
+    mixinStandardHelpOptions = true)
+final class BringInCommand implements Callable<Integer> {
+  @Spec private CommandSpec spec;
+
+  @Parameters(paramLabel = "MODEL", description = "a .glb, or a .gltf with its data in it")
+  private Path model;
+
+  @Option(
+      names = "--into",
+      paramLabel = "SHOOT",
+      description = "an .ember or .json; a new shoot under an even dome if left out")
+  private Path into;
+
+  @Option(
+      names = "--metres-per-unit",
+      paramLabel = "N",
+      defaultValue = "1",
+      description = "for a model that is not in metres: 0.001 for millimetres (${DEFAULT-VALUE})")
+  private double metresPerUnit;
+
+  @Option(names = "--out", paramLabel = "FILE", required = true, description = "an .ember to write")
+  private Path out;
+
+  @Override
+  public Integer call() throws Exception {
+    byte[] bytes = Files.readAllBytes(model);
+    String file = model.getFileName().toString();
+    ShootPackage pack = into == null ? empty(file) : ShootPackage.read(Files.readAllBytes(into));
+    String name = file;
+    for (int i = 2; pack.assets().containsKey(name); i++) {
+      int dot = file.lastIndexOf('.');
+      name = dot > 0 ? file.substring(0, dot) + "-" + i + file.substring(dot) : file + "-" + i;
+    }
+    GltfImport.Brought brought = GltfImport.read(name, bytes, pack.shoot(), metresPerUnit);
+    Shoot shoot = ModelEdit.applied(pack.shoot(), brought);
+    if (into == null) {
+      shoot = framed(shoot, brought);
+    }
+    TreeMap<String, byte[]> assets = new TreeMap<>(pack.assets());
+    if (shoot.models().contains(name)) {
+      assets.put(name, bytes);
+    }
+    Files.write(out, new ShootPackage(shoot, assets).write());
+    tell(brought);
+    return 0;
+  }
+
+  private void tell(GltfImport.Brought brought) {
+    PrintWriter to = spec.commandLine().getOut();
+    brought.came().forEach(line -> to.println("came: " + line));
+    Vec3 s = brought.sizeMetres();
+    to.printf(Locale.ROOT, "size: %.3g × %.3g × %.3g m%n", s.x(), s.y(), s.z());
+    brought.left().forEach(line -> to.println("left: " + line));
+    brought.hints().forEach(line -> to.println("look: " + line));
+    to.flush();
+  }
+
+  private static ShootPackage empty(String file) {
+    Light dome =
+        new Light(
+            "dome",
+            "Even dome",
+            new Emitter.Dome(),
+            Vec3.ZERO,
+            Vec3.UP,
+            0,
+            new Brightness(400, Brightness.Unit.NIT),
+            0,
+            LightColour.NEUTRAL,
+            false,
+            false,
+            true);
+    Shot shot = new Shot("shot", "Shot", new Vec3(0, 1, 4), Vec3.ZERO, 50, 36, 0, 0, "look");
+    Shoot shoot =
+        new Shoot(
+            file,
+            List.of(),
+            List.of(Material.matte("grey", "Grey", Rgb.grey(0.5))),
+            List.of(dome),
+            0,
+            List.of(shot),
+            List.of(new Look("look", "Look", 8.5, 0.5, 3)));
+    return new ShootPackage(shoot, new TreeMap<>());
+  }
+
+  /** The new shoot's own shot, with all of the model in it. */
+  private static Shoot framed(Shoot shoot, GltfImport.Brought brought) {
+    Vec3 size = brought.sizeMetres(), middle = brought.middle();
+    double radius = Math.max(0.01, 0.5 * size.length());
+    Vec3 away = new Vec3(0.5, 0.35, 1).unit().times(radius / Math.tan(Math.toRadians(10.5)));
+    List<Shot> shots = new java.util.ArrayList<>(shoot.shots());
+    shots.set(0, new Shot("shot", "Whole", middle.plus(away), middle, 50, 36, 0, 0, "look"));
+    return new Shoot(
+        shoot.name(),
+        shoot.pieces(),
+        shoot.materials(),
+        shoot.lights(),
+        shoot.masterStops(),
+        shots,
+        shoot.looks());
+  }
+}

@@ -1,0 +1,507 @@
+package levelember.formats;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import levelember.geometry.Triangles;
+import levelember.math.Affine;
+import levelember.math.Vec3;
+import levelember.shoot.Brightness;
+import levelember.shoot.Emitter;
+import levelember.shoot.Light;
+import levelember.shoot.LightColour;
+import levelember.shoot.Material;
+import levelember.shoot.Piece;
+import levelember.shoot.Rgb;
+import levelember.shoot.Shape;
+import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * What a glTF file brings into a shoot: a piece a node, nested as nodes are, materials, lights and
+ * shots, and a report of what came and what was left.
+ */
+public final class GltfImport {
+  /** Pieces that one file may bring. */
+  static final int MOST_PIECES = 20_000;
+
+  private static final int DEEPEST = 128;
+  private static final double SMALL_METRES = 0.005, LARGE_METRES = 200;
+
+  /**
+   * What was brought in.
+   *
+   * @param pieces the first holds all others
+   * @param triangles of all pieces together
+   * @param sizeMetres of the box about all pieces
+   * @param middle of that box
+   * @param came a line each of what came
+   * @param left a line each of what was left out, and why
+   * @param hints what looks improbable, and how to mend it
+   */
+  public record Brought(
+      List<Piece> pieces,
+      List<Material> materials,
+      List<Light> lights,
+      List<Shot> shots,
+      long triangles,
+      Vec3 sizeMetres,
+      Vec3 middle,
+      List<String> came,
+      List<String> left,
+      List<String> hints) {}
+
+  private final GltfFile gltf;
+  private final String file;
+  private final Shoot into;
+  private final Set<String> ids = new HashSet<>();
+  private final List<Piece> pieces = new ArrayList<>();
+  private final List<Light> lights = new ArrayList<>();
+  private final List<Shot> shots = new ArrayList<>();
+  private final Map<Integer, Material> materials = new LinkedHashMap<>();
+  private final Map<String, Integer> left = new TreeMap<>();
+  private final Map<List<Integer>, double[]> boxes = new LinkedHashMap<>();
+  private final Map<List<Integer>, Integer> counts = new LinkedHashMap<>();
+  private final double[] least = {1e30, 1e30, 1e30}, most = {-1e30, -1e30, -1e30};
+  private long triangles;
+
+  private GltfImport(GltfFile gltf, String file, Shoot into) {
+    this.gltf = gltf;
+    this.file = file;
+    this.into = into;
+    into.pieces().forEach(p -> ids.add(p.id()));
+    into.materials().forEach(m -> ids.add(m.id()));
+    into.lights().forEach(l -> ids.add(l.id()));
+    into.shots().forEach(s -> ids.add(s.id()));
+  }
+
+  /**
+   * Reads what a file brings.
+   *
+   * @param file name of the asset
+   * @param bytes its content
+   * @param into the shoot, whose ids are left alone
+   * @param metresPerUnit 1 for a file in metres, as glTF says
+   * @throws RefusedFile when the file is broken or brings nothing
+   */
+  public static Brought read(String file, byte[] bytes, Shoot into, double metresPerUnit) {
+    if (!(metresPerUnit >= 1e-6 && metresPerUnit <= 1e6)) {
+      throw new levelember.shoot.ImpossibleValue(
+          "metresPerUnit", metresPerUnit, "0.000001 to 1000000");
+    }
+    return new GltfImport(GltfFile.read(bytes), file, into).brought(metresPerUnit);
+  }
+
+  private Brought brought(double metresPerUnit) {
+    int dot = file.lastIndexOf('.');
+    String name = dot > 0 ? file.substring(0, dot) : file;
+    String root = id(name);
+    Vec3 size = Vec3.ONE.times(metresPerUnit);
+    pieces.add(new Piece(root, name, null, Vec3.ZERO, Vec3.ZERO, size, null, null, null, true));
+    Affine frame = Affine.of(Vec3.ZERO, Vec3.ZERO, size);
+    for (int node : gltf.roots()) {
+      node(node, root, frame, 0);
+    }
+    boolean solid = triangles > 0;
+    if (!solid && lights.isEmpty() && shots.isEmpty()) {
+      throw new RefusedFile("the model holds no surface, light or camera that can be brought in");
+    }
+    materials.values().forEach(this::shining);
+    JsonNode animations = GltfFile.list(gltf.json(), "animations");
+    if (!animations.isEmpty()) {
+      leave("animations: they stay in the file", animations.size());
+    }
+    if (!GltfFile.list(gltf.json(), "skins").isEmpty()) {
+      leave("skins: the pieces stand as they were modelled", gltf.json().path("skins").size());
+    }
+    Vec3 box =
+        solid ? new Vec3(most[0] - least[0], most[1] - least[1], most[2] - least[2]) : Vec3.ZERO;
+    return new Brought(
+        pieces,
+        List.copyOf(materials.values()),
+        lights,
+        shots,
+        triangles,
+        box,
+        solid ? middle() : Vec3.ZERO,
+        came(),
+        left.entrySet().stream().map(e -> e.getValue() + " " + e.getKey()).toList(),
+        hints(solid, box));
+  }
+
+  private List<String> came() {
+    List<String> to = new ArrayList<>();
+    long shaped = pieces.stream().filter(p -> p.shape() != null).count();
+    to.add(
+        said(shaped, "piece")
+            + " of "
+            + String.format(Locale.ROOT, "%,d", triangles)
+            + " triangles");
+    if (!materials.isEmpty()) {
+      to.add(said(materials.size(), "material"));
+    }
+    if (!lights.isEmpty()) {
+      to.add(said(lights.size(), "light"));
+    }
+    if (!shots.isEmpty()) {
+      to.add(said(shots.size(), "shot"));
+    }
+    return to;
+  }
+
+  private static String said(long n, String what) {
+    return n + " " + what + (n == 1 ? "" : "s");
+  }
+
+  private List<String> hints(boolean solid, Vec3 box) {
+    double across = Math.max(box.x(), Math.max(box.y(), box.z()));
+    if (solid && across > LARGE_METRES) {
+      return List.of(
+          String.format(
+              Locale.ROOT,
+              "It is %.0f m across. If it was made in millimetres, bring it in with 0.001 metres a"
+                  + " unit; if in centimetres, with 0.01.",
+              across));
+    }
+    if (solid && across < SMALL_METRES) {
+      return List.of(
+          String.format(
+              Locale.ROOT,
+              "It is %.2g mm across. If it was made in metres a thousandth as large, bring it in"
+                  + " with 1000 metres a unit.",
+              across * 1000));
+    }
+    return List.of();
+  }
+
+  private void leave(String what, int times) {
+    left.merge(what, times, Integer::sum);
+  }
+
+  /** An id made from a name that nothing has yet. */
+  private String id(String name) {
+    String stem = name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
+    stem = stem.replaceAll("^-+|-+$", "");
+    stem = stem.isEmpty() ? "piece" : stem.substring(0, Math.min(40, stem.length()));
+    String id = stem;
+    for (int i = 2; !ids.add(id); i++) {
+      id = stem + "-" + i;
+    }
+    return id;
+  }
+
+  private static String named(JsonNode of, String otherwise) {
+    String name = of.path("name").stringValue("").strip();
+    return name.isEmpty() ? otherwise : name.substring(0, Math.min(200, name.length()));
+  }
+
+  private void node(int number, String parent, Affine frame, int depth) {
+    if (depth > DEEPEST) {
+      throw new RefusedFile("the model's nodes are nested more than " + DEEPEST + " deep");
+    }
+    if (pieces.size() > MOST_PIECES) {
+      throw new RefusedFile(
+          "the model makes more than " + MOST_PIECES + " pieces. Join some where it comes from.");
+    }
+    JsonNode node = gltf.entry("nodes", number);
+    String name = named(node, "Node " + number);
+    Frame own = Frame.of(node, name);
+    if (own.sheared()) {
+      leave("slants of nodes that are no turn and size", 1);
+    }
+    Affine world = frame.after(own.map());
+    int mesh = GltfFile.reference(node, "mesh");
+    if (mesh < 0 && GltfFile.list(node, "children").isEmpty()) {
+      camera(node, name, world);
+      light(node, name, world);
+      return;
+    }
+    String id = id(name);
+    JsonNode parts = mesh < 0 ? null : GltfFile.list(gltf.entry("meshes", mesh), "primitives");
+    boolean single = parts != null && parts.size() == 1 && GltfMeshes.solid(parts.get(0));
+    pieces.add(
+        new Piece(
+            id,
+            name,
+            parent,
+            own.place(),
+            own.turn(),
+            own.size(),
+            single ? shape(mesh, 0, world) : null,
+            single ? material(parts.get(0)) : null,
+            null,
+            true));
+    for (int part = 0; parts != null && !single && part < parts.size(); part++) {
+      if (!GltfMeshes.solid(parts.get(part))) {
+        leave("parts of points or lines: they have no surface", 1);
+        continue;
+      }
+      pieces.add(
+          new Piece(
+              id(name + " " + (part + 1)),
+              name + " " + (part + 1),
+              id,
+              Vec3.ZERO,
+              Vec3.ZERO,
+              Vec3.ONE,
+              shape(mesh, part, world),
+              material(parts.get(part)),
+              null,
+              true));
+    }
+    camera(node, name, world);
+    light(node, name, world);
+    for (JsonNode child : GltfFile.list(node, "children")) {
+      node(child.intValue(), id, world, depth + 1);
+    }
+  }
+
+  /** Place, turn and size of a node. */
+  private record Frame(Vec3 place, Vec3 turn, Vec3 size, boolean sheared) {
+    Affine map() {
+      return Affine.of(place, turn, size);
+    }
+
+    static Frame of(JsonNode node, String name) {
+      JsonNode matrix = node.path("matrix");
+      if (matrix.isArray()) {
+        double[] m = numbers(matrix, 16, name);
+        return of(
+            new Vec3(m[0], m[1], m[2]),
+            new Vec3(m[4], m[5], m[6]),
+            new Vec3(m[8], m[9], m[10]),
+            new Vec3(m[12], m[13], m[14]));
+      }
+      double[] t = numbers(node.path("translation"), 3, name, 0, 0, 0);
+      double[] q = numbers(node.path("rotation"), 4, name, 0, 0, 0, 1);
+      double[] s = numbers(node.path("scale"), 3, name, 1, 1, 1);
+      double l = Math.sqrt(q[0] * q[0] + q[1] * q[1] + q[2] * q[2] + q[3] * q[3]);
+      double x = l > 0 ? q[0] / l : 0, y = l > 0 ? q[1] / l : 0, z = l > 0 ? q[2] / l : 0;
+      double w = l > 0 ? q[3] / l : 1;
+      Vec3 cx = new Vec3(1 - 2 * (y * y + z * z), 2 * (x * y + w * z), 2 * (x * z - w * y));
+      Vec3 cy = new Vec3(2 * (x * y - w * z), 1 - 2 * (x * x + z * z), 2 * (y * z + w * x));
+      Vec3 cz = new Vec3(2 * (x * z + w * y), 2 * (y * z - w * x), 1 - 2 * (x * x + y * y));
+      return new Frame(
+          new Vec3(t[0], t[1], t[2]),
+          turn(cx, cy, cz),
+          new Vec3(stretch(s[0]), stretch(s[1]), stretch(s[2])),
+          false);
+    }
+
+    private static Frame of(Vec3 x, Vec3 y, Vec3 z, Vec3 place) {
+      double sx = x.length(), sy = y.length(), sz = z.length();
+      if (x.dot(y.cross(z)) < 0) {
+        sx = -sx;
+      }
+      Vec3 ux = x.times(1 / stretch(sx)), uy = y.times(1 / stretch(sy));
+      Vec3 uz = z.times(1 / stretch(sz));
+      boolean sheared =
+          Math.abs(ux.dot(uy)) > 1e-3 || Math.abs(uy.dot(uz)) > 1e-3 || Math.abs(uz.dot(ux)) > 1e-3;
+      return new Frame(
+          place, turn(ux, uy, uz), new Vec3(stretch(sx), stretch(sy), stretch(sz)), sheared);
+    }
+
+    /** A size that is 0 is made very flat. */
+    private static double stretch(double s) {
+      return Math.abs(s) < 1e-6 ? 1e-6 : s;
+    }
+
+    /** Turns about X, then Y, then Z, in degrees, that give a frame of unit vectors. */
+    private static Vec3 turn(Vec3 x, Vec3 y, Vec3 z) {
+      double b = Math.asin(Math.clamp(-x.z(), -1, 1));
+      double a, c;
+      if (Math.abs(x.z()) < 0.999999) {
+        a = Math.atan2(y.z(), z.z());
+        c = Math.atan2(x.y(), x.x());
+      } else {
+        a = 0;
+        c = Math.atan2(-y.x(), y.y());
+      }
+      return new Vec3(Math.toDegrees(a), Math.toDegrees(b), Math.toDegrees(c));
+    }
+  }
+
+  private static double[] numbers(JsonNode list, int n, String where, double... usual) {
+    if (list.isMissingNode() && usual.length == n) {
+      return usual;
+    }
+    double[] to = new double[n];
+    for (int i = 0; i < n; i++) {
+      JsonNode v = list.path(i);
+      if (!v.isNumber() || !(Math.abs(v.doubleValue()) < 1e9)) {
+        throw new RefusedFile("the model's '" + where + "' has a number that is none: " + v);
+      }
+      to[i] = v.doubleValue();
+    }
+    return to;
+  }
+
+  private Shape shape(int mesh, int part, Affine world) {
+    List<Integer> key = List.of(mesh, part);
+    double[] box = boxes.get(key);
+    if (box == null) {
+      Triangles t = GltfMeshes.triangles(gltf, mesh, part);
+      box = new double[] {1e30, 1e30, 1e30, -1e30, -1e30, -1e30};
+      for (int i = 0; i < t.corners(); i++) {
+        for (int k = 0; k < 3; k++) {
+          box[k] = Math.min(box[k], t.positions()[3 * i + k]);
+          box[3 + k] = Math.max(box[3 + k], t.positions()[3 * i + k]);
+        }
+      }
+      boxes.put(key, box);
+      counts.put(key, t.count());
+    }
+    triangles += counts.get(key);
+    for (int corner = 0; corner < 8 && box[0] <= box[3]; corner++) {
+      Vec3 p =
+          world.point(
+              new Vec3(
+                  box[(corner & 1) == 0 ? 0 : 3],
+                  box[(corner & 2) == 0 ? 1 : 4],
+                  box[(corner & 4) == 0 ? 2 : 5]));
+      double[] at = {p.x(), p.y(), p.z()};
+      for (int k = 0; k < 3; k++) {
+        least[k] = Math.min(least[k], at[k]);
+        most[k] = Math.max(most[k], at[k]);
+      }
+    }
+    return new Shape.Model(file, mesh, part);
+  }
+
+  private String material(JsonNode primitive) {
+    int number = GltfFile.reference(primitive, "material");
+    if (primitive.path("attributes").has("COLOR_0")) {
+      leave("parts with colours at their corners: they take their material's colour", 1);
+    }
+    return materials.computeIfAbsent(number, this::made).id();
+  }
+
+  private Material made(int number) {
+    JsonNode m = number < 0 ? GltfFile.EMPTY : gltf.entry("materials", number);
+    String name = named(m, number < 0 ? "As brought in" : "Material " + number);
+    GltfMaterial read = GltfMaterial.of(m, id(name), name);
+    read.left().forEach(what -> leave(what, 1));
+    return read.material();
+  }
+
+  /** A material that shines becomes a light of the rig. */
+  private void shining(Material material) {
+    int number =
+        materials.entrySet().stream()
+            .filter(e -> e.getValue() == material)
+            .findFirst()
+            .orElseThrow()
+            .getKey();
+    if (number < 0) {
+      return;
+    }
+    double[] rgb = GltfMaterial.emission(gltf.entry("materials", number));
+    double brightest = Math.max(rgb[0], Math.max(rgb[1], rgb[2]));
+    if (brightest > 0) {
+      lights.add(
+          light(
+              material.name(),
+              new Emitter.Emissive(material.id()),
+              Vec3.ZERO,
+              Vec3.UP,
+              new Brightness(brightest, Brightness.Unit.NIT),
+              rgb,
+              true));
+    }
+  }
+
+  private Light light(
+      String name,
+      Emitter emitter,
+      Vec3 place,
+      Vec3 aim,
+      Brightness brightness,
+      double[] rgb,
+      boolean seen) {
+    double m = Math.max(rgb[0], Math.max(rgb[1], rgb[2]));
+    Rgb filter = m > 0 ? new Rgb(rgb[0] / m, rgb[1] / m, rgb[2] / m) : Rgb.WHITE;
+    return new Light(
+        id(name),
+        name,
+        emitter,
+        place,
+        aim,
+        0,
+        brightness,
+        0,
+        new LightColour(LightColour.NEUTRAL.kelvin(), 0, filter),
+        false,
+        false,
+        seen);
+  }
+
+  private void light(JsonNode node, String name, Affine world) {
+    int number = GltfFile.reference(node.path("extensions").path("KHR_lights_punctual"), "light");
+    if (number < 0) {
+      return;
+    }
+    JsonNode l =
+        gltf.json().path("extensions").path("KHR_lights_punctual").path("lights").path(number);
+    String type = l.path("type").stringValue("");
+    if (!type.equals("point")) {
+      leave("lights of kind '" + type + "': only points are brought in", 1);
+      return;
+    }
+    double[] rgb = numbers(l.path("color"), 3, name, 1, 1, 1);
+    for (int k = 0; k < 3; k++) {
+      rgb[k] = Math.clamp(rgb[k], 0, 1e6);
+    }
+    double intensity = numbers(GltfFile.asList(l.path("intensity"), 1), 1, name)[0];
+    lights.add(
+        light(
+            named(l, name),
+            new Emitter.Point(),
+            world.shift(),
+            world.shift().plus(new Vec3(0, -1, 0)),
+            new Brightness(
+                Math.clamp(intensity * Math.max(rgb[0], Math.max(rgb[1], rgb[2])), 0, 1e12),
+                Brightness.Unit.CANDELA),
+            rgb,
+            false));
+  }
+
+  private void camera(JsonNode node, String name, Affine world) {
+    int number = GltfFile.reference(node, "camera");
+    if (number < 0) {
+      return;
+    }
+    JsonNode camera = gltf.entry("cameras", number);
+    double yfov = camera.at("/perspective/yfov").asDouble(0);
+    if (!(yfov > 0.001 && yfov < 3.1)) {
+      leave("cameras without perspective", 1);
+      return;
+    }
+    double aspect = camera.at("/perspective/aspectRatio").asDouble(16.0 / 9);
+    aspect = aspect > 0.01 && aspect < 100 ? aspect : 16.0 / 9;
+    double focal = Math.clamp(36 / (2 * Math.tan(yfov / 2) * aspect), 4, 2000);
+    Vec3 ahead = world.z().times(-1).unit();
+    double distance =
+        triangles > 0 ? Math.max(0.1, world.shift().minus(middle()).dot(world.z().unit())) : 1;
+    shots.add(
+        new Shot(
+            id(name),
+            named(camera, name),
+            world.shift(),
+            world.shift().plus(ahead.times(distance)),
+            focal,
+            36,
+            0,
+            0,
+            into.looks().getFirst().id()));
+  }
+
+  private Vec3 middle() {
+    return new Vec3(least[0] + most[0], least[1] + most[1], least[2] + most[2]).times(0.5);
+  }
+}

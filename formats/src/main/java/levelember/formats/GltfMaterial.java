@@ -1,0 +1,128 @@
+package levelember.formats;
+
+import java.util.ArrayList;
+import java.util.List;
+import levelember.shoot.Material;
+import levelember.shoot.Rgb;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * A glTF material as a layered surface.
+ *
+ * @param material what it becomes
+ * @param left what of it was left out
+ */
+record GltfMaterial(Material material, List<String> left) {
+  /** Depth at which glass without one shows its tint, metres. */
+  private static final double USUAL_DEPTH = 0.01;
+
+  static GltfMaterial of(JsonNode m, String id, String name) {
+    List<String> left = new ArrayList<>();
+    JsonNode pbr = m.path("pbrMetallicRoughness");
+    JsonNode ext = m.path("extensions");
+    Rgb colour = colour(pbr.path("baseColorFactor"), Rgb.WHITE);
+    double metalness = unit(pbr.path("metallicFactor"), 1);
+    double roughness = unit(pbr.path("roughnessFactor"), 1);
+    if (m.isEmpty()) {
+      colour = Rgb.grey(0.5);
+      metalness = 0;
+      roughness = 0.5;
+    }
+    for (String picture : List.of("baseColorTexture", "metallicRoughnessTexture")) {
+      if (pbr.has(picture)) {
+        left.add("pictures on materials");
+      }
+    }
+    for (String picture : List.of("normalTexture", "occlusionTexture", "emissiveTexture")) {
+      if (m.has(picture)) {
+        left.add("pictures on materials");
+      }
+    }
+    if (pbr.has("metallicRoughnessTexture")) {
+      // The picture weighs both factors; without it half of each is the better guess.
+      metalness *= 0.5;
+      roughness *= 0.5;
+    }
+    String alpha = m.path("alphaMode").stringValue("OPAQUE");
+    if (!alpha.equals("OPAQUE")) {
+      left.add("materials that are partly see-through: they are whole");
+    }
+    for (String kept : List.of("KHR_materials_anisotropy", "KHR_materials_iridescence")) {
+      if (ext.has(kept)) {
+        left.add(kept.substring("KHR_materials_".length()) + " of materials");
+      }
+    }
+    if (ext.has("KHR_materials_unlit")) {
+      left.add("materials that take no light: they are lit");
+    }
+    double transmission =
+        unit(ext.path("KHR_materials_transmission").path("transmissionFactor"), 0)
+            * (1 - metalness);
+    JsonNode volume = ext.path("KHR_materials_volume");
+    boolean thin = transmission > 0 && number(volume.path("thicknessFactor"), 0) <= 0;
+    double depth = number(volume.path("attenuationDistance"), 0);
+    Rgb tint = thin || depth <= 0 ? colour : colour(volume.path("attenuationColor"), Rgb.WHITE);
+    double dispersion = number(ext.path("KHR_materials_dispersion").path("dispersion"), 0);
+    JsonNode coat = ext.path("KHR_materials_clearcoat");
+    JsonNode sheen = ext.path("KHR_materials_sheen");
+    double ior = number(ext.path("KHR_materials_ior").path("ior"), 1.5);
+    JsonNode specular = ext.path("KHR_materials_specular");
+    return new GltfMaterial(
+        new Material(
+            id,
+            name,
+            colour,
+            metalness,
+            metalness > 0 ? colour(specular.path("specularColorFactor"), Rgb.WHITE) : Rgb.WHITE,
+            null,
+            roughness,
+            unit(specular.path("specularFactor"), 1),
+            Math.clamp(ior, 1, 3),
+            new Material.Glass(
+                transmission,
+                tint,
+                depth > 0 ? Math.clamp(depth, 1e-5, 1000) : USUAL_DEPTH,
+                thin,
+                dispersion > 0 && !thin ? Math.clamp(20 / dispersion, 10, 100) : 0),
+            coat.isObject()
+                ? new Material.Coat(
+                    unit(coat.path("clearcoatFactor"), 0),
+                    unit(coat.path("clearcoatRoughnessFactor"), 0),
+                    1.5)
+                : Material.Coat.NONE,
+            sheen.isObject()
+                ? new Material.Sheen(
+                    colour(sheen.path("sheenColorFactor"), Rgb.grey(0)),
+                    unit(sheen.path("sheenRoughnessFactor"), 0))
+                : Material.Sheen.NONE),
+        left.stream().distinct().toList());
+  }
+
+  /** Luminance of a material by channel, cd/m². */
+  static double[] emission(JsonNode m) {
+    Rgb factor = colour(m.path("emissiveFactor"), Rgb.grey(0));
+    double strength =
+        number(
+            m.path("extensions").path("KHR_materials_emissive_strength").path("emissiveStrength"),
+            1);
+    strength = Math.clamp(strength, 0, 1e9);
+    return new double[] {factor.r() * strength, factor.g() * strength, factor.b() * strength};
+  }
+
+  private static double number(JsonNode n, double usual) {
+    return n.isNumber() && Double.isFinite(n.doubleValue()) ? n.doubleValue() : usual;
+  }
+
+  private static double unit(JsonNode n, double usual) {
+    return Math.clamp(number(n, usual), 0, 1);
+  }
+
+  private static Rgb colour(JsonNode list, Rgb usual) {
+    return list.isArray()
+        ? new Rgb(
+            unit(list.path(0), usual.r()),
+            unit(list.path(1), usual.g()),
+            unit(list.path(2), usual.b()))
+        : usual;
+  }
+}

@@ -1,0 +1,45 @@
+package levelember.formats;
+
+import java.util.ArrayList;
+import java.util.List;
+import levelember.shoot.Shoot;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+
+/** What a model brings in, as a change of a shoot. */
+public final class ModelEdit {
+  private ModelEdit() {}
+
+  /** JSON Patch that adds what a model brings. */
+  public static ArrayNode operations(GltfImport.Brought brought) {
+    ArrayNode to = JsonNodeFactory.instance.arrayNode();
+    brought.materials().forEach(m -> add(to, "materials", ShootTree.material(m)));
+    brought.pieces().forEach(p -> add(to, "pieces", ShootTree.piece(p)));
+    brought.lights().forEach(l -> add(to, "lights", ShootTree.light(l)));
+    brought.shots().forEach(s -> add(to, "shots", ShootTree.shot(s)));
+    return to;
+  }
+
+  private static void add(ArrayNode to, String list, JsonNode value) {
+    to.addObject().put("op", "add").put("path", "/" + list + "/-").set("value", value);
+  }
+
+  /** The shoot with what a model brings. */
+  public static Shoot applied(Shoot shoot, GltfImport.Brought brought) {
+    return new Shoot(
+        shoot.name(),
+        joined(shoot.pieces(), brought.pieces()),
+        joined(shoot.materials(), brought.materials()),
+        joined(shoot.lights(), brought.lights()),
+        shoot.masterStops(),
+        joined(shoot.shots(), brought.shots()),
+        shoot.looks());
+  }
+
+  private static <T> List<T> joined(List<T> a, List<T> b) {
+    List<T> all = new ArrayList<>(a);
+    all.addAll(b);
+    return all;
+  }
+}

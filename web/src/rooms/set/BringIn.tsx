@@ -1,0 +1,141 @@
+import UploadFileIcon from '@mui/icons-material/UploadFile';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Typography from '@mui/material/Typography';
+import { useRef, useState } from 'react';
+import { api } from '../../api/client';
+import type { Brought, Vector } from '../../api/document';
+import { PlainSelect } from '../../controls/PlainSelect';
+import { useChoice } from '../../frame/choice';
+import { useDesk } from '../../live/useShoot';
+import { colours, mono } from '../../theme/theme';
+
+type Report = Brought['report'];
+
+const UNITS = [
+  { value: '1', text: 'metres' },
+  { value: '0.01', text: 'centimetres' },
+  { value: '0.001', text: 'millimetres' },
+  { value: '0.0254', text: 'inches' },
+  { value: '0.3048', text: 'feet' },
+];
+
+/** Brings a model in, and says what came, what was left and how large it is. */
+export function BringIn() {
+  const desk = useDesk();
+  const input = useRef<HTMLInputElement>(null);
+  const [file, setFile] = useState<File | null>(null);
+  const [unit, setUnit] = useState('1');
+  const [busy, setBusy] = useState(false);
+  const [report, setReport] = useState<Report | null>(null);
+
+  const bring = async (model: File, metresPerUnit: string, again: boolean) => {
+    setBusy(true);
+    setFile(model);
+    setUnit(metresPerUnit);
+    if (again) await desk.run((revision) => api.undo(desk.state.id, revision));
+    let brought: Brought | null = null;
+    const done = await desk.run(async (revision) => {
+      brought = await api.bringModelIn(desk.state.id, revision, Number(metresPerUnit), model);
+      return brought.state;
+    });
+    setBusy(false);
+    const came = brought as Brought | null;
+    setReport(done && came ? came.report : null);
+    if (came) useChoice.setState({ piece: came.report.piece });
+  };
+
+  return (
+    <>
+      <Button
+        variant="outlined"
+        color="inherit"
+        startIcon={<UploadFileIcon />}
+        disabled={busy}
+        onClick={() => input.current?.click()}
+        sx={{ minWidth: 0, borderColor: colours.line }}
+      >
+        {busy ? 'Reading …' : 'Bring in'}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        hidden
+        accept=".glb,.gltf"
+        aria-label="Model to bring in"
+        onChange={(e) => {
+          const chosen = e.target.files?.[0];
+          e.target.value = '';
+          if (chosen) void bring(chosen, '1', false);
+        }}
+      />
+      <Dialog open={report !== null} onClose={() => setReport(null)} maxWidth="xs" fullWidth>
+        {report && file && (
+          <>
+            <DialogTitle sx={{ fontSize: 16, pb: 2 }}>{file.name} is in the set</DialogTitle>
+            <DialogContent>
+              <Lines title="Came" lines={report.came} />
+              <Box sx={{ display: 'flex', alignItems: 'end', gap: 3, mb: 3 }}>
+                <Box sx={{ flex: 1 }}>
+                  <Typography variant="subtitle2">Size</Typography>
+                  <Typography sx={{ fontFamily: mono, fontSize: 12 }}>
+                    {metres(report.sizeMetres)}
+                  </Typography>
+                </Box>
+                <Box sx={{ width: 140 }}>
+                  <PlainSelect
+                    label="The file is in"
+                    value={unit}
+                    options={UNITS}
+                    onChange={(value) => void bring(file, value, true)}
+                  />
+                </Box>
+              </Box>
+              <Lines title="Look at this" lines={report.hints} colour={colours.warning} />
+              <Lines title="Left out" lines={report.left} />
+            </DialogContent>
+            <DialogActions>
+              <Button
+                color="inherit"
+                disabled={busy}
+                onClick={() => {
+                  setReport(null);
+                  desk.undo();
+                }}
+              >
+                Take it back
+              </Button>
+              <Button disabled={busy} onClick={() => setReport(null)}>
+                Keep
+              </Button>
+            </DialogActions>
+          </>
+        )}
+      </Dialog>
+    </>
+  );
+}
+
+function metres(size: Vector): string {
+  return `${size.map((s) => Number(s.toPrecision(3)).toLocaleString('en', { useGrouping: false })).join(' × ')} m`;
+}
+
+function Lines({ title, lines, colour }: { title: string; lines: string[]; colour?: string }) {
+  if (lines.length === 0) return null;
+  return (
+    <Box sx={{ mb: 3 }}>
+      <Typography variant="subtitle2" sx={{ color: colour }}>
+        {title}
+      </Typography>
+      {lines.map((line) => (
+        <Typography key={line} variant="body2">
+          {line}
+        </Typography>
+      ))}
+    </Box>
+  );
+}

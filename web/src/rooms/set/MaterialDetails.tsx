@@ -1,0 +1,176 @@
+import CallSplitIcon from '@mui/icons-material/CallSplit';
+import LightbulbOutlinedIcon from '@mui/icons-material/LightbulbOutlined';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Switch from '@mui/material/Switch';
+import type { Light, Material, Operation, Piece, ShootDocument } from '../../api/document';
+import { setField } from '../../api/patch';
+import { ColourOf } from '../../controls/ColourOf';
+import { NumberOf, Row, Section } from '../../controls/FieldOf';
+import { NameField } from '../../controls/NameField';
+import { PlainSelect } from '../../controls/PlainSelect';
+import { quantities, type Quantity } from '../../controls/quantity';
+import { freeId } from '../../desk/newLight';
+import { useDesk } from '../../live/useShoot';
+
+const ior: Quantity = { unit: '', least: 1, most: 3, step: 0.01, digits: 3 };
+const abbe: Quantity = { unit: '', least: 0, most: 100, step: 1, digits: 1 };
+
+/** The material of a piece: which one, and all its numbers. */
+export function MaterialDetails({ piece }: { piece: Piece }) {
+  const desk = useDesk();
+  const document = desk.state.document;
+  const material = desk.document.materials.find((m) => m.id === piece.material);
+  if (!material) return null;
+  const users = document.pieces.filter((p) => p.material === material.id).length;
+  const here = (d: ShootDocument) => d.materials.find((m) => m.id === material.id) ?? material;
+  const set = (d: ShootDocument, field: string, value: unknown): Operation[] => [
+    setField(d, 'materials', material.id, field, value),
+  ];
+  const edit = `Material ${material.name}`;
+  const number = (
+    label: string,
+    field: string,
+    read: (m: Material) => number,
+    quantity: Quantity = quantities.share,
+  ) => (
+    <NumberOf
+      key={field}
+      label={label}
+      name={`${label} of the material`}
+      edit={edit}
+      read={(d) => read(here(d))}
+      write={(d, v) => set(d, field, v)}
+      quantity={quantity}
+    />
+  );
+
+  const ownCopy = () => {
+    const id = freeId(material.id, document.materials);
+    void desk.keep(`A material of its own for ${piece.name}`, [
+      {
+        op: 'add',
+        path: '/materials/-',
+        value: { ...here(document), id, name: `${material.name} ${id.split('-').at(-1)}` },
+      },
+      setField(document, 'pieces', piece.id, 'material', id),
+    ]);
+  };
+  const shines = document.lights.some(
+    (l) => l.emitter.kind === 'emissive' && l.emitter.material === material.id,
+  );
+  const shine = () => {
+    const light: Light = {
+      id: freeId(`${material.id}-light`, document.lights),
+      name: `${material.name} light`,
+      emitter: { kind: 'emissive', material: material.id },
+      place: [0, 0, 0],
+      aim: [0, 1, 0],
+      rollDegrees: 0,
+      brightness: { value: 500, unit: 'cd/m2' },
+      levelStops: 0,
+      colour: { kelvin: 6500, tint: 0, filter: [1, 1, 1] },
+      muted: false,
+      alone: false,
+      showsToCamera: true,
+    };
+    void desk.keep(`Let ${material.name} shine`, [{ op: 'add', path: '/lights/-', value: light }]);
+  };
+
+  return (
+    <Box key={material.id}>
+      <Section title="Material">
+        <PlainSelect
+          label={`Used by ${users} ${users === 1 ? 'piece' : 'pieces'}`}
+          value={material.id}
+          options={document.materials.map((m) => ({ value: m.id, text: m.name }))}
+          onChange={(id) =>
+            void desk.keep(`Material of ${piece.name}`, [
+              setField(document, 'pieces', piece.id, 'material', id),
+            ])
+          }
+        />
+        <NameField
+          label="Name of the material"
+          value={material.name}
+          onKeep={(name) => void desk.keep(`Rename ${material.name}`, set(document, 'name', name))}
+        />
+        <Row>
+          <Button
+            color="inherit"
+            startIcon={<CallSplitIcon />}
+            disabled={users < 2}
+            onClick={ownCopy}
+          >
+            Own copy
+          </Button>
+          <Button
+            color="inherit"
+            startIcon={<LightbulbOutlinedIcon />}
+            disabled={shines}
+            onClick={shine}
+          >
+            {shines ? 'Shines' : 'Let it shine'}
+          </Button>
+        </Row>
+        <ColourOf
+          label="Colour"
+          edit={edit}
+          read={(d) => here(d).colour}
+          write={(d, v) => set(d, 'colour', v)}
+        />
+        <Row>
+          {number('Metal', 'metalness', (m) => m.metalness)}
+          {number('Roughness', 'roughness', (m) => m.roughness)}
+        </Row>
+        <Row>
+          {number('Gloss', 'gloss', (m) => m.gloss)}
+          {number('Index', 'ior', (m) => m.ior, ior)}
+        </Row>
+      </Section>
+      <Section title="Glass">
+        <Row>
+          {number('Lets through', 'transmission', (m) => m.transmission)}
+          {number('Abbe (0: none)', 'abbe', (m) => m.abbe, abbe)}
+        </Row>
+        {material.transmission > 0 && (
+          <>
+            <ColourOf
+              label="Tint"
+              edit={edit}
+              read={(d) => here(d).tint}
+              write={(d, v) => set(d, 'tint', v)}
+            />
+            <Row>
+              {number('Tint at depth', 'tintDepth', (m) => m.tintDepth, quantities.length)}
+              <FormControlLabel
+                control={
+                  <Switch
+                    size="small"
+                    checked={material.thin}
+                    onChange={(e) => void desk.keep(edit, set(document, 'thin', e.target.checked))}
+                  />
+                }
+                label="Thin"
+              />
+            </Row>
+          </>
+        )}
+      </Section>
+      <Section title="Coat and sheen">
+        <Row>
+          {number('Coat', 'coat/amount', (m) => m.coat.amount)}
+          {number('Coat roughness', 'coat/roughness', (m) => m.coat.roughness)}
+        </Row>
+        <ColourOf
+          label="Sheen"
+          edit={edit}
+          read={(d) => here(d).sheen.colour}
+          write={(d, v) => set(d, 'sheen/colour', v)}
+        />
+        {number('Sheen roughness', 'sheen/roughness', (m) => m.sheen.roughness)}
+      </Section>
+    </Box>
+  );
+}

@@ -1,0 +1,48 @@
+import { describe, expect, it } from 'vitest';
+import type { Piece, ShootDocument, Shot } from '../../api/document';
+import { newPiece, newShapes, withAllIn } from './newPiece';
+
+const piece = (id: string, parent: string | null): Piece => ({
+  id,
+  name: id,
+  parent,
+  place: [0, 0, 0],
+  turnDegrees: [0, 0, 0],
+  size: [1, 1, 1],
+  shape: null,
+  material: null,
+  copies: null,
+  shown: true,
+});
+
+const shot: Shot = {
+  id: 's',
+  name: 'S',
+  place: [0, 1, 4],
+  aim: [0.5, 0.8, -1],
+  focalLengthMm: 50,
+  sensorWidthMm: 36,
+  fStop: 0,
+  focusDistance: 0,
+  look: 'l',
+};
+
+describe('new pieces', () => {
+  it('stand on the floor under the aim, with a name and an id of their own', () => {
+    const document = {
+      pieces: [piece('box', null), { ...piece('b', null), name: 'Box' }],
+      materials: [],
+    } as unknown as ShootDocument;
+    const made = newPiece('box', document, shot);
+    expect(made.id).toBe('box-2');
+    expect(made.name).toBe('Box 2');
+    expect(made.place).toEqual([0.5, 0, -1]);
+    expect(newPiece('sphere', document, shot).place[1]).toBe(newShapes.sphere!.lift);
+  });
+
+  it('are taken away with all that stands in them', () => {
+    const pieces = [piece('leaf', 'twig'), piece('tree', null), piece('twig', 'tree')];
+    expect([...withAllIn('tree', pieces)].sort()).toEqual(['leaf', 'tree', 'twig']);
+    expect([...withAllIn('leaf', pieces)]).toEqual(['leaf']);
+  });
+});
