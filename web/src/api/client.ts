@@ -1,4 +1,4 @@
-import type { Brought, Operation, ShootState, ShootTitle } from './document';
+import type { Brought, Material, Operation, ShootState, ShootTitle } from './document';
 
 /** An answer of the server that says no: what happened, what was kept, what to do (RFC 9457). */
 export class Problem extends Error {
@@ -96,6 +96,9 @@ export const api = {
         ),
       ),
     ),
+  shelf: async () =>
+    answer<{ group: string; material: Material }[]>(await reached(fetch('/api/shelf/materials'))),
+  ballUrl: (material: string) => `/api/shelf/materials/${encodeURIComponent(material)}.png`,
   assets: async (id: string) => answer<string[]>(await reached(fetch(`${shoot(id)}/assets`))),
   packageUrl: (id: string) => `${shoot(id)}/package`,
   pictureUrl: (id: string, name: string) => `${shoot(id)}/live/${name}`,

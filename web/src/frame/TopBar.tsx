@@ -5,20 +5,17 @@ import UndoIcon from '@mui/icons-material/Undo';
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import Tooltip from '@mui/material/Tooltip';
-import { PlainMenu } from '../controls/PlainMenu';
 import { useLive } from '../live/store';
 import { useChannel, useDesk } from '../live/useShoot';
 import { colours, mono, sizes } from '../theme/theme';
-import { useChoice } from './choice';
 import { duration } from './duration';
 import { SaveMenu } from './SaveMenu';
 import { ShootMenu } from './ShootMenu';
-import { useChosenShot } from './useChosenShot';
+import { ShotMenu } from './ShotMenu';
 
 /** Mark, shoot, shot, undo and redo, saving, and the pill. */
 export function TopBar() {
   const desk = useDesk();
-  const shot = useChosenShot();
   const { undo, redo } = desk.state;
   return (
     <Box
@@ -35,15 +32,7 @@ export function TopBar() {
     >
       <img src="/mark.svg" width={22} height={22} alt="Level Ember" />
       <ShootMenu />
-      <PlainMenu
-        label="Shot"
-        text={shot.name}
-        items={desk.document.shots.map((s) => ({
-          text: s.name,
-          chosen: s.id === shot.id,
-          onClick: () => useChoice.setState({ shot: s.id }),
-        }))}
-      />
+      <ShotMenu />
       <Box sx={{ flex: 1 }} />
       <Step name={undo ? `Undo: ${undo}` : 'Nothing to undo'} off={!undo} onClick={desk.undo}>
         <UndoIcon fontSize="inherit" />

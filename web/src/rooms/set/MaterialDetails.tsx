@@ -13,6 +13,7 @@ import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
 import { freeId } from '../../desk/newLight';
 import { useDesk } from '../../live/useShoot';
+import { Shelf } from './Shelf';
 
 const ior: Quantity = { unit: '', least: 1, most: 3, step: 0.01, digits: 3 };
 const abbe: Quantity = { unit: '', least: 0, most: 100, step: 1, digits: 1 };
@@ -91,6 +92,7 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
             ])
           }
         />
+        <Shelf piece={piece} />
         <NameField
           label="Name of the material"
           value={material.name}

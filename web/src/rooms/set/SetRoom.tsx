@@ -277,6 +277,7 @@ function ShapeDetails(p: {
 }
 
 function CameraDetails() {
+  const desk = useDesk();
   const shot = useChosenShot();
   const here = (d: ShootDocument) => d.shots.find((s) => s.id === shot.id) ?? shot;
   const set = (d: ShootDocument, field: string, value: unknown): Operation[] => [
@@ -284,7 +285,18 @@ function CameraDetails() {
   ];
   return (
     <Box key={shot.id}>
-      <Typography sx={{ fontWeight: 600, fontSize: 14, mb: 3 }}>Camera of “{shot.name}”</Typography>
+      <Box sx={{ mb: 3 }}>
+        <NameField
+          label="Name of the shot"
+          value={shot.name}
+          onKeep={(name) =>
+            void desk.keep(`Rename ${shot.name}`, set(desk.state.document, 'name', name))
+          }
+        />
+        <Typography variant="caption" color="text.secondary">
+          Camera
+        </Typography>
+      </Box>
       <Section title="Lens">
         <Row>
           <NumberOf

@@ -264,4 +264,34 @@ class ApiTest {
     problem(422, id + "/models?name=sail.gltf&revision=1&metresPerUnit=0", SAIL);
     problem(409, id + "/models?name=sail.gltf&revision=7", SAIL);
   }
+
+  @Test
+  void theShelfHasMaterialsThatADocumentTakesAndABallOfEach() throws Exception {
+    HttpResponse<byte[]> list =
+        CLIENT.send(
+            HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/api/shelf/materials"))
+                .build(),
+            BodyHandlers.ofByteArray());
+    JsonNode shelf = JSON.readTree(list.body());
+    assertThat(shelf.size()).isGreaterThanOrEqualTo(30);
+    JsonNode first = shelf.get(0).get("material");
+    String edit =
+        "{\"revision\": 1, \"label\": \"Dress\", \"operations\": [{\"op\": \"add\","
+            + " \"path\": \"/materials/-\", \"value\": %s}]}".formatted(first);
+    JsonNode after = ok("POST", id + "/edits", edit.replace("\"brass\"", "\"shelf-brass\""));
+    int last = after.at("/document/materials").size() - 1;
+    assertThat(after.at("/document/materials/" + last + "/index")).isEqualTo(first.get("index"));
+    for (int times = 0; times < 2; times++) {
+      HttpResponse<byte[]> ball =
+          CLIENT.send(
+              HttpRequest.newBuilder(
+                      URI.create("http://localhost:" + port + "/api/shelf/materials/brass.png"))
+                  .build(),
+              BodyHandlers.ofByteArray());
+      assertThat(ball.statusCode()).isEqualTo(200);
+      assertThat(
+              javax.imageio.ImageIO.read(new java.io.ByteArrayInputStream(ball.body())).getWidth())
+          .isEqualTo(112);
+    }
+  }
 }

@@ -266,4 +266,9 @@ public final class ShootDocument {
   public static JsonNode tree(Shoot shoot) {
     return ShootTree.of(shoot);
   }
+
+  /** A material as it stands in a document. */
+  public static JsonNode tree(Material material) {
+    return ShootTree.material(material);
+  }
 }

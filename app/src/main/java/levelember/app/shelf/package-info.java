@@ -1,0 +1,2 @@
+/** The shelf of materials, with a rendered ball of each. */
+package levelember.app.shelf;
