@@ -55,6 +55,10 @@ export const api = {
   state: async (id: string) => answer<ShootState>(await reached(fetch(shoot(id)))),
   edit: async (id: string, revision: number, label: string, operations: Operation[]) =>
     answer<ShootState>(await post(`${shoot(id)}/edits`, { revision, label, operations })),
+  setDown: async (id: string, revision: number, piece: string) =>
+    answer<ShootState>(
+      await post(`${shoot(id)}/pieces/${encodeURIComponent(piece)}/down`, { revision }),
+    ),
   undo: async (id: string, revision: number) =>
     answer<ShootState>(await post(`${shoot(id)}/undo`, { revision })),
   redo: async (id: string, revision: number) =>

@@ -1,11 +1,14 @@
 import ContentCopyIcon from '@mui/icons-material/ContentCopy';
 import DeleteIcon from '@mui/icons-material/Delete';
+import VerticalAlignBottomIcon from '@mui/icons-material/VerticalAlignBottom';
 import VisibilityIcon from '@mui/icons-material/Visibility';
 import VisibilityOffIcon from '@mui/icons-material/VisibilityOff';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
 import type { Operation, Piece, ShootDocument } from '../../api/document';
+import { api } from '../../api/client';
 import { setField } from '../../api/patch';
 import { AddMenu } from '../../controls/AddMenu';
 import { NumberOf, Row, Section, VectorOf } from '../../controls/FieldOf';
@@ -21,7 +24,7 @@ import { MaterialDetails } from './MaterialDetails';
 import { dimensions, grey, newPiece, newShapes, withAllIn } from './newPiece';
 
 const factor: Quantity = { unit: '', least: -1000, most: 1000, step: 0.01, digits: 3 };
-const rounding: Quantity = { ...quantities.length, least: 0 };
+const fromNothing: Quantity = { ...quantities.length, least: 0 };
 
 const SHAPES: Record<string, string> = {
   floor: 'Floor',
@@ -29,6 +32,7 @@ const SHAPES: Record<string, string> = {
   box: 'Box',
   sphere: 'Sphere',
   cylinder: 'Cylinder',
+  cone: 'Cone',
   torus: 'Torus',
   lathe: 'Lathe',
   rectangle: 'Card',
@@ -229,6 +233,17 @@ function PieceDetails({ piece }: { piece: Piece }) {
           write={(d, v) => set(d, 'place', v)}
           quantity={quantities.metres}
         />
+        <Button
+          color="inherit"
+          variant="outlined"
+          startIcon={<VerticalAlignBottomIcon />}
+          onClick={() =>
+            void desk.run((revision) => api.setDown(desk.state.id, revision, piece.id))
+          }
+          sx={{ borderColor: colours.line }}
+        >
+          Set down
+        </Button>
         <VectorOf
           label="Turned by"
           edit={`Turn ${piece.name}`}
@@ -268,7 +283,7 @@ function ShapeDetails(p: {
             edit={`Dimensions of ${p.piece.name}`}
             read={(d) => p.here(d).shape?.[field] as number}
             write={(d, v) => p.set(d, `shape/${field}`, v)}
-            quantity={field === 'rounding' ? rounding : quantities.length}
+            quantity={field === 'rounding' || field === 'top' ? fromNothing : quantities.length}
           />
         ))}
       </Box>

@@ -20,6 +20,7 @@ export const newShapes: Record<string, { name: string; shape: Shape; lift: numbe
     shape: { kind: 'cylinder', radius: 0.1, height: 0.3, rounding: 0.004 },
     lift: 0,
   },
+  cone: { name: 'Cone', shape: { kind: 'cone', radius: 0.12, top: 0, height: 0.3 }, lift: 0 },
   torus: { name: 'Torus', shape: { kind: 'torus', radius: 0.2, tube: 0.04 }, lift: 0.04 },
   rectangle: { name: 'Card', shape: { kind: 'rectangle', width: 1, height: 1 }, lift: 0.5 },
 };
@@ -47,6 +48,11 @@ export const dimensions: Record<string, [field: string, label: string][]> = {
     ['radius', 'Radius'],
     ['height', 'Height'],
     ['rounding', 'Rounding'],
+  ],
+  cone: [
+    ['radius', 'Radius'],
+    ['top', 'Radius above'],
+    ['height', 'Height'],
   ],
   torus: [
     ['radius', 'Radius'],

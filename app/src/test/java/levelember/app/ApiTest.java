@@ -266,6 +266,27 @@ class ApiTest {
   }
 
   @Test
+  void aPieceIsSetDownOnWhatIsUnderIt() throws Exception {
+    JsonNode document = ok("GET", id, null).get("document");
+    int plinth = 0;
+    while (!document.at("/pieces/" + plinth + "/name").stringValue("").equals("Plinth")) {
+      plinth++;
+    }
+    String piece = document.at("/pieces/" + plinth + "/id").stringValue();
+    String place = "/pieces/" + plinth + "/place";
+    double was = document.at(place + "/1").doubleValue();
+    ok("POST", id + "/edits", edit(1, place, "[0, 1.5, 0]"));
+    JsonNode down = ok("POST", id + "/pieces/" + piece + "/down", "{\"revision\": 2}");
+    assertThat(down.at("/document" + place + "/1").doubleValue()).isLessThan(1.2);
+    assertThat(down.get("undo").stringValue()).isEqualTo("Set Plinth down");
+    assertThat(was).isLessThan(1.5);
+    ok("POST", id + "/edits", edit(3, place, "[500, 1.5, 0]"));
+    JsonNode problem = problem(422, id + "/pieces/" + piece + "/down", "{\"revision\": 4}");
+    assertThat(problem.get("code").stringValue()).isEqualTo("nothing-under");
+    problem(404, id + "/pieces/none/down", "{\"revision\": 4}");
+  }
+
+  @Test
   void theShelfHasMaterialsThatADocumentTakesAndABallOfEach() throws Exception {
     HttpResponse<byte[]> list =
         CLIENT.send(

@@ -33,6 +33,7 @@ public final class Tessellation {
       case Shape.Box s -> box(s);
       case Shape.Sphere s -> sphere(s.radius());
       case Shape.Cylinder s -> cylinder(s);
+      case Shape.Cone s -> cone(s);
       case Shape.Torus s -> torus(s);
       case Shape.Lathe s -> lathe(s.profile(), s.closed(), s.creaseDegrees());
       case Shape.Rectangle s -> rectangle(s);
@@ -198,6 +199,17 @@ public final class Tessellation {
     rounded(profile, r - b, b, b, -90);
     rounded(profile, r - b, h - b, b, 0);
     profile.add(new Corner(0, h));
+    return lathe(profile, false, 40);
+  }
+
+  private static Triangles cone(Shape.Cone s) {
+    List<Corner> profile = new ArrayList<>();
+    profile.add(new Corner(0, 0));
+    profile.add(new Corner(s.radius(), 0));
+    if (s.top() > 0) {
+      profile.add(new Corner(s.top(), s.height()));
+    }
+    profile.add(new Corner(0, s.height()));
     return lathe(profile, false, 40);
   }
 

@@ -4,8 +4,8 @@ import java.util.List;
 
 /**
  * The form of a piece, in its own frame: it stands on y = 0 round the origin where that makes sense
- * (box, cylinder, lathe, sweep), and is centred on the origin otherwise (sphere, torus, rectangle,
- * mesh as given). All lengths in metres.
+ * (box, cylinder, cone, lathe, sweep), and is centred on the origin otherwise (sphere, torus,
+ * rectangle, mesh as given). All lengths in metres.
  */
 public sealed interface Shape {
   double LEAST = 1e-5;
@@ -55,6 +55,15 @@ public sealed interface Shape {
       Checks.range("radius", radius, LEAST, MOST);
       Checks.range("height", height, LEAST, MOST);
       Checks.range("rounding", rounding, 0, Math.min(radius, height / 2));
+    }
+  }
+
+  /** An upright closed cone, cut off at the top unless that radius is 0. */
+  record Cone(double radius, double top, double height) implements Shape {
+    public Cone {
+      Checks.range("radius", radius, LEAST, MOST);
+      Checks.range("top", top, 0, MOST);
+      Checks.range("height", height, LEAST, MOST);
     }
   }
 

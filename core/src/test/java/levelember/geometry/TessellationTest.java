@@ -29,6 +29,8 @@ class TessellationTest {
                 + 4.0 / 3 * Math.PI * 0.015625),
         new Solid(new Shape.Sphere(0.7), 4.0 / 3 * Math.PI * 0.343),
         new Solid(new Shape.Cylinder(0.5, 2, 0), Math.PI * 0.5),
+        new Solid(new Shape.Cone(0.5, 0, 2), Math.PI * 0.25 * 2 / 3),
+        new Solid(new Shape.Cone(0.5, 0.25, 2), Math.PI * 2 / 3 * (0.25 + 0.125 + 0.0625)),
         new Solid(new Shape.Torus(1, 0.3), 2 * Math.PI * Math.PI * 0.09),
         new Solid(
             new Shape.Lathe(

@@ -137,6 +137,7 @@ public final class ShootDocument {
       case "sphere" -> new Shape.Sphere(f.number("radius"));
       case "cylinder" ->
           new Shape.Cylinder(f.number("radius"), f.number("height"), f.number("rounding", 0));
+      case "cone" -> new Shape.Cone(f.number("radius"), f.number("top", 0), f.number("height"));
       case "torus" -> new Shape.Torus(f.number("radius"), f.number("tube"));
       case "lathe" ->
           new Shape.Lathe(
@@ -151,7 +152,7 @@ public final class ShootDocument {
           throw new ImpossibleValue(
               "kind",
               kind,
-              "one of floor, sweep, box, sphere, cylinder, torus, lathe, rectangle, mesh, model");
+              "one of floor, sweep, box, sphere, cylinder, cone, torus, lathe, rectangle, mesh, model");
     };
   }
 

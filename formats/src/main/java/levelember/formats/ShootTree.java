@@ -91,6 +91,11 @@ final class ShootTree {
               .put("radius", s.radius())
               .put("height", s.height())
               .put("rounding", s.rounding());
+      case Shape.Cone s ->
+          to.put("kind", "cone")
+              .put("radius", s.radius())
+              .put("top", s.top())
+              .put("height", s.height());
       case Shape.Torus s -> to.put("kind", "torus").put("radius", s.radius()).put("tube", s.tube());
       case Shape.Lathe s -> {
         ArrayNode profile = to.put("kind", "lathe").putArray("profile");

@@ -79,6 +79,7 @@ class ShootDocumentTest {
         List.of(
             new Shape.Floor(2, 3),
             new Shape.Model("chair.glb", 1, 2),
+            new Shape.Cone(0.5, 0.25, 1),
             new Shape.Sweep(2, 3, 2, 0.5),
             new Shape.Box(1, 2, 3, 0.1),
             new Shape.Sphere(0.3),

@@ -82,6 +82,13 @@ class ShootController {
         .body(shoots.pack(id).write());
   }
 
+  /** Sets a piece down on what is under it. */
+  @PostMapping("/{id}/pieces/{piece}/down")
+  Shoots.State setDown(
+      @PathVariable String id, @PathVariable String piece, @RequestBody Step step) {
+    return shoots.setDown(id, step.revision(), piece);
+  }
+
   /** Brings a model file in; says what came and what was left. */
   @PostMapping("/{id}/models")
   Shoots.Brought bringModelIn(

@@ -11,11 +11,14 @@ import levelember.formats.ShootDocument;
 import levelember.formats.ShootPackage;
 import levelember.math.Vec3;
 import levelember.shoot.Shoot;
+import levelember.trace.SetDown;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
 
 /** Keeps shoots and changes them by edits that have an inverse. One change at a time a shoot. */
 @Service
@@ -178,6 +181,43 @@ public class Shoots {
             brought.came(),
             brought.left(),
             brought.hints()));
+  }
+
+  /**
+   * Sets a piece down on what is under it, as one edit.
+   *
+   * @throws Refusal when there is no such piece, or nothing under it
+   */
+  @Transactional
+  public State setDown(String id, long revision, String piece) {
+    Shoot shoot = ShootDocument.read(parsed(locked(id, revision)));
+    int index = 0;
+    while (index < shoot.pieces().size() && !shoot.pieces().get(index).id().equals(piece)) {
+      index++;
+    }
+    if (index == shoot.pieces().size()) {
+      throw Refusal.missing("There is no piece '" + piece + "'.");
+    }
+    String name = shoot.pieces().get(index).name();
+    double rise =
+        SetDown.rise(shoot.pieces(), piece, assets.files(id).meshes())
+            .orElseThrow(() ->
+                new Refusal(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "nothing-under",
+                    "There is nothing under " + name + " that it could rest on.",
+                    "The piece is where it was.",
+                    "Move it over a floor, a table or another piece."));
+    Vec3 to = SetDown.place(shoot.pieces(), piece, rise);
+    ArrayNode operations = JsonNodeFactory.instance.arrayNode();
+    ArrayNode place =
+        operations
+            .addObject()
+            .put("op", "replace")
+            .put("path", "/pieces/" + index + "/place")
+            .putArray("value");
+    place.add(to.x()).add(to.y()).add(to.z());
+    return edit(id, revision, "Set " + name + " down", operations);
   }
 
   /** Takes the last edit back. */
