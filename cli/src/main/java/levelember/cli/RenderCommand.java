@@ -15,6 +15,7 @@ import levelember.formats.RadianceHdr;
 import levelember.formats.ShootPackage;
 import levelember.light.LayerWeights;
 import levelember.look.DisplayCurve;
+import levelember.shoot.Clay;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.texture.Picture;
@@ -94,6 +95,15 @@ final class RenderCommand implements Callable<Integer> {
   private boolean denoise;
 
   @Option(
+      names = "--clay",
+      paramLabel = "REFLECTANCE",
+      description = "every material one matte grey of this reflectance, 0 to 1")
+  private Double clay;
+
+  @Option(names = "--keep-glass", description = "with --clay: glass stays as it is")
+  private boolean keepGlass;
+
+  @Option(
       names = "--memory",
       paramLabel = "MB",
       description =
@@ -120,7 +130,7 @@ final class RenderCommand implements Callable<Integer> {
     int[] pixels = pixels();
     byte[] bytes = Files.readAllBytes(file);
     ShootPackage pack = ShootPackage.read(bytes);
-    Shoot shoot = pack.shoot();
+    Shoot shoot = clay == null ? pack.shoot() : Clay.of(pack.shoot(), clay, keepGlass);
     Shot shot =
         shotName == null
             ? shoot.shots().getFirst()

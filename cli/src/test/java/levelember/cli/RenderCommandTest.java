@@ -239,4 +239,26 @@ class RenderCommandTest {
     assertThat(ember("bring-in", shoot.toString(), "--out", own.toString())).isEqualTo(1);
     assertThat(err.toString()).contains("no glTF 2.0");
   }
+
+  @Test
+  void inClayEveryMaterialIsTheSameGreyAndGlassStaysIfWished() throws Exception {
+    String dark =
+        SHOOT.replace(
+            "{\"id\": \"m\", \"gloss\": 0}",
+            "{\"id\": \"m\", \"gloss\": 0, \"colour\": [0.1, 0.01, 0.01]}");
+    Files.writeString(shoot, dark);
+    Picture own = PictureFile.read(Files.readAllBytes(render("own.hdr")));
+    Picture clay = PictureFile.read(Files.readAllBytes(render("clay.hdr", "--clay", "0.5")));
+    int below = 3 * (28 * 48 + 24);
+    assertThat(own.rgb()[below] / own.rgb()[below + 1]).isGreaterThan(4);
+    assertThat(clay.rgb()[below] / clay.rgb()[below + 1]).isCloseTo(1, within(0.02f));
+    assertThat(clay.rgb()[below]).isGreaterThan(3 * own.rgb()[below]);
+    Files.writeString(shoot, dark.replace("\"gloss\": 0, ", "\"transmission\": 1, "));
+    byte[] glass = Files.readAllBytes(render("glass.hdr"));
+    byte[] kept = Files.readAllBytes(render("kept.hdr", "--clay", "0.5", "--keep-glass"));
+    assertThat(kept).isEqualTo(glass);
+    assertThat(ember("render", shoot.toString(), "--clay", "7", "--out", folder + "/bad.png"))
+        .isEqualTo(1);
+    assertThat(err.toString()).contains("reflectance");
+  }
 }

@@ -11,7 +11,7 @@ import levelember.formats.ShootDocument;
 import levelember.formats.ShootPackage;
 import levelember.math.Vec3;
 import levelember.shoot.Shoot;
-import levelember.trace.SetDown;
+import levelember.transport.SetDown;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;

@@ -1,4 +1,4 @@
-package levelember.trace;
+package levelember.transport;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -11,6 +11,8 @@ import levelember.geometry.Triangles;
 import levelember.math.Affine;
 import levelember.math.Vec3;
 import levelember.shoot.Piece;
+import levelember.trace.Hierarchy;
+import levelember.trace.RayWalk;
 
 /**
  * Sets a piece, with all that it holds, down on what is under it. The fall is measured from the

@@ -1,4 +1,4 @@
-package levelember.trace;
+package levelember.transport;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
