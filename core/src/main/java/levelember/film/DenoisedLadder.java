@@ -4,13 +4,13 @@ import java.util.function.BooleanSupplier;
 
 /**
  * The denoised twin of a {@link Ladder}: of every film those layers that are whole, renewed as
- * samples come in. Weights mix it like the ladder itself.
+ * samples come in. Weights mix it like the ladder itself. One thread renews; any may read.
  */
 public final class DenoisedLadder {
   /** A layer is denoised again when its samples have grown by this factor. */
   private static final double GROWN = 1.35;
 
-  private Ladder ladder;
+  private volatile Ladder ladder;
   private double[][] at;
 
   /** Starts empty for a ladder of the same sizes and layers. */

@@ -20,7 +20,7 @@ public final class Denoiser {
   private static final int LEVELS = 6;
   private static final float[] KERNEL = {1 / 2f, 1 / 4f};
 
-  /** Layers that are filtered together; each takes 32 bytes a pixel while it is. */
+  /** Layers that are filtered together; each takes 40 bytes a pixel while it is. */
   private static final int TOGETHER = 4;
 
   private static final float LEAST_COLOUR = 0.02f;

@@ -38,11 +38,6 @@ record GltfMaterial(Material material, List<String> left) {
         left.add("pictures on materials");
       }
     }
-    if (pbr.has("metallicRoughnessTexture")) {
-      // The picture weighs both factors; without it half of each is the better guess.
-      metalness *= 0.5;
-      roughness *= 0.5;
-    }
     String alpha = m.path("alphaMode").stringValue("OPAQUE");
     if (!alpha.equals("OPAQUE")) {
       left.add("materials that are partly see-through: they are whole");

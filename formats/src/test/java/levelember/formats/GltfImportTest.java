@@ -203,8 +203,8 @@ class GltfImportTest {
 
   @Test
   void camerasAndPointsComeWhereTheyStand() {
+    // The mesh comes after the camera, which aims at its depth all the same.
     Glb glb = Glb.square();
-    glb.root("{'mesh': 0}");
     glb.add(
         "cameras",
         "{'type': 'perspective', 'perspective': {'yfov': 0.4, 'znear': 0.1, 'aspectRatio': 1.5}}");
@@ -214,6 +214,7 @@ class GltfImportTest {
             "nodes",
             "{'extensions': {'KHR_lights_punctual': {'light': 0}}, 'translation': [0, 3, 0]}");
     glb.root("{'children': [%d, %d], 'translation': [2, 0, 0]}".formatted(eye, lamp));
+    glb.root("{'mesh': 0}");
     glb.json.set(
         "extensions",
         Glb.object(

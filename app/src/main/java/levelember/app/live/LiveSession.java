@@ -41,6 +41,9 @@ final class LiveSession {
   private static final long LATER_FRAMES_NANOS = 450_000_000;
   private static final long SHARES_NANOS = 1_000_000_000;
 
+  /** Rest after a slice that was given up before it began. */
+  private static final long GIVEN_WAY_NANOS = 2_000_000;
+
   /** Longest wait for the page to draw the answer to its hand. */
   private static final long HAND_REST_NANOS = 80_000_000;
 
@@ -352,6 +355,8 @@ final class LiveSession {
       }
     }
     if (rays.all() == 0) {
+      // Somebody else goes first, and may just be mixing: no use in asking again at once.
+      LockSupport.parkNanos(GIVEN_WAY_NANOS);
       return true;
     }
     raysSinceEdit = raysSinceEdit.plus(rays);

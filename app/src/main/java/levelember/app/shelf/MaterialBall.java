@@ -48,7 +48,8 @@ final class MaterialBall {
         8);
   }
 
-  private static Shoot shoot(Material material) {
+  /** All that is in the picture. */
+  static Shoot shoot(Material material) {
     String own = material.id();
     List<Piece> pieces = new ArrayList<>();
     pieces.add(

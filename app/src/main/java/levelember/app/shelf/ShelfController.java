@@ -67,7 +67,8 @@ class ShelfController {
 
   /** The ball of an earlier run when nothing of it has changed, else a new one. */
   private byte[] kept(Preset preset) {
-    String what = ShootDocument.tree(preset.material()) + " " + SIZE + " " + SAMPLES;
+    String what =
+        ShootDocument.tree(MaterialBall.shoot(preset.material())) + " " + SIZE + " " + SAMPLES;
     String key = Integer.toHexString(what.hashCode());
     Path file = folder.resolve(preset.material().id() + "-" + key + ".png");
     try {
