@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Operation, ShootDocument, Vector } from '../api/document';
 import { useDesk } from '../live/useShoot';
 import { NumberField } from './NumberField';
@@ -20,6 +20,22 @@ interface NumberProps {
 export function NumberOf(p: NumberProps) {
   const desk = useDesk();
   const [start] = useState(() => p.read(desk.document));
+  const latest = useRef({ p, desk });
+  useEffect(() => {
+    latest.current = { p, desk };
+  });
+  // The same from picture to picture, so that only a field whose number changed is drawn again.
+  const hands = useMemo(
+    () => ({
+      onTry: (value: number) => {
+        const now = latest.current;
+        now.desk.tryOut(now.p.write(now.desk.state.document, value));
+      },
+      onKeep: () => void latest.current.desk.keep(latest.current.p.edit),
+      onLeave: () => latest.current.desk.leave(),
+    }),
+    [],
+  );
   return (
     <NumberField
       label={p.label}
@@ -27,9 +43,7 @@ export function NumberOf(p: NumberProps) {
       value={p.read(desk.document)}
       start={start}
       quantity={p.quantity}
-      onTry={(value) => desk.tryOut(p.write(desk.state.document, value))}
-      onKeep={() => void desk.keep(p.edit)}
-      onLeave={desk.leave}
+      {...hands}
     />
   );
 }

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
-import { useEffect, useRef, useState, type PointerEvent } from 'react';
+import { memo, useEffect, useRef, useState, type PointerEvent } from 'react';
 import { colours, mono } from '../theme/theme';
 import { clampTo, formatQuantity, parseQuantity, stepped, type Quantity } from './quantity';
 
@@ -22,11 +22,13 @@ const PIXELS_A_NOTCH = 4;
 const WHEEL_REST_MILLIS = 400;
 
 /** A number that is dragged, wheeled, typed with units, stepped by arrows, or set back. */
-export function NumberField(p: Props) {
+export const NumberField = memo(function NumberField(p: Props) {
   const [text, setText] = useState<string | null>(null);
   const [wrong, setWrong] = useState(false);
   const drag = useRef<{ x: number; value: number; moved: boolean } | null>(null);
   const box = useRef<HTMLDivElement>(null);
+  /** Where the wheel has got to, before the document follows. */
+  const wheeled = useRef<number | null>(null);
   const rest = useRef<ReturnType<typeof setTimeout>>(undefined);
   const latest = useRef(p);
   useEffect(() => {
@@ -39,9 +41,14 @@ export function NumberField(p: Props) {
       if (document.activeElement !== input.current) return;
       event.preventDefault();
       const now = latest.current;
-      now.onTry(stepped(now.value, -Math.sign(event.deltaY), now.quantity, event.shiftKey));
+      const from = wheeled.current ?? now.value;
+      wheeled.current = stepped(from, -Math.sign(event.deltaY), now.quantity, event.shiftKey);
+      now.onTry(wheeled.current);
       clearTimeout(rest.current);
-      rest.current = setTimeout(() => latest.current.onKeep(), WHEEL_REST_MILLIS);
+      rest.current = setTimeout(() => {
+        wheeled.current = null;
+        latest.current.onKeep();
+      }, WHEEL_REST_MILLIS);
     };
     node?.addEventListener('wheel', wheel, { passive: false });
     return () => node?.removeEventListener('wheel', wheel);
@@ -176,4 +183,4 @@ export function NumberField(p: Props) {
       )}
     </Box>
   );
-}
+});

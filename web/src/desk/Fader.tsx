@@ -14,12 +14,18 @@ interface Props {
 const MARKS = [-10, -6, -3, -1, 0, 1, 3, 6, 10];
 const KNOB = 12;
 const WHEEL_REST_MILLIS = 400;
+/** How long the knob stays where the hand left it, for the document to follow. */
+const LET_GO_MILLIS = 250;
 
 /** An upright fader in stops with detents at thirds; shift moves freely, double click goes to 0. */
 export function Fader({ name, value, onTry, onKeep }: Props) {
   const track = useRef<HTMLDivElement>(null);
   const drag = useRef<{ y: number; place: number } | null>(null);
-  const [held, setHeld] = useState(false);
+  /** Where the hand holds the knob, which the document follows. */
+  const [held, setHeld] = useState<number | null>(null);
+  /** Where the wheel has got to, before the document follows. */
+  const wheeled = useRef<number | null>(null);
+  const letGo = useRef<ReturnType<typeof setTimeout>>(undefined);
   const rest = useRef<ReturnType<typeof setTimeout>>(undefined);
   const latest = useRef({ value, onTry, onKeep });
   useEffect(() => {
@@ -31,9 +37,13 @@ export function Fader({ name, value, onTry, onKeep }: Props) {
     const wheel = (event: WheelEvent) => {
       event.preventDefault();
       const now = latest.current;
-      now.onTry(detent(now.value - Math.sign(event.deltaY) / 3));
+      wheeled.current = detent((wheeled.current ?? now.value) - Math.sign(event.deltaY) / 3);
+      now.onTry(wheeled.current);
       clearTimeout(rest.current);
-      rest.current = setTimeout(() => latest.current.onKeep(), WHEEL_REST_MILLIS);
+      rest.current = setTimeout(() => {
+        wheeled.current = null;
+        latest.current.onKeep();
+      }, WHEEL_REST_MILLIS);
     };
     node?.addEventListener('wheel', wheel, { passive: false });
     return () => node?.removeEventListener('wheel', wheel);
@@ -42,8 +52,9 @@ export function Fader({ name, value, onTry, onKeep }: Props) {
   const down = (e: PointerEvent<HTMLDivElement>) => {
     if (e.button !== 0) return;
     e.currentTarget.setPointerCapture(e.pointerId);
-    drag.current = { y: e.clientY, place: toPlace(value) };
-    setHeld(true);
+    drag.current = { y: e.clientY, place: toPlace(held ?? value) };
+    clearTimeout(letGo.current);
+    setHeld(held ?? value);
   };
   const move = (e: PointerEvent<HTMLDivElement>) => {
     const from = drag.current;
@@ -52,14 +63,17 @@ export function Fader({ name, value, onTry, onKeep }: Props) {
     const place = Math.min(1, Math.max(-1, from.place - (e.clientY - from.y) / half));
     const stops = toStops(place);
     const next = e.shiftKey ? stops : detent(stops);
-    if (Math.abs(next - latest.current.value) > 1e-6) onTry(next);
+    if (Math.abs(next - (held ?? latest.current.value)) > 1e-6) {
+      setHeld(next);
+      onTry(next);
+    }
   };
   const up = () => {
-    if (drag.current && Math.abs(toStops(drag.current.place) - latest.current.value) > 1e-6) {
+    if (drag.current && held !== null && Math.abs(toStops(drag.current.place) - held) > 1e-6) {
       onKeep();
     }
     drag.current = null;
-    setHeld(false);
+    letGo.current = setTimeout(() => setHeld(null), LET_GO_MILLIS);
   };
   const set = (stops: number) => {
     onTry(detent(stops));
@@ -146,9 +160,9 @@ export function Fader({ name, value, onTry, onKeep }: Props) {
           left: 1,
           width: 18,
           height: KNOB,
-          top: at(value),
+          top: at(held ?? value),
           borderRadius: '3px',
-          bgcolor: held ? colours.ember : '#c9c9c9',
+          bgcolor: held !== null ? colours.ember : '#c9c9c9',
           '&::after': {
             content: '""',
             position: 'absolute',

@@ -1,11 +1,23 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { enqueueSnackbar } from 'notistack';
-import { createContext, useCallback, useContext, useDeferredValue, useMemo, useRef } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
 import { api, Problem } from '../api/client';
 import type { Operation, ShootDocument, ShootState } from '../api/document';
 import { patched } from '../api/patch';
 import type { LiveChannel } from './channel';
 import { useLive } from './store';
+
+/** How often at most the fields follow the hand. */
+const FIELDS_MILLIS = 120;
 
 export interface ShootDesk {
   state: ShootState;
@@ -47,12 +59,27 @@ export function shootKey(id: string) {
   return ['shoot', id];
 }
 
+/** A value that changes with the hand, taken over some times a second; null at once. */
+function useSettling<T>(value: T | null): T | null {
+  const [settled, setSettled] = useState(value);
+  const since = useRef(0);
+  useEffect(() => {
+    const take = () => {
+      since.current = performance.now();
+      setSettled(value);
+    };
+    const timer = setTimeout(take, Math.max(0, since.current + FIELDS_MILLIS - performance.now()));
+    return () => clearTimeout(timer);
+  }, [value]);
+  return value === null ? null : (settled ?? value);
+}
+
 /** The state of a shoot and the ways to change it. Edits go one after the other. */
 export function useShootDesk(id: string, channel: LiveChannel | null): ShootDesk | null {
   const client = useQueryClient();
   const { data: state } = useQuery({ queryKey: shootKey(id), queryFn: () => api.state(id) });
   // The fields may lag behind the hand; the picture may not.
-  const trial = useDeferredValue(useLive((s) => s.trial));
+  const trial = useDeferredValue(useSettling(useLive((s) => s.trial)));
   const line = useRef(Promise.resolve(true));
 
   const inLine = useCallback(

@@ -230,6 +230,9 @@ final class LiveSession {
           announceProgress(rest);
         }
         letDraw();
+        if (interrupted()) {
+          continue;
+        }
         if (rest || scene == null || !wantedBySomebody() || !trace()) {
           turn.hurry(false);
           await();
