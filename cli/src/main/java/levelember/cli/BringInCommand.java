@@ -72,6 +72,7 @@ final class BringInCommand implements Callable<Integer> {
     if (shoot.models().contains(name)) {
       assets.put(name, bytes);
     }
+    assets.putAll(brought.pictures());
     Files.write(out, new ShootPackage(shoot, assets).write());
     tell(brought);
     return 0;

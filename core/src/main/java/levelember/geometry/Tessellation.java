@@ -47,10 +47,10 @@ public final class Tessellation {
     double x = s.width() / 2, z = s.depth() / 2;
     Vec3 up = Vec3.UP;
     t.quad(
-        t.corner(new Vec3(-x, 0, z), up),
-        t.corner(new Vec3(x, 0, z), up),
-        t.corner(new Vec3(x, 0, -z), up),
-        t.corner(new Vec3(-x, 0, -z), up));
+        t.corner(new Vec3(-x, 0, z), up, 0, 1),
+        t.corner(new Vec3(x, 0, z), up, 1, 1),
+        t.corner(new Vec3(x, 0, -z), up, 1, 0),
+        t.corner(new Vec3(-x, 0, -z), up, 0, 0));
     return t;
   }
 
@@ -59,10 +59,10 @@ public final class Tessellation {
     double x = s.width() / 2, y = s.height() / 2;
     Vec3 front = new Vec3(0, 0, 1);
     t.quad(
-        t.corner(new Vec3(-x, -y, 0), front),
-        t.corner(new Vec3(x, -y, 0), front),
-        t.corner(new Vec3(x, y, 0), front),
-        t.corner(new Vec3(-x, y, 0), front));
+        t.corner(new Vec3(-x, -y, 0), front, 0, 1),
+        t.corner(new Vec3(x, -y, 0), front, 1, 1),
+        t.corner(new Vec3(x, y, 0), front, 1, 0),
+        t.corner(new Vec3(-x, y, 0), front, 0, 0));
     return t;
   }
 
@@ -79,10 +79,12 @@ public final class Tessellation {
     way.add(new double[] {0, s.height(), 0, 1});
     int[] left = new int[way.size()];
     int[] right = new int[way.size()];
+    double whole = s.depth() + s.height() + (Math.PI / 2 - 2) * r, length = 0;
     for (int i = 0; i < way.size(); i++) {
       double[] w = way.get(i);
-      left[i] = t.corner(-x, w[1], w[0], 0, w[2], w[3]);
-      right[i] = t.corner(x, w[1], w[0], 0, w[2], w[3]);
+      length += i == 0 ? 0 : Math.hypot(w[0] - way.get(i - 1)[0], w[1] - way.get(i - 1)[1]);
+      left[i] = t.corner(-x, w[1], w[0], 0, w[2], w[3], 0, 1 - length / whole);
+      right[i] = t.corner(x, w[1], w[0], 0, w[2], w[3], 1, 1 - length / whole);
     }
     for (int i = 0; i + 1 < way.size(); i++) {
       t.quad(left[i], right[i], right[i + 1], left[i + 1]);
@@ -125,7 +127,9 @@ public final class Tessellation {
             for (int k = 0; k < 3; k++) {
               p[k] = sign[k] * (half[k] - r) + r * d[k] / l;
             }
-            id[i][j] = t.corner(p[0], p[1] + half[1], p[2], d[0], d[1], d[2]);
+            double across = 0.5 + p[u] / (2 * half[u]), along = 0.5 + p[v] / (2 * half[v]);
+            double[] uv = onFace(axis, side, across, along);
+            id[i][j] = t.corner(p[0], p[1] + half[1], p[2], d[0], d[1], d[2], uv[0], uv[1]);
           }
         }
         for (int i = 0; i + 1 < m; i++) {
@@ -140,6 +144,15 @@ public final class Tessellation {
       }
     }
     return t;
+  }
+
+  /** A place of a box's face as a place of a picture that stands upright on it. */
+  private static double[] onFace(int axis, int side, double across, double along) {
+    return switch (axis) {
+      case 0 -> new double[] {side > 0 ? 1 - along : along, 1 - across};
+      case 1 -> new double[] {along, side > 0 ? across : 1 - across};
+      default -> new double[] {side > 0 ? across : 1 - across, 1 - along};
+    };
   }
 
   /** Corners round a circle, even in number. */
@@ -159,7 +172,8 @@ public final class Tessellation {
       for (int j = 0; j <= around; j++) {
         double b = 2 * Math.PI * (j % around) / around;
         double x = ring * Math.sin(b), y = -Math.cos(a), z = ring * Math.cos(b);
-        id[i][j] = t.corner(radius * x, radius * y, radius * z, x, y, z);
+        double u = (double) j / around, v = 1 - (double) i / across;
+        id[i][j] = t.corner(radius * x, radius * y, radius * z, x, y, z, u, v);
       }
     }
     for (int i = 0; i < across; i++) {
@@ -181,7 +195,9 @@ public final class Tessellation {
         double b = 2 * Math.PI * (j % tube) / tube;
         double nx = Math.sin(a) * Math.cos(b), ny = Math.sin(b), nz = Math.cos(a) * Math.cos(b);
         double r = s.radius() + s.tube() * Math.cos(b);
-        id[i][j] = t.corner(r * Math.sin(a), s.tube() * ny, r * Math.cos(a), nx, ny, nz);
+        double x = r * Math.sin(a), z = r * Math.cos(a);
+        double u = (double) i / around, v = 1 - (double) j / tube;
+        id[i][j] = t.corner(x, s.tube() * ny, z, nx, ny, nz, u, v);
       }
     }
     for (int i = 0; i < around; i++) {
@@ -233,10 +249,12 @@ public final class Tessellation {
     int stretches = closed ? n : n - 1;
     double crease = Math.cos(Math.toRadians(creaseDegrees));
     double[][] normal = new double[stretches][];
+    double whole = 0, length = 0;
     for (int i = 0; i < stretches; i++) {
       Corner a = p.get(i), b = p.get((i + 1) % n);
       double dr = b.radius() - a.radius(), dy = b.height() - a.height();
       double l = Math.hypot(dr, dy);
+      whole += l;
       normal[i] = new double[] {dy / l, -dr / l};
     }
     double radius = p.stream().mapToDouble(Corner::radius).max().orElse(0);
@@ -244,8 +262,11 @@ public final class Tessellation {
     for (int i = 0; i < stretches; i++) {
       double[] from = blend(normal, i, i - 1, closed, crease);
       double[] to = blend(normal, i, i + 1, closed, crease);
-      int[] lower = ring(t, p.get(i), from, around);
-      int[] upper = ring(t, p.get((i + 1) % n), to, around);
+      Corner low = p.get(i), high = p.get((i + 1) % n);
+      double next = length + Math.hypot(high.radius() - low.radius(), high.height() - low.height());
+      int[] lower = ring(t, low, from, around, 1 - length / whole);
+      int[] upper = ring(t, high, to, around, 1 - next / whole);
+      length = next;
       for (int j = 0; j < around; j++) {
         t.quad(lower[j], lower[j + 1], upper[j + 1], upper[j]);
       }
@@ -279,12 +300,13 @@ public final class Tessellation {
     return new double[] {a[0] + b[0], a[1] + b[1]};
   }
 
-  private static int[] ring(Triangles t, Corner c, double[] n, int around) {
+  private static int[] ring(Triangles t, Corner c, double[] n, int around, double v) {
     int[] id = new int[around + 1];
     for (int j = 0; j <= around; j++) {
       double a = 2 * Math.PI * (j % around) / around;
       double s = Math.sin(a), k = Math.cos(a);
-      id[j] = t.corner(c.radius() * s, c.height(), c.radius() * k, n[0] * s, n[1], n[0] * k);
+      double x = c.radius() * s, z = c.radius() * k, u = (double) j / around;
+      id[j] = t.corner(x, c.height(), z, n[0] * s, n[1], n[0] * k, u, v);
     }
     return id;
   }

@@ -5,12 +5,15 @@ import levelember.math.Affine;
 import levelember.math.Vec3;
 
 /**
- * A growing list of corners (place and unit normal) and triangles (three corner numbers,
- * counter-clockwise seen from outside).
+ * A growing list of corners (place and unit normal, and where a picture lies) and triangles (three
+ * corner numbers, counter-clockwise seen from outside).
  */
 public final class Triangles {
   private float[] positions;
   private float[] normals;
+  private float[] places;
+  private float[] seconds;
+  private float[] colours;
   private int[] indices;
   private int corners;
   private int count;
@@ -31,6 +34,24 @@ public final class Triangles {
     normals[at + 1] = (float) (ny * s);
     normals[at + 2] = (float) (nz * s);
     return corners++;
+  }
+
+  /** Adds a corner at a place of a picture, 0, 0 its upper left. */
+  public int corner(
+      double x, double y, double z, double nx, double ny, double nz, double u, double v) {
+    int at = corner(x, y, z, nx, ny, nz);
+    if (places == null) {
+      places = new float[positions.length / 3 * 2];
+    } else if (2 * at + 2 > places.length) {
+      places = Arrays.copyOf(places, positions.length / 3 * 2);
+    }
+    places[2 * at] = (float) u;
+    places[2 * at + 1] = (float) v;
+    return at;
+  }
+
+  int corner(Vec3 p, Vec3 n, double u, double v) {
+    return corner(p.x(), p.y(), p.z(), n.x(), n.y(), n.z(), u, v);
   }
 
   int corner(Vec3 p, Vec3 n) {
@@ -73,7 +94,12 @@ public final class Triangles {
   public void add(Triangles other, Affine map) {
     int first = corners;
     for (int i = 0; i < other.corners; i++) {
-      corner(map.point(other.position(i)), map.normal(other.normal(i)));
+      Vec3 p = map.point(other.position(i)), n = map.normal(other.normal(i));
+      if (other.places == null) {
+        corner(p, n);
+      } else {
+        corner(p, n, other.places[2 * i], other.places[2 * i + 1]);
+      }
     }
     boolean mirrored = map.determinant() < 0;
     for (int t = 0; t < other.count; t++) {
@@ -94,6 +120,20 @@ public final class Triangles {
     t.corners = positions.length / 3;
     t.count = indices.length / 3;
     return t;
+  }
+
+  /**
+   * The same with more said of each corner; arrays are kept, not copied.
+   *
+   * @param first places of a picture, two floats a corner, or null
+   * @param second other places, or null
+   * @param corners linear colours, three floats a corner, or null
+   */
+  public Triangles with(float[] first, float[] second, float[] corners) {
+    places = first;
+    seconds = second;
+    colours = corners;
+    return this;
   }
 
   public Triangles() {
@@ -119,6 +159,21 @@ public final class Triangles {
   /** Corner numbers, three a triangle; may be longer than needed. Not to be written. */
   public int[] indices() {
     return indices;
+  }
+
+  /** Places of a picture, two floats a corner, or null. Not to be written. */
+  public float[] places() {
+    return places;
+  }
+
+  /** The second set of places, or the first where there is none. Not to be written. */
+  public float[] seconds() {
+    return seconds == null ? places : seconds;
+  }
+
+  /** Linear colours, three floats a corner, or null. Not to be written. */
+  public float[] colours() {
+    return colours;
   }
 
   public Vec3 position(int corner) {

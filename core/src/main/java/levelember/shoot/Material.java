@@ -16,6 +16,7 @@ package levelember.shoot;
  * @param glass what passes through
  * @param coat clear coat
  * @param sheen soft rim of fibres or dust
+ * @param maps what varies over the surface
  */
 public record Material(
     String id,
@@ -29,7 +30,8 @@ public record Material(
     double ior,
     Glass glass,
     Coat coat,
-    Sheen sheen) {
+    Sheen sheen,
+    Maps maps) {
 
   public Material {
     Checks.id(id);
@@ -113,31 +115,44 @@ public record Material(
   /** The same surface under another id and name. */
   public Material named(String newId, String newName) {
     return new Material(
-        newId, newName, colour, metalness, edge, index, roughness, gloss, ior, glass, coat, sheen);
+        newId, newName, colour, metalness, edge, index, roughness, gloss, ior, glass, coat, sheen,
+        maps);
   }
 
   /** The same surface with other glass. */
   public Material with(Glass other) {
     return new Material(
-        id, name, colour, metalness, edge, index, roughness, gloss, ior, other, coat, sheen);
+        id, name, colour, metalness, edge, index, roughness, gloss, ior, other, coat, sheen, maps);
   }
 
   /** The same surface with another coat. */
   public Material with(Coat other) {
     return new Material(
-        id, name, colour, metalness, edge, index, roughness, gloss, ior, glass, other, sheen);
+        id, name, colour, metalness, edge, index, roughness, gloss, ior, glass, other, sheen, maps);
   }
 
   /** The same surface with another sheen. */
   public Material with(Sheen other) {
     return new Material(
-        id, name, colour, metalness, edge, index, roughness, gloss, ior, glass, coat, other);
+        id, name, colour, metalness, edge, index, roughness, gloss, ior, glass, coat, other, maps);
   }
 
   /** The same surface as a metal of a complex index. */
   public Material with(Index other) {
     return new Material(
-        id, name, colour, metalness, edge, other, roughness, gloss, ior, glass, coat, sheen);
+        id, name, colour, metalness, edge, other, roughness, gloss, ior, glass, coat, sheen, maps);
+  }
+
+  /** The same surface with other maps. */
+  public Material with(Maps other) {
+    return new Material(
+        id, name, colour, metalness, edge, index, roughness, gloss, ior, glass, coat, sheen, other);
+  }
+
+  /** The same surface of another roughness. */
+  public Material rough(double other) {
+    return new Material(
+        id, name, colour, metalness, edge, index, other, gloss, ior, glass, coat, sheen, maps);
   }
 
   private static Material plain(
@@ -154,7 +169,8 @@ public record Material(
         1.5,
         Glass.NONE,
         Coat.NONE,
-        Sheen.NONE);
+        Sheen.NONE,
+        Maps.NONE);
   }
 
   /** A purely matte (Lambert) surface. */
@@ -171,7 +187,7 @@ public record Material(
   public static Material glossy(String id, String name, Rgb colour, double roughness, double ior) {
     Material m = plain(id, name, colour, 0, roughness, 1);
     return new Material(
-        id, name, colour, 0, m.edge, null, roughness, 1, ior, m.glass, m.coat, m.sheen);
+        id, name, colour, 0, m.edge, null, roughness, 1, ior, m.glass, m.coat, m.sheen, m.maps);
   }
 
   /** Glass of a roughness. */

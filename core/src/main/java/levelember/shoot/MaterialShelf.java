@@ -92,7 +92,7 @@ public final class MaterialShelf {
             group,
             new Material(
                 id, name, colour, metalness, WHITE, index, roughness, gloss, ior, glass, coat,
-                sheen)));
+                sheen, Maps.NONE)));
   }
 
   private static void metal(

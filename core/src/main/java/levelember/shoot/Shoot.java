@@ -111,6 +111,7 @@ public record Shoot(
         names.add(e.picture());
       }
     }
+    materials.forEach(m -> names.addAll(m.maps().pictures()));
     names.addAll(models());
     return List.copyOf(names);
   }

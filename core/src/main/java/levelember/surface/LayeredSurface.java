@@ -8,6 +8,9 @@ import levelember.shoot.Rgb;
  * A material made ready for tracing: sheen and a clear coat over a mix of GGX metal, rough or
  * smooth glass (a body or a thin wall), and a GGX dielectric over a Lambert base.
  *
+ * <p>What varies from point to point of a material with maps (colour, metalness) is dressed into
+ * the {@link Scattering} first; its roughness is that of the surface.
+ *
  * <p>All methods take unit directions in the local frame with the outgoing one at z &gt; 0 and
  * allocate nothing. Energy lost by single scattering is given back after Turquin 2019, "Practical
  * multiple scattering compensation for microfacet models"; base and gloss are coupled after Kelemen
@@ -32,11 +35,17 @@ public final class LayeredSurface {
   private final float metal;
   private final float[] metalF0 = new float[3];
   private final float[] metalEdge = new float[3];
+  private final float[] edge;
   private final float[] n;
   private final float[] k;
   private final float gloss;
   private final float f0;
   private final float glass;
+  private final float transmission;
+
+  /** The most glass that any point can be. */
+  private final float mostGlass;
+
   private final boolean thin;
   private final double ior;
   private final double abbe;
@@ -63,7 +72,9 @@ public final class LayeredSurface {
     Material.Glass g = m.glass();
     metal = (float) m.metalness();
     glass = (float) ((1 - m.metalness()) * g.transmission());
-    smooth = glass > 0 && m.roughness() == 0;
+    transmission = (float) g.transmission();
+    mostGlass = m.maps().metalness() == null ? glass : transmission;
+    smooth = mostGlass > 0 && m.roughness() == 0;
     thin = g.thin();
     ior = m.ior();
     abbe = thin ? 0 : g.abbe();
@@ -76,7 +87,7 @@ public final class LayeredSurface {
     }
     n = m.index() == null ? null : channels(m.index().n());
     k = m.index() == null ? null : channels(m.index().k());
-    float[] edge = channels(m.edge());
+    edge = channels(m.edge());
     for (int c = 0; c < 3; c++) {
       metalF0[c] = n == null ? colour[c] : Fresnel.conductor(1, n[c], k[c]);
       metalEdge[c] = n == null ? Fresnel.edge(colour[c], edge[c]) : 0;
@@ -98,7 +109,7 @@ public final class LayeredSurface {
     sheenColour = channels(m.sheen().colour());
     sheenMost = most(sheenColour);
     sheen = sheenMost > 0 ? new Sheen(m.sheen().roughness()) : null;
-    boolean body = glass > 0 && !smooth && !thin;
+    boolean body = mostGlass > 0 && !smooth && !thin;
     glassOutside = body ? glassAlbedo((float) (1 / ior)) : whole;
     glassInside = body ? glassAlbedo((float) ior) : whole;
   }
@@ -172,12 +183,12 @@ public final class LayeredSurface {
 
   /** True for a surface through which light may pass. */
   public boolean transmits() {
-    return glass > 0;
+    return mostGlass > 0;
   }
 
   /** True where light that reaches the far side is scattered here by more than one direction. */
   public boolean diffuses() {
-    return glass > 0 && !smooth;
+    return mostGlass > 0 && !smooth;
   }
 
   /** True where one sees through or as in a mirror, so that what lies behind is what shows. */
@@ -185,17 +196,57 @@ public final class LayeredSurface {
     return smooth && glass == 1 || metal == 1 && alpha < CLEAR && coat == 0 && sheen == null;
   }
 
-  /** The colour that the surface shows in even light, about: 0…1 by channel. */
-  public void guide(float[] to) {
+  /** Dresses a point in the material's own values, which the methods below then use. */
+  public void dress(Scattering s) {
+    s.metal = metal;
+    s.glass = glass;
+    s.colourMost = colourMost;
+    s.metalMost = metalMost;
     for (int c = 0; c < 3; c++) {
-      float under = (1 - metal) * ((1 - glass) * colour[c] + glass * tint[c]) + metal * metalF0[c];
-      to[c] = Math.min(1, under + (1 - metal) * gloss * f0 + coat * coatF0);
+      s.colour[c] = colour[c];
+      s.metalF0[c] = metalF0[c];
+      s.metalEdge[c] = metalEdge[c];
+      s.tint[c] = tint[c];
+    }
+  }
+
+  /**
+   * Dresses a point in values of its own: a colour in place of the material's, which tints a thin
+   * wall too, and a metalness.
+   */
+  public void dress(Scattering s, float r, float g, float b, float metalness) {
+    dress(s);
+    s.metal = metalness;
+    s.glass = (1 - metalness) * transmission;
+    s.colour[0] = r;
+    s.colour[1] = g;
+    s.colour[2] = b;
+    for (int c = 0; c < 3; c++) {
+      if (n == null) {
+        s.metalF0[c] = s.colour[c];
+        s.metalEdge[c] = Fresnel.edge(s.colour[c], edge[c]);
+      }
+      if (thin) {
+        s.tint[c] = colour[c] > 0 ? Math.min(1, tint[c] * s.colour[c] / colour[c]) : tint[c];
+      }
+    }
+    s.colourMost = most(s.colour);
+    s.metalMost = most(s.metalF0);
+  }
+
+  /** The colour that a dressed point shows in even light, about: 0…1 by channel. */
+  public void guide(Scattering s, float[] to) {
+    for (int c = 0; c < 3; c++) {
+      float under =
+          (1 - s.metal) * ((1 - s.glass) * s.colour[c] + s.glass * s.tint[c])
+              + s.metal * s.metalF0[c];
+      to[c] = Math.min(1, under + (1 - s.metal) * gloss * f0 + coat * coatF0);
     }
   }
 
   /** True when a path must settle on one wavelength here. */
   public boolean disperses() {
-    return glass > 0 && abbe > 0;
+    return mostGlass > 0 && abbe > 0;
   }
 
   /** Natural absorption per metre inside, by channel. */
@@ -216,16 +267,16 @@ public final class LayeredSurface {
     s.top = top;
     s.rim = rim;
     float under = (1 - rim) * (1 - top);
-    float base = Math.max(0, 1 - metal - glass);
+    float base = Math.max(0, 1 - s.metal - s.glass);
     float lost = look(glossAlbedo, oz);
-    float mirror = metal * metalMost + base * lost;
-    float matte = base * (1 - lost) * colourMost;
+    float mirror = s.metal * s.metalMost + base * lost;
+    float matte = base * (1 - lost) * s.colourMost;
     to[0] = coat > 0 && entering ? Math.max(LEAST_CHANCE, (1 - rim) * top) : 0;
     to[1] = rim > 0 ? Math.max(LEAST_CHANCE, rim) : 0;
-    to[2] = glass > 0 ? Math.max(LEAST_CHANCE * glass, under * glass) : 0;
-    boolean shines = metal > 0 || base > 0 && gloss > 0;
-    to[3] = shines ? Math.max(LEAST_CHANCE * Math.max(metal, base), under * mirror) : 0;
-    float rest = base > 0 && colourMost > 0 ? Math.max(0.02f, under * matte) : 0;
+    to[2] = s.glass > 0 ? Math.max(LEAST_CHANCE * s.glass, under * s.glass) : 0;
+    boolean shines = s.metal > 0 || base > 0 && gloss > 0;
+    to[3] = shines ? Math.max(LEAST_CHANCE * Math.max(s.metal, base), under * mirror) : 0;
+    float rest = base > 0 && s.colourMost > 0 ? Math.max(0.02f, under * matte) : 0;
     float sum = to[0] + to[1] + to[2] + to[3] + rest;
     float scale = sum > 0 ? 1 / sum : 0;
     for (int i = 0; i < 4; i++) {
@@ -256,7 +307,7 @@ public final class LayeredSurface {
     chances(oz, entering, s);
     float rim = s.rim;
     float under = (1 - rim) * (1 - s.top);
-    if (glass > 0 && !smooth) {
+    if (s.glass > 0 && !smooth) {
       rough(ox, oy, oz, ix, iy, iz, entering, wave, under, s);
     }
     if (iz < 0) {
@@ -267,9 +318,9 @@ public final class LayeredSurface {
     float h = hz * l;
     float c = Math.min(1, (ox * hx + oy * hy + oz * hz) * l);
     float schlick = Fresnel.fifth(c);
-    float base = Math.max(0, 1 - metal - glass);
+    float base = Math.max(0, 1 - s.metal - s.glass);
     float matte = 1 - s.chance[0] - s.chance[1] - s.chance[2] - s.chance[3];
-    if (metal > 0 || base > 0) {
+    if (s.metal > 0 || base > 0) {
       float d = Ggx.distribution(h, alpha);
       float lobe = under * d * Ggx.maskingTwo(oz, iz, alpha) / (4 * oz);
       float give = 1 / look(whole, oz) - 1;
@@ -282,10 +333,10 @@ public final class LayeredSurface {
               / Math.max(1e-6f, 1 - glossMean)
               * iz
               / PI;
-      float mirror = metal * lobe;
-      s.r += mirror * metalLobe(0, c, schlick, give) + shine + flat * colour[0];
-      s.g += mirror * metalLobe(1, c, schlick, give) + shine + flat * colour[1];
-      s.b += mirror * metalLobe(2, c, schlick, give) + shine + flat * colour[2];
+      float mirror = s.metal * lobe;
+      s.r += mirror * metalLobe(s, 0, c, schlick, give) + shine + flat * s.colour[0];
+      s.g += mirror * metalLobe(s, 1, c, schlick, give) + shine + flat * s.colour[1];
+      s.b += mirror * metalLobe(s, 2, c, schlick, give) + shine + flat * s.colour[2];
       s.pdf += s.chance[3] * d * Ggx.maskingOne(oz, alpha) / (4 * oz);
     }
     s.pdf += (matte > 1e-6f ? matte : 0) * iz / PI;
@@ -317,11 +368,11 @@ public final class LayeredSurface {
     }
   }
 
-  private float metalLobe(int channel, float c, float schlick, float give) {
-    float f = metalF0[channel];
+  private float metalLobe(Scattering s, int channel, float c, float schlick, float give) {
+    float f = s.metalF0[channel];
     float fresnel =
         n == null
-            ? f + (1 - f) * schlick - metalEdge[channel] * c * schlick * (1 - c)
+            ? f + (1 - f) * schlick - s.metalEdge[channel] * c * schlick * (1 - c)
             : Fresnel.conductor(c, n[channel], k[channel]);
     return Math.max(0, fresnel) * (1 + f * give);
   }
@@ -344,13 +395,14 @@ public final class LayeredSurface {
       float l = 1 / (float) Math.sqrt(hx * hx + hy * hy + hz * hz);
       float c = Math.min(1, (ox * hx + oy * hy + oz * hz) * l);
       float d = Ggx.distribution(hz * l, alpha);
-      float value = under * glass * d * Ggx.maskingTwo(oz, mz, alpha) / (4 * oz) / look(whole, oz);
+      float value =
+          under * s.glass * d * Ggx.maskingTwo(oz, mz, alpha) / (4 * oz) / look(whole, oz);
       float f = Fresnel.dielectric(c, (float) (1 / ior));
       boolean through = iz < 0;
-      s.r += value * wall(f, tint[0], through);
-      s.g += value * wall(f, tint[1], through);
-      s.b += value * wall(f, tint[2], through);
-      float mean = wallChance(f);
+      s.r += value * wall(f, s.tint[0], through);
+      s.g += value * wall(f, s.tint[1], through);
+      s.b += value * wall(f, s.tint[2], through);
+      float mean = wallChance(f, s);
       s.pdf += s.chance[2] * (through ? 1 - mean : mean) * d * Ggx.maskingOne(oz, alpha) / (4 * oz);
       return;
     }
@@ -389,7 +441,7 @@ public final class LayeredSurface {
     }
     float facets = Ggx.distribution(hz, alpha) * co / oz * jacobian * share;
     float kept = look(entering ? glassOutside : glassInside, oz);
-    float value = under * glass * facets * Ggx.maskingTwo(oz, Math.abs(iz), alpha) / kept;
+    float value = under * s.glass * facets * Ggx.maskingTwo(oz, Math.abs(iz), alpha) / kept;
     s.r += value;
     s.g += value;
     s.b += value;
@@ -402,8 +454,8 @@ public final class LayeredSurface {
     return through ? pass : f + pass * inner;
   }
 
-  private float wallChance(float f) {
-    float left = most(tint);
+  private float wallChance(float f, Scattering s) {
+    float left = most(s.tint);
     float reflected = wall(f, left, false), passed = wall(f, left, true);
     float share = reflected / (reflected + passed);
     return share < 0.02f ? 0.02f : share > 0.98f ? 0.98f : share;
@@ -454,7 +506,7 @@ public final class LayeredSurface {
       float c = ox * m[0] + oy * m[1] + oz * m[2];
       float eta = thin ? (float) (1 / ior) : eta(entering, wave);
       float f = Fresnel.dielectric(Math.max(c, 0), eta);
-      boolean reflects = part < (thin ? wallChance(f) : f);
+      boolean reflects = part < (thin ? wallChance(f, s) : f);
       if (thin || reflects) {
         ix = 2 * c * m[0] - ox;
         iy = 2 * c * m[1] - oy;
@@ -496,17 +548,17 @@ public final class LayeredSurface {
 
   private void drawSmooth(
       float ox, float oy, float oz, boolean entering, float wave, float part, Scattering s) {
-    float value = (1 - s.rim) * (1 - s.top) * glass / s.chance[2];
+    float value = (1 - s.rim) * (1 - s.top) * s.glass / s.chance[2];
     s.delta = true;
     s.pdf = 1;
     if (thin) {
       float f = Fresnel.dielectric(oz, (float) (1 / ior));
-      float chance = wallChance(f);
+      float chance = wallChance(f, s);
       s.through = part >= chance;
       float scale = value / (s.through ? 1 - chance : chance);
-      s.r = scale * wall(f, tint[0], s.through);
-      s.g = scale * wall(f, tint[1], s.through);
-      s.b = scale * wall(f, tint[2], s.through);
+      s.r = scale * wall(f, s.tint[0], s.through);
+      s.g = scale * wall(f, s.tint[1], s.through);
+      s.b = scale * wall(f, s.tint[2], s.through);
       s.x = -ox;
       s.y = -oy;
       s.z = s.through ? -oz : oz;

@@ -25,6 +25,12 @@ public final class Scattering {
   /** What the coat and the sheen take of the outgoing direction's light. */
   float top, rim;
 
+  /** What the point is dressed in: see {@link LayeredSurface#dress(Scattering)}. */
+  final float[] colour = new float[3], metalF0 = new float[3], metalEdge = new float[3];
+
+  final float[] tint = new float[3];
+  float metal, glass, colourMost, metalMost;
+
   void black() {
     r = g = b = pdf = 0;
     delta = through = false;

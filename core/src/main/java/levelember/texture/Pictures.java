@@ -16,6 +16,16 @@ public interface Pictures {
    */
   Picture picture(String name);
 
+  /**
+   * The picture of that name to look up.
+   *
+   * @param colour its codes are sRGB colours; else they are plain numbers, 0…1
+   * @throws MissingPicture when there is none
+   */
+  default Texels texels(String name, boolean colour) {
+    return Texels.of(picture(name));
+  }
+
   /** A shoot names a picture that is not there. */
   final class MissingPicture extends RuntimeException {
     private final String name;

@@ -1,5 +1,7 @@
 package levelember.trace;
 
+import levelember.geometry.Triangles;
+
 /**
  * Walks rays through a {@link Hierarchy}. One object a thread: it owns the stack and holds the
  * result of the last ray in its fields; nothing is allocated per ray. Triangles are hit from both
@@ -186,6 +188,64 @@ public abstract sealed class RayWalk permits PlainWalk, WideWalk {
     float x = uy * vz - uz * vy, y = uz * vx - ux * vz, z = ux * vy - uy * vx;
     float l = 1 / (Math.abs(x) + Math.abs(y) + Math.abs(z));
     turned(x * l, y * l, z * l, to);
+  }
+
+  /** The mesh hit. */
+  public final Triangles mesh() {
+    return hierarchy.meshes[instance].mesh;
+  }
+
+  /** Writes the place of the hit in the mesh's own frame into three floats. */
+  public final void placeInMesh(float[] to) {
+    Triangles mesh = mesh();
+    corners(mesh.positions(), mesh.indices(), to);
+  }
+
+  /** Writes a value that each corner has three floats of, at the hit, into three floats. */
+  public final void weighed(float[] corners, float[] to) {
+    corners(corners, mesh().indices(), to);
+  }
+
+  /**
+   * Writes where the hit lies on a picture, u and v, and how far along it the triangle's two edges
+   * from its first corner go, into six floats.
+   *
+   * @param places two floats a corner
+   */
+  public final void lie(float[] places, float[] to) {
+    int[] index = mesh().indices();
+    int p = 2 * index[3 * triangle], q = 2 * index[3 * triangle + 1];
+    int r = 2 * index[3 * triangle + 2];
+    for (int k = 0; k < 2; k++) {
+      to[2 + k] = places[q + k] - places[p + k];
+      to[4 + k] = places[r + k] - places[p + k];
+      to[k] = places[p + k] + b * to[2 + k] + c * to[4 + k];
+    }
+  }
+
+  /**
+   * Writes the triangle's two edges from its first corner, in the mesh's frame, into six floats.
+   */
+  public final void edgesInMesh(float[] to) {
+    Triangles mesh = mesh();
+    float[] at = mesh.positions();
+    int[] index = mesh.indices();
+    int p = 3 * index[3 * triangle], q = 3 * index[3 * triangle + 1];
+    int r = 3 * index[3 * triangle + 2];
+    for (int k = 0; k < 3; k++) {
+      to[k] = at[q + k] - at[p + k];
+      to[3 + k] = at[r + k] - at[p + k];
+    }
+  }
+
+  /** Takes a direction of the mesh's frame into the world, in place at an offset. */
+  public final void intoWorld(float[] v, int at) {
+    float[] m = hierarchy.toWorld;
+    int row = 12 * instance;
+    float x = v[at], y = v[at + 1], z = v[at + 2];
+    for (int k = 0; k < 3; k++) {
+      v[at + k] = m[row + 4 * k] * x + m[row + 4 * k + 1] * y + m[row + 4 * k + 2] * z;
+    }
   }
 
   /** Weighs three floats of each corner of the hit triangle. */

@@ -38,6 +38,7 @@ final class PathTracer {
   private final Points points;
   private final Sampling sampling;
   private final Scattering scattering = new Scattering();
+  private final Dress.Spot spot = new Dress.Spot();
   private final LightRay lightRay = new LightRay();
   private final ThinLens.Ray ray = new ThinLens.Ray();
   private boolean even;
@@ -115,6 +116,16 @@ final class PathTracer {
       float gx = face[0], gy = face[1], gz = face[2];
       boolean outside = gx * dx + gy * dy + gz * dz < 0;
       LayeredSurface surface = scene.surfaces[piece];
+      Dress dress = scene.dresses[piece];
+      if (dress == null) {
+        if (surface != null) {
+          surface.dress(scattering);
+        }
+      } else {
+        dress.bend(walk, normal, spot);
+        float cos = normal[0] * dx + normal[1] * dy + normal[2] * dz;
+        surface = dress.at(walk, cos, spot, scattering);
+      }
       int shining = scene.emissionLayer[piece];
       if (shining >= 0
           && wanted[shining]
@@ -161,9 +172,9 @@ final class PathTracer {
         nz = gz;
         facing = Math.max(1e-6f, -(nx * dx + ny * dy + nz * dz));
       }
-      if (guiding && !surface.clear()) {
+      if (guiding && (dress != null || !surface.clear())) {
         guiding = false;
-        surface.guide(look);
+        surface.guide(scattering, look);
         film.guides()
             .add(
                 pixel,

@@ -17,7 +17,6 @@ import levelember.light.SphereLight;
 import levelember.math.Vec3;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
-import levelember.shoot.Material;
 import levelember.shoot.Piece;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
@@ -33,6 +32,10 @@ public final class Scene {
   final SetGeometry set;
   final Hierarchy hierarchy;
   final LayeredSurface[] surfaces;
+
+  /** For every piece what varies over it, or null. */
+  final Dress[] dresses;
+
   final int[] emissionLayer;
 
   /** For every place of the set, where its triangles begin among those of its emissive light. */
@@ -41,7 +44,7 @@ public final class Scene {
   final LightSource[] lights;
   private final Shoot shoot;
   private final Shot shot;
-  private final Map<Material, LayeredSurface> bySurface = new HashMap<>();
+  private final Finishes finishes;
 
   private Scene(
       Shoot shoot,
@@ -49,23 +52,22 @@ public final class Scene {
       SetGeometry set,
       Hierarchy hierarchy,
       LightSource[] lights,
-      Map<Material, LayeredSurface> ready) {
+      Finishes finishes) {
     this.set = set;
     this.shoot = shoot;
     this.shot = shot;
     this.hierarchy = hierarchy;
     this.lights = lights;
-    Map<String, LayeredSurface> byMaterial = new HashMap<>();
-    for (Material m : shoot.materials()) {
-      LayeredSurface surface = ready.get(m);
-      bySurface.put(m, surface == null ? new LayeredSurface(m) : surface);
-      byMaterial.put(m.id(), bySurface.get(m));
-    }
+    this.finishes = finishes;
     List<Piece> pieces = shoot.pieces();
     surfaces = new LayeredSurface[pieces.size()];
+    dresses = new Dress[pieces.size()];
+    boolean[] coloured = new boolean[pieces.size()];
+    set.placed().forEach(p -> coloured[p.piece()] |= p.mesh().colours() != null);
     emissionLayer = new int[pieces.size()];
     for (int i = 0; i < surfaces.length; i++) {
-      surfaces[i] = byMaterial.get(pieces.get(i).material());
+      surfaces[i] = finishes.surface(pieces.get(i).material());
+      dresses[i] = finishes.dress(pieces.get(i).material(), coloured[i]);
       emissionLayer[i] = -1;
       for (int k = lights.length - 1; k >= 0; k--) {
         if (lights[k] instanceof EmissiveLight e && e.material().equals(pieces.get(i).material())) {
@@ -95,7 +97,12 @@ public final class Scene {
   public static Scene of(Shoot shoot, Shot shot, Files files) {
     SetGeometry set = SetGeometry.of(shoot.pieces(), files.meshes());
     return new Scene(
-        shoot, shot, set, Hierarchy.of(set), lights(shoot, set, files.pictures(), null), Map.of());
+        shoot,
+        shot,
+        set,
+        Hierarchy.of(set),
+        lights(shoot, set, files.pictures(), null),
+        new Finishes(shoot, files.pictures(), null));
   }
 
   /** Compiles a shoot without models. */
@@ -108,7 +115,12 @@ public final class Scene {
     SetGeometry nextSet = cost.geometry() ? set.next(after.pieces()) : set;
     Hierarchy h = cost.geometry() ? hierarchy.next(nextSet, n -> {}) : hierarchy;
     return new Scene(
-        after, shotAfter, nextSet, h, lights(after, nextSet, files.pictures(), this), bySurface);
+        after,
+        shotAfter,
+        nextSet,
+        h,
+        lights(after, nextSet, files.pictures(), this),
+        new Finishes(after, files.pictures(), finishes));
   }
 
   /** The next state of a shoot without models. */

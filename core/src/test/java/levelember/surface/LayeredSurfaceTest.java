@@ -37,6 +37,7 @@ class LayeredSurfaceTest {
   private static double drawn(Material material, float cos, boolean entering) {
     LayeredSurface surface = new LayeredSurface(material);
     Scattering s = new Scattering();
+    surface.dress(s);
     Points points = new Points();
     float sin = (float) Math.sqrt(1 - cos * cos);
     double sum = 0;
@@ -79,6 +80,7 @@ class LayeredSurfaceTest {
     Scattering s = new Scattering();
     for (Material material : all) {
       LayeredSurface surface = new LayeredSurface(material);
+      surface.dress(s);
       for (boolean entering : new boolean[] {true, false}) {
         double value = 0, density = 0;
         int n = 300;

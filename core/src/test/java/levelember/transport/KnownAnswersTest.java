@@ -57,7 +57,8 @@ class KnownAnswersTest {
         1.6,
         new Material.Glass(glass, Rgb.WHITE, 1, false, 0),
         Material.Coat.NONE,
-        Material.Sheen.NONE);
+        Material.Sheen.NONE,
+        levelember.shoot.Maps.NONE);
   }
 
   /** Every layer and mix, over roughness, metalness and index, made of stuff that loses nothing. */

@@ -87,6 +87,26 @@ final class Fields {
     return has(name) ? text(name) : usual;
   }
 
+  /** One of an enum's names, in small letters. */
+  <E extends Enum<E>> E choice(String name, E usual, Class<E> of) {
+    if (!has(name)) {
+      return usual;
+    }
+    String said = text(name);
+    for (E e : of.getEnumConstants()) {
+      if (e.name().toLowerCase(java.util.Locale.ROOT).equals(said)) {
+        return e;
+      }
+    }
+    String all =
+        String.join(
+            ", ",
+            java.util.Arrays.stream(of.getEnumConstants())
+                .map(e -> e.name().toLowerCase(java.util.Locale.ROOT))
+                .toList());
+    throw new ImpossibleValue(name, said, "one of " + all);
+  }
+
   boolean flag(String name, boolean usual) {
     if (!has(name)) {
       return usual;

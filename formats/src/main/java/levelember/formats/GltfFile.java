@@ -318,6 +318,29 @@ public final class GltfFile {
     return new Run(buffers[buffer], (int) (begin + offset), (int) stride);
   }
 
+  /**
+   * The bytes of an image, as PNG or JPEG.
+   *
+   * @throws RefusedFile when the file does not hold them
+   */
+  byte[] image(int number) {
+    JsonNode image = entry("images", number);
+    JsonNode uri = image.path("uri");
+    if (uri.isString()) {
+      return data(uri.stringValue(), "image " + number);
+    }
+    int view = reference(image, "bufferView");
+    if (view < 0) {
+      throw new RefusedFile("the model's image " + number + " has no data");
+    }
+    long length = entry("bufferViews", view).path("byteLength").asLong(0);
+    if (length < 1 || length > Integer.MAX_VALUE - 8) {
+      throw new RefusedFile("the model's image " + number + " has no data");
+    }
+    Run run = run(view, 0, (int) length, 1);
+    return java.util.Arrays.copyOfRange(run.bytes, run.offset, run.offset + (int) length);
+  }
+
   private static int bytes(int componentType) {
     return switch (componentType) {
       case 5120, 5121 -> 1;

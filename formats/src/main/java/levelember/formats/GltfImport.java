@@ -38,6 +38,7 @@ public final class GltfImport {
    * What was brought in.
    *
    * @param pieces the first holds all others
+   * @param pictures files of the pictures that materials show, by name
    * @param triangles of all pieces together
    * @param sizeMetres of the box about all pieces
    * @param middle of that box
@@ -50,6 +51,7 @@ public final class GltfImport {
       List<Material> materials,
       List<Light> lights,
       List<Shot> shots,
+      Map<String, byte[]> pictures,
       long triangles,
       Vec3 sizeMetres,
       Vec3 middle,
@@ -59,6 +61,7 @@ public final class GltfImport {
 
   private final GltfFile gltf;
   private final String file;
+  private final GltfTextures textures;
   private final Shoot into;
   private final Set<String> ids = new HashSet<>();
   private final List<Piece> pieces = new ArrayList<>();
@@ -78,6 +81,7 @@ public final class GltfImport {
   private GltfImport(GltfFile gltf, String file, Shoot into) {
     this.gltf = gltf;
     this.file = file;
+    textures = new GltfTextures(gltf, file);
     this.into = into;
     into.pieces().forEach(p -> ids.add(p.id()));
     into.materials().forEach(m -> ids.add(m.id()));
@@ -132,6 +136,7 @@ public final class GltfImport {
         List.copyOf(materials.values()),
         lights,
         shots,
+        textures.pictures(),
         triangles,
         box,
         solid ? middle() : Vec3.ZERO,
@@ -150,6 +155,9 @@ public final class GltfImport {
             + " triangles");
     if (!materials.isEmpty()) {
       to.add(said(materials.size(), "material"));
+    }
+    if (!textures.pictures().isEmpty()) {
+      to.add(said(textures.pictures().size(), "picture"));
     }
     if (!lights.isEmpty()) {
       to.add(said(lights.size(), "light"));
@@ -301,16 +309,13 @@ public final class GltfImport {
 
   private String material(JsonNode primitive) {
     int number = GltfFile.reference(primitive, "material");
-    if (primitive.path("attributes").has("COLOR_0")) {
-      leave("parts with colours at their corners: they take their material's colour", 1);
-    }
     return materials.computeIfAbsent(number, this::made).id();
   }
 
   private Material made(int number) {
     JsonNode m = number < 0 ? GltfFile.EMPTY : gltf.entry("materials", number);
     String name = named(m, number < 0 ? "As brought in" : "Material " + number);
-    GltfMaterial read = GltfMaterial.of(m, id(name), name);
+    GltfMaterial read = GltfMaterial.of(m, id(name), name, textures);
     read.left().forEach(what -> leave(what, 1));
     return read.material();
   }

@@ -2,8 +2,10 @@ package levelember.formats;
 
 import java.util.ArrayList;
 import java.util.List;
+import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.Rgb;
+import levelember.shoot.Texture;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -16,7 +18,7 @@ record GltfMaterial(Material material, List<String> left) {
   /** Depth at which glass without one shows its tint, metres. */
   private static final double USUAL_DEPTH = 0.01;
 
-  static GltfMaterial of(JsonNode m, String id, String name) {
+  static GltfMaterial of(JsonNode m, String id, String name, GltfTextures textures) {
     List<String> left = new ArrayList<>();
     JsonNode pbr = m.path("pbrMetallicRoughness");
     JsonNode ext = m.path("extensions");
@@ -28,14 +30,31 @@ record GltfMaterial(Material material, List<String> left) {
       metalness = 0;
       roughness = 0.5;
     }
-    for (String picture : List.of("baseColorTexture", "metallicRoughnessTexture")) {
-      if (pbr.has(picture)) {
-        left.add("pictures on materials");
-      }
+    Texture surface = textures.texture(pbr.path("metallicRoughnessTexture"));
+    Maps maps =
+        new Maps(
+            textures.texture(pbr.path("baseColorTexture")),
+            List.of(),
+            null,
+            null,
+            surface,
+            surface,
+            textures.texture(m.path("normalTexture")),
+            Math.clamp(number(m.path("normalTexture").path("scale"), 1), 0, 10),
+            null,
+            Maps.NONE.bumpMetres(),
+            null);
+    if (m.has("emissiveTexture")) {
+      left.add("pictures of what shines: it shines evenly");
     }
-    for (String picture : List.of("normalTexture", "occlusionTexture", "emissiveTexture")) {
-      if (m.has(picture)) {
-        left.add("pictures on materials");
+    if (m.has("occlusionTexture")) {
+      left.add("pictures of shade: the light makes its own");
+    }
+    for (JsonNode extension : ext) {
+      for (String key : extension.propertyNames()) {
+        if (key.endsWith("Texture")) {
+          left.add("pictures of coats, sheens and glass");
+        }
       }
     }
     String alpha = m.path("alphaMode").stringValue("OPAQUE");
@@ -89,7 +108,8 @@ record GltfMaterial(Material material, List<String> left) {
                 ? new Material.Sheen(
                     colour(sheen.path("sheenColorFactor"), Rgb.grey(0)),
                     unit(sheen.path("sheenRoughnessFactor"), 0))
-                : Material.Sheen.NONE),
+                : Material.Sheen.NONE,
+            maps),
         left.stream().distinct().toList());
   }
 

@@ -70,9 +70,14 @@ public final class GltfMeshes implements Meshes {
     int[] indices = order < 0 ? counted(corners) : gltf.wholes(order, corners - 1);
     indices = listed(indices, primitive.path("mode").asInt(TRIANGLES));
     indices = withArea(positions, indices);
-    int bent = GltfFile.reference(primitive.path("attributes"), "NORMAL");
+    JsonNode attributes = primitive.path("attributes");
+    float[] first = more(gltf, attributes, "TEXCOORD_0", 2, corners);
+    float[] second = more(gltf, attributes, "TEXCOORD_1", 2, corners);
+    float[] colours = more(gltf, attributes, "COLOR_0", 3, corners);
+    int bent = GltfFile.reference(attributes, "NORMAL");
     if (bent < 0) {
-      return flat(positions, indices);
+      return flat(positions, indices)
+          .with(apart(first, indices, 2), apart(second, indices, 2), apart(colours, indices, 3));
     }
     float[] normals = gltf.floats(bent, 3);
     if (normals.length != positions.length) {
@@ -84,7 +89,33 @@ public final class GltfMeshes implements Meshes {
         normals[i + k] = l > 0 ? normals[i + k] / l : 0;
       }
     }
-    return Triangles.over(positions, normals, indices);
+    return Triangles.over(positions, normals, indices).with(first, second, colours);
+  }
+
+  /** An attribute that a part may have, or null. */
+  private static float[] more(
+      GltfFile gltf, JsonNode attributes, String name, int wanted, int corners) {
+    int at = GltfFile.reference(attributes, name);
+    if (at < 0) {
+      return null;
+    }
+    float[] values = gltf.floats(at, wanted);
+    if (values.length != wanted * corners) {
+      throw new RefusedFile("a part of the model has not one " + name + " a corner");
+    }
+    return values;
+  }
+
+  /** The values of corners for triangles that each have corners of their own. */
+  private static float[] apart(float[] values, int[] indices, int n) {
+    if (values == null) {
+      return null;
+    }
+    float[] to = new float[n * indices.length];
+    for (int i = 0; i < indices.length; i++) {
+      System.arraycopy(values, n * indices[i], to, n * i, n);
+    }
+    return to;
   }
 
   private static float length(double x, double y, double z) {

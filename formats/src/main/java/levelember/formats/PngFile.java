@@ -6,6 +6,7 @@ import java.awt.image.BufferedImage;
 import java.awt.image.ComponentColorModel;
 import java.awt.image.DataBuffer;
 import java.awt.image.DataBufferUShort;
+import java.awt.image.IndexColorModel;
 import java.awt.image.Raster;
 import java.awt.image.WritableRaster;
 import java.io.ByteArrayInputStream;
@@ -23,6 +24,7 @@ import javax.imageio.stream.ImageOutputStream;
 import levelember.look.DisplayCurve;
 import levelember.math.Colour;
 import levelember.texture.Picture;
+import levelember.texture.Texels;
 
 /** PNG with 8 or 16 bits a channel, and JPEG, through the JDK's own readers and writers. */
 public final class PngFile {
@@ -111,6 +113,71 @@ public final class PngFile {
    * @throws RefusedFile when the file is no such picture, broken or too large
    */
   public static Picture read(byte[] file) {
+    return linear(image(file));
+  }
+
+  /**
+   * Reads a PNG or JPEG to look up in; 16 bits a channel are kept as floats.
+   *
+   * @param colour codes are sRGB colours; else they are plain numbers, 0…1
+   * @throws RefusedFile when the file is no such picture, broken or too large
+   */
+  static Texels texels(byte[] file, boolean colour) {
+    BufferedImage image = image(file);
+    int width = image.getWidth(), height = image.getHeight();
+    if (image.getRaster().getTransferType() == DataBuffer.TYPE_USHORT) {
+      return Texels.of(colour ? linear(image) : plain(image));
+    }
+    if (3L * width * height > Integer.MAX_VALUE - 8) {
+      throw new RefusedFile("the picture is too large to be laid on a surface");
+    }
+    float[] meaning = new float[256];
+    for (int i = 0; i < 256; i++) {
+      meaning[i] = (float) (colour ? Colour.decodeSrgb(i / 255.0) : i / 255.0);
+    }
+    byte[] codes = new byte[3 * width * height];
+    boolean grey =
+        image.getRaster().getNumBands() <= 2 && !(image.getColorModel() instanceof IndexColorModel);
+    int[] row = new int[width];
+    for (int y = 0, at = 0; y < height; y++) {
+      if (grey
+          && image.getRaster().getTransferType() == DataBuffer.TYPE_BYTE
+          && image.getSampleModel().getSampleSize(0) == 8) {
+        // Asked for colours, Java would bend the codes of a grey picture.
+        image.getRaster().getSamples(0, y, width, 1, 0, row);
+        for (int x = 0; x < width; x++) {
+          codes[at++] = (byte) row[x];
+          codes[at++] = (byte) row[x];
+          codes[at++] = (byte) row[x];
+        }
+        continue;
+      }
+      image.getRGB(0, y, width, 1, row, 0, width);
+      for (int x = 0; x < width; x++) {
+        codes[at++] = (byte) (row[x] >> 16);
+        codes[at++] = (byte) (row[x] >> 8);
+        codes[at++] = (byte) row[x];
+      }
+    }
+    return Texels.of(width, height, codes, meaning);
+  }
+
+  /** Sixteen bits a channel as plain numbers. */
+  private static Picture plain(BufferedImage image) {
+    Picture to = Picture.black(image.getWidth(), image.getHeight());
+    int bands = image.getRaster().getNumBands();
+    int[] pixel = new int[bands];
+    for (int y = 0; y < image.getHeight(); y++) {
+      for (int x = 0; x < image.getWidth(); x++) {
+        image.getRaster().getPixel(x, y, pixel);
+        int g = bands >= 3 ? 1 : 0, b = bands >= 3 ? 2 : 0;
+        to.set(x, y, pixel[0] / 65535.0, pixel[g] / 65535.0, pixel[b] / 65535.0);
+      }
+    }
+    return to;
+  }
+
+  private static BufferedImage image(byte[] file) {
     try (ImageInputStream stream = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
       Iterator<ImageReader> readers = ImageIO.getImageReaders(stream);
       if (!readers.hasNext()) {
@@ -120,7 +187,7 @@ public final class PngFile {
       try {
         reader.setInput(stream);
         Limits.picture("the picture", reader.getWidth(0), reader.getHeight(0));
-        return linear(reader.read(0));
+        return reader.read(0);
       } finally {
         reader.dispose();
       }

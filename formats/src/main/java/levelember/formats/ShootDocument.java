@@ -7,12 +7,14 @@ import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
 import levelember.shoot.Look;
+import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.Texture;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
@@ -176,7 +178,38 @@ public final class ShootDocument {
             f.flag("thin", false),
             f.number("abbe", 0)),
         f.object("coat", Material.Coat.NONE, ShootDocument::coat),
-        f.object("sheen", Material.Sheen.NONE, ShootDocument::sheen));
+        f.object("sheen", Material.Sheen.NONE, ShootDocument::sheen),
+        f.object("maps", Maps.NONE, ShootDocument::maps));
+  }
+
+  private static Maps maps(Fields f) {
+    return new Maps(
+        f.object("colour", null, ShootDocument::texture),
+        f.objects("ramp", r -> new Maps.RampStop(r.number("at"), r.colour("colour"))),
+        f.object("second", null, ShootDocument::texture),
+        f.object("mask", null, ShootDocument::texture),
+        f.object("roughness", null, ShootDocument::texture),
+        f.object("metalness", null, ShootDocument::texture),
+        f.object("normal", null, ShootDocument::texture),
+        f.number("normalStrength", 1),
+        f.object("bump", null, ShootDocument::texture),
+        f.number("bumpMetres", 0.001),
+        f.object(
+            "rim",
+            null,
+            r -> new Maps.Rim(r.colour("colour"), r.number("amount", 1), r.number("falloff", 3))));
+  }
+
+  private static Texture texture(Fields f) {
+    return new Texture(
+        f.text("picture"),
+        f.choice("lay", Texture.Lay.FIRST, Texture.Lay.class),
+        f.number("offsetU", 0),
+        f.number("offsetV", 0),
+        f.number("repeatsU", 1),
+        f.number("repeatsV", 1),
+        f.number("turnDegrees", 0),
+        f.choice("edge", Texture.Edge.REPEAT, Texture.Edge.class));
   }
 
   private static Material.Index index(Fields f) {

@@ -12,7 +12,6 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 import levelember.shoot.Shoot;
-import levelember.texture.Picture;
 import levelember.texture.Pictures;
 import levelember.transport.Files;
 
@@ -125,13 +124,6 @@ public record ShootPackage(Shoot shoot, SortedMap<String, byte[]> assets) {
 
   /** The assets as pictures, decoded when asked for. */
   public Pictures pictures() {
-    return name -> {
-      byte[] file = assets.get(name);
-      if (file == null) {
-        throw new Pictures.MissingPicture(name);
-      }
-      Picture picture = PictureFile.read(file);
-      return picture;
-    };
+    return new PictureFiles(assets::get);
   }
 }

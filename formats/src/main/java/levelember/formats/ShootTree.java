@@ -1,15 +1,18 @@
 package levelember.formats;
 
+import java.util.Locale;
 import levelember.math.Vec3;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.Look;
+import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.Texture;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
@@ -148,7 +151,47 @@ final class ShootTree {
     ObjectNode sheen = to.putObject("sheen");
     sheen.set("colour", colour(m.sheen().colour()));
     sheen.put("roughness", m.sheen().roughness());
+    to.set("maps", maps(m.maps()));
     return to;
+  }
+
+  private static ObjectNode maps(Maps m) {
+    ObjectNode to = JSON.objectNode();
+    texture(to, "colour", m.colour());
+    ArrayNode ramp = to.putArray("ramp");
+    m.ramp().forEach(r -> ramp.addObject().put("at", r.at()).set("colour", colour(r.colour())));
+    texture(to, "second", m.second());
+    texture(to, "mask", m.mask());
+    texture(to, "roughness", m.roughness());
+    texture(to, "metalness", m.metalness());
+    texture(to, "normal", m.normal());
+    to.put("normalStrength", m.normalStrength());
+    texture(to, "bump", m.bump());
+    to.put("bumpMetres", m.bumpMetres());
+    if (m.rim() == null) {
+      to.putNull("rim");
+    } else {
+      ObjectNode rim = to.putObject("rim");
+      rim.set("colour", colour(m.rim().colour()));
+      rim.put("amount", m.rim().amount()).put("falloff", m.rim().falloff());
+    }
+    return to;
+  }
+
+  private static void texture(ObjectNode to, String name, Texture t) {
+    if (t == null) {
+      to.putNull(name);
+      return;
+    }
+    to.putObject(name)
+        .put("picture", t.picture())
+        .put("lay", t.lay().name().toLowerCase(Locale.ROOT))
+        .put("offsetU", t.offsetU())
+        .put("offsetV", t.offsetV())
+        .put("repeatsU", t.repeatsU())
+        .put("repeatsV", t.repeatsV())
+        .put("turnDegrees", t.turnDegrees())
+        .put("edge", t.edge().name().toLowerCase(Locale.ROOT));
   }
 
   static ObjectNode light(Light l) {

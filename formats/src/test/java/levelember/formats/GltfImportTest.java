@@ -17,11 +17,13 @@ import levelember.shoot.Brightness;
 import levelember.shoot.Emitter;
 import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Light;
+import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.Texture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -283,6 +285,66 @@ class GltfImportTest {
     assertThat(shine.brightness()).isEqualTo(new Brightness(300, Brightness.Unit.NIT));
     assertThat(shine.colour().filter().g()).isEqualTo(0.5);
     assertThat(b.left()).containsExactly("1 iridescence of materials");
+  }
+
+  @Test
+  void picturesComeWithHowTheyLieAndCornersWithTheirColours() throws java.io.IOException {
+    Glb glb = new Glb();
+    int positions = glb.accessor(FLOAT, "VEC3", 4, -1, -1, 0, 1, -1, 0, 1, 1, 0, -1, 1, 0);
+    int places = glb.accessor(FLOAT, "VEC2", 4, 0, 1, 1, 1, 1, 0, 0, 0);
+    int others = glb.accessor(Glb.UBYTE, "VEC2", 4, 0, 255, 255, 255, 255, 0, 0, 0);
+    ((tools.jackson.databind.node.ObjectNode) glb.json.withArray("accessors").get(others))
+        .put("normalized", true);
+    int colours = glb.accessor(FLOAT, "VEC4", 4, 1, 0, 0, 1, 0, 1, 0, 1, 0, 0, 1, 1, 1, 1, 1, 1);
+    java.awt.image.BufferedImage image = new java.awt.image.BufferedImage(3, 2, 1);
+    image.setRGB(2, 1, 0x804020);
+    java.io.ByteArrayOutputStream png = new java.io.ByteArrayOutputStream();
+    javax.imageio.ImageIO.write(image, "png", png);
+    double[] bytes = new double[png.size()];
+    for (int i = 0; i < bytes.length; i++) {
+      bytes[i] = png.toByteArray()[i];
+    }
+    int view = glb.view(glb.put(Glb.BYTE, bytes), bytes.length, 0);
+    glb.add("images", "{'bufferView': %d, 'mimeType': 'image/png'}".formatted(view));
+    glb.add("samplers", "{'wrapS': 33071}");
+    glb.add("textures", "{'source': 0, 'sampler': 0}");
+    glb.add("textures", "{'source': 0}");
+    glb.add(
+        "materials",
+        """
+        {'name': 'Papered', 'pbrMetallicRoughness': {'baseColorTexture': {'index': 0, 'extensions':
+          {'KHR_texture_transform': {'offset': [0.25, 0.5], 'scale': [2, 3], 'rotation': 1.5}}},
+          'metallicRoughnessTexture': {'index': 1, 'texCoord': 1}},
+         'normalTexture': {'index': 1, 'scale': 0.5}, 'emissiveTexture': {'index': 1},
+         'extensions': {'KHR_materials_clearcoat': {'clearcoatTexture': {'index': 1}}}}\
+        """);
+    glb.mesh(
+        "'POSITION': %d, 'TEXCOORD_0': %d, 'TEXCOORD_1': %d, 'COLOR_0': %d"
+            .formatted(positions, places, others, colours),
+        ", 'indices': %d, 'material': 0"
+            .formatted(glb.accessor(Glb.USHORT, "SCALAR", 6, 0, 1, 2, 0, 2, 3)));
+    glb.root("{'mesh': 0}");
+    GltfImport.Brought b = brought(glb);
+    Maps maps = b.materials().getFirst().maps();
+    String name = "thing.glb picture 1.png";
+    assertThat(b.pictures()).containsOnlyKeys(name);
+    assertThat(PictureFile.read(b.pictures().get(name)).width()).isEqualTo(3);
+    assertThat(maps.colour())
+        .isEqualTo(
+            new Texture(
+                name, Texture.Lay.FIRST, 0.25, 0.5, 2, 3, Math.toDegrees(1.5), Texture.Edge.HOLD));
+    assertThat(maps.roughness().lay()).isEqualTo(Texture.Lay.SECOND);
+    assertThat(maps.metalness()).isEqualTo(maps.roughness());
+    assertThat(maps.normalStrength()).isEqualTo(0.5);
+    assertThat(b.left())
+        .containsExactly(
+            "1 pictures of coats, sheens and glass", "1 pictures of what shines: it shines evenly");
+    // Without normals every triangle has corners of its own.
+    Triangles t = new GltfMeshes(file -> glb.bytes()).mesh("thing.glb", 0, 0);
+    assertThat(t.corners()).isEqualTo(6);
+    assertThat(t.places()).containsExactly(0, 1, 1, 1, 1, 0, 0, 1, 1, 0, 0, 0);
+    assertThat(t.seconds()).containsExactly(t.places());
+    assertThat(t.colours()).containsExactly(1, 0, 0, 0, 1, 0, 0, 0, 1, 1, 0, 0, 0, 0, 1, 1, 1, 1);
   }
 
   @Test

@@ -21,12 +21,14 @@ import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
 import levelember.shoot.Look;
+import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.Texture;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -107,7 +109,8 @@ class ShootDocumentTest {
                     new Material.Glass(0.9, Rgb.grey(0.95), 0.02, true, 40))
                 .with(new Material.Coat(0.5, 0.2, 1.4))
                 .with(new Material.Sheen(new Rgb(0.1, 0.2, 0.3), 0.7))
-                .with(new Material.Index(Rgb.grey(0.2), new Rgb(3, 2, 1)))),
+                .with(new Material.Index(Rgb.grey(0.2), new Rgb(3, 2, 1)))
+                .with(maps())),
         List.of(
             light(0, new Emitter.Rectangle(1, 2, true), Brightness.Unit.LUX),
             light(1, new Emitter.Sphere(0.1), Brightness.Unit.WATT),
@@ -118,6 +121,29 @@ class ShootDocumentTest {
         1.5,
         List.of(new Shot("s", "Shot", new Vec3(0, 1, 4), Vec3.ZERO, 85, 24, 2.8, 3.5, "k")),
         List.of(new Look("k", "Look", 9.5, 0.4, 2)));
+  }
+
+  private static Maps maps() {
+    return new Maps(
+        new Texture("sky.hdr", Texture.Lay.METRES, 0.1, -0.2, 3, -4, 30, Texture.Edge.MIRROR),
+        List.of(new Maps.RampStop(0.1, Rgb.grey(0.2)), new Maps.RampStop(0.9, Rgb.WHITE)),
+        new Texture("sky.hdr", Texture.Lay.SECOND, 0, 0, 1, 1, 0, Texture.Edge.HOLD),
+        Texture.once("sky.hdr"),
+        Texture.once("sky.hdr"),
+        Texture.once("sky.hdr"),
+        Texture.once("sky.hdr"),
+        2,
+        Texture.once("sky.hdr"),
+        -0.01,
+        new Maps.Rim(Rgb.grey(0.7), 0.5, 4));
+  }
+
+  @Test
+  void aShootNamesThePicturesOfItsMaterialsAmongItsAssets() {
+    String text =
+        LEAST.replace(
+            "\"id\": \"m\"", "\"id\": \"m\", \"maps\": {\"bump\": {\"picture\": \"b.png\"}}");
+    assertThat(ShootDocument.read(text.getBytes(UTF_8)).assets()).containsExactly("b.png");
   }
 
   @Test
@@ -152,6 +178,9 @@ class ShootDocumentTest {
           "id": "m"         | "id": "m", "coat": { "ior": 9 } | materials[0].coat.ior | 1.0 to 3.0
           "id": "m"         | "id": "m", "sheen": { "roughness": 0 } | materials[0].sheen.roughness | 0.05 to 1.0
           "id": "m"         | "id": "m", "index": { "n": [1, 1, 1] } | materials[0].index.k | a value
+          "id": "m"         | "id": "m", "maps": { "ramp": [{ "at": 1, "colour": [0, 0, 0] }] } | materials[0].maps.ramp.length | two and more
+          "id": "m"         | "id": "m", "maps": { "bump": { "picture": "x", "edge": "torn" } } | materials[0].maps.bump.edge | one of repeat, mirror, hold
+          "id": "m"         | "id": "m", "maps": { "bump": { "picture": "x", "repeatsU": 0 } } | materials[0].maps.bump.repeats | apart from 0
           "id": "m"         | "id": "m", "colour": [1, 2] | materials[0].colour | three numbers
           "unit": "cd"      | "unit": "horses"    | lights[0].brightness.unit  | one of lm
           "unit": "cd"      | "unit": "cd/m2"     | lights[0].brightness.unit  | for a point

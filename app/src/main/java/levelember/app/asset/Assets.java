@@ -9,6 +9,7 @@ import java.util.TreeMap;
 import levelember.formats.GltfFile;
 import levelember.formats.GltfMeshes;
 import levelember.formats.PictureFile;
+import levelember.formats.PictureFiles;
 import levelember.texture.Pictures;
 import levelember.transport.Files;
 import org.springframework.stereotype.Service;
@@ -78,20 +79,17 @@ public class Assets {
   /** A shoot's assets as pictures and models. */
   public Files files(String shoot) {
     GltfMeshes meshes =
-        new GltfMeshes(name -> {
-          AssetMapper.Content content = mapper.content(shoot, name);
-          return content == null ? null : content.bytes();
-        });
+        new GltfMeshes(name -> bytes(shoot, name));
     return new Files(pictures(shoot), meshes);
   }
 
+  /** The content of an asset, or null. */
+  public byte[] bytes(String shoot, String name) {
+    AssetMapper.Content content = mapper.content(shoot, name);
+    return content == null ? null : content.bytes();
+  }
+
   private Pictures pictures(String shoot) {
-    return name -> {
-      AssetMapper.Content content = mapper.content(shoot, name);
-      if (content == null) {
-        throw new Pictures.MissingPicture(name);
-      }
-      return PictureFile.read(content.bytes());
-    };
+    return new PictureFiles(name -> bytes(shoot, name));
   }
 }

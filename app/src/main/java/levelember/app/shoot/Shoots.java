@@ -171,6 +171,7 @@ public class Shoots {
     Shoot shoot = ShootDocument.read(parsed(locked(id, revision)));
     String asset = assets.add(id, name, bytes);
     GltfImport.Brought brought = GltfImport.read(asset, bytes, shoot, metresPerUnit);
+    brought.pictures().forEach((file, content) -> assets.add(id, file, content));
     State state = edit(id, revision, "Bring in " + asset, ModelEdit.operations(brought));
     Vec3 size = brought.sizeMetres();
     return new Brought(

@@ -1,0 +1,97 @@
+package levelember.texture;
+
+/**
+ * A picture to look up colours in: three channels of one byte a pixel with a table of what each
+ * code means, or floats. Looked up by bilinear filtering, with 0, 0 at the upper left corner.
+ */
+public final class Texels {
+  /** What is beyond the edge. */
+  public static final int REPEAT = 0, MIRROR = 1, HOLD = 2;
+
+  private final int width;
+  private final int height;
+  private final byte[] codes;
+  private final float[] meaning;
+  private final float[] values;
+
+  private Texels(int width, int height, byte[] codes, float[] meaning, float[] values) {
+    long need = 3L * width * height;
+    if (width < 1 || height < 1 || need != (codes == null ? values.length : codes.length)) {
+      throw new IllegalArgumentException("a picture of " + width + "×" + height + " has 3 a pixel");
+    }
+    this.width = width;
+    this.height = height;
+    this.codes = codes;
+    this.meaning = meaning;
+    this.values = values;
+  }
+
+  /**
+   * A picture of bytes.
+   *
+   * @param codes red, green, blue of every pixel, rows from the top; kept, not copied
+   * @param meaning value of each of the 256 codes
+   */
+  public static Texels of(int width, int height, byte[] codes, float[] meaning) {
+    if (meaning.length != 256) {
+      throw new IllegalArgumentException("256 codes have a meaning each");
+    }
+    return new Texels(width, height, codes, meaning, null);
+  }
+
+  /** A picture of floats. */
+  public static Texels of(Picture picture) {
+    return new Texels(picture.width(), picture.height(), null, null, picture.rgb());
+  }
+
+  public int width() {
+    return width;
+  }
+
+  public int height() {
+    return height;
+  }
+
+  /** Bytes of memory that the pixels take. */
+  public long bytes() {
+    return codes == null ? 4L * values.length : codes.length;
+  }
+
+  /** Writes red, green and blue at a place into three floats. */
+  public void look(float u, float v, int edge, float[] to) {
+    float x = wrapped(u, edge) * width - 0.5f, y = wrapped(v, edge) * height - 0.5f;
+    int x0 = (int) Math.floor(x), y0 = (int) Math.floor(y);
+    float fx = x - x0, fy = y - y0;
+    int xa = inside(x0, width, edge), xb = inside(x0 + 1, width, edge);
+    int ya = inside(y0, height, edge), yb = inside(y0 + 1, height, edge);
+    int aa = 3 * (ya * width + xa), ab = 3 * (ya * width + xb);
+    int ba = 3 * (yb * width + xa), bb = 3 * (yb * width + xb);
+    for (int c = 0; c < 3; c++) {
+      float top = at(aa + c) + fx * (at(ab + c) - at(aa + c));
+      float low = at(ba + c) + fx * (at(bb + c) - at(ba + c));
+      to[c] = top + fy * (low - top);
+    }
+  }
+
+  private float at(int i) {
+    return codes == null ? values[i] : meaning[codes[i] & 0xFF];
+  }
+
+  private static float wrapped(float u, int edge) {
+    if (!(Math.abs(u) < 1e6f)) {
+      return 0;
+    }
+    if (edge == HOLD) {
+      return Math.clamp(u, 0f, 1f);
+    }
+    float part = u - (float) Math.floor(u);
+    return edge == MIRROR && ((int) Math.floor(u) & 1) != 0 ? 1 - part : part;
+  }
+
+  private static int inside(int i, int n, int edge) {
+    if (i >= 0 && i < n) {
+      return i;
+    }
+    return edge == REPEAT ? Math.floorMod(i, n) : i < 0 ? 0 : n - 1;
+  }
+}

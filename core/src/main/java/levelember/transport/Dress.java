@@ -1,0 +1,344 @@
+package levelember.transport;
+
+import java.util.Map;
+import java.util.concurrent.atomic.AtomicReferenceArray;
+import levelember.geometry.Triangles;
+import levelember.shoot.Maps;
+import levelember.shoot.Material;
+import levelember.shoot.Rgb;
+import levelember.shoot.Texture;
+import levelember.surface.LayeredSurface;
+import levelember.surface.Scattering;
+import levelember.texture.Texels;
+import levelember.trace.RayWalk;
+
+/**
+ * A material that varies over its surface: looks its maps up where a ray hit and dresses the point
+ * in what they say. Relief bends the shading normal by the gradient of the height over the surface
+ * (Mikkelsen 2010, "Bump Mapping Unparametrized Surfaces on the GPU"). Threads share it.
+ */
+final class Dress {
+  /** Roughnesses that a mapped surface is made ready for, evenly over 0…1. */
+  private static final int LEVELS = 65;
+
+  /** A picture that is looked up. */
+  record Source(String picture, boolean colour) {}
+
+  /** A texture made ready: the picture and the map from the surface's places to its own. */
+  private record Laid(
+      Texels texels,
+      Texture.Lay lay,
+      int edge,
+      float uu,
+      float uv,
+      float vu,
+      float vv,
+      float ou,
+      float ov) {}
+
+  /** What a look-up needs; one a thread. */
+  static final class Spot {
+    final float[] lie = new float[6];
+    final float[] edges = new float[6];
+    final float[] inMesh = new float[6];
+    final float[] rgb = new float[3];
+    final float[] other = new float[3];
+    final float[] place = new float[3];
+
+    /** Place in the picture, and how far along it the triangle's edges go. */
+    float u, v, u1, v1, u2, v2;
+  }
+
+  private final Material material;
+  private final LayeredSurface plain;
+  private final AtomicReferenceArray<LayeredSurface> levels;
+  private final boolean corners;
+  private final Laid colour;
+  private final Laid second;
+  private final Laid mask;
+  private final Laid roughness;
+  private final Laid metalness;
+  private final Laid normal;
+  private final Laid bump;
+
+  /**
+   * Makes a material ready.
+   *
+   * @param plain its surface where nothing varies
+   * @param corners whether the colours of the mesh's corners count
+   */
+  Dress(Material m, LayeredSurface plain, boolean corners, Map<Source, Texels> pictures) {
+    material = m;
+    this.plain = plain;
+    this.corners = corners;
+    Maps maps = m.maps();
+    levels = maps.roughness() == null ? null : new AtomicReferenceArray<>(LEVELS);
+    colour = laid(maps.colour(), true, pictures);
+    second = laid(maps.second(), true, pictures);
+    mask = laid(maps.mask(), false, pictures);
+    roughness = laid(maps.roughness(), false, pictures);
+    metalness = laid(maps.metalness(), false, pictures);
+    normal = laid(maps.normal(), false, pictures);
+    bump = laid(maps.bump(), false, pictures);
+  }
+
+  private static Laid laid(Texture t, boolean colour, Map<Source, Texels> pictures) {
+    if (t == null) {
+      return null;
+    }
+    double a = Math.toRadians(t.turnDegrees()), c = Math.cos(a), s = Math.sin(a);
+    return new Laid(
+        pictures.get(new Source(t.picture(), colour)),
+        t.lay(),
+        switch (t.edge()) {
+          case REPEAT -> Texels.REPEAT;
+          case MIRROR -> Texels.MIRROR;
+          case HOLD -> Texels.HOLD;
+        },
+        (float) (c * t.repeatsU()),
+        (float) (s * t.repeatsV()),
+        (float) (-s * t.repeatsU()),
+        (float) (c * t.repeatsV()),
+        (float) t.offsetU(),
+        (float) t.offsetV());
+  }
+
+  /**
+   * Dresses the point that a walk has hit.
+   *
+   * @param facing cosine between the way to the eye and the normal, either sign
+   * @return the surface to ask
+   */
+  LayeredSurface at(RayWalk walk, float facing, Spot spot, Scattering to) {
+    Rgb own = material.colour();
+    float r = (float) own.r(), g = (float) own.g(), b = (float) own.b();
+    Maps maps = material.maps();
+    if (corners && walk.mesh().colours() != null) {
+      walk.weighed(walk.mesh().colours(), spot.rgb);
+      r *= spot.rgb[0];
+      g *= spot.rgb[1];
+      b *= spot.rgb[2];
+    }
+    if (colour != null) {
+      look(colour, walk, spot, spot.rgb);
+      if (!maps.ramp().isEmpty()) {
+        recolour(maps, spot.rgb);
+      }
+      if (second != null) {
+        float part = 1;
+        if (mask != null) {
+          look(mask, walk, spot, spot.other);
+          part = mean(spot.other);
+        }
+        look(second, walk, spot, spot.other);
+        for (int c = 0; c < 3; c++) {
+          spot.rgb[c] += part * (spot.other[c] - spot.rgb[c]);
+        }
+      }
+      r *= spot.rgb[0];
+      g *= spot.rgb[1];
+      b *= spot.rgb[2];
+    }
+    Maps.Rim rim = maps.rim();
+    if (rim != null) {
+      float away = 1 - Math.min(1, Math.abs(facing));
+      float part = (float) (rim.amount() * Math.pow(away, rim.falloff()));
+      r += part * ((float) rim.colour().r() - r);
+      g += part * ((float) rim.colour().g() - g);
+      b += part * ((float) rim.colour().b() - b);
+    }
+    float metal = (float) material.metalness();
+    if (metalness != null) {
+      look(metalness, walk, spot, spot.rgb);
+      metal *= unit(spot.rgb[2]);
+    }
+    LayeredSurface surface = plain;
+    if (roughness != null) {
+      look(roughness, walk, spot, spot.rgb);
+      surface = level((float) material.roughness() * unit(spot.rgb[1]));
+    }
+    surface.dress(to, unit(r), unit(g), unit(b), metal);
+    return surface;
+  }
+
+  private LayeredSurface level(float rough) {
+    int i = Math.round(rough * (LEVELS - 1));
+    LayeredSurface there = levels.get(i);
+    if (there == null) {
+      there = new LayeredSurface(material.rough((double) i / (LEVELS - 1)));
+      levels.set(i, there);
+    }
+    return there;
+  }
+
+  private static void recolour(Maps maps, float[] rgb) {
+    float light = 0.2126f * rgb[0] + 0.7152f * rgb[1] + 0.0722f * rgb[2];
+    int last = maps.ramp().size() - 1;
+    int i = 0;
+    while (i < last && maps.ramp().get(i + 1).at() < light) {
+      i++;
+    }
+    Maps.RampStop low = maps.ramp().get(i), high = maps.ramp().get(Math.min(i + 1, last));
+    double span = high.at() - low.at();
+    float part = (float) (span > 0 ? Math.clamp((light - low.at()) / span, 0, 1) : 1);
+    rgb[0] = (float) (low.colour().r() + part * (high.colour().r() - low.colour().r()));
+    rgb[1] = (float) (low.colour().g() + part * (high.colour().g() - low.colour().g()));
+    rgb[2] = (float) (low.colour().b() + part * (high.colour().b() - low.colour().b()));
+  }
+
+  /** Bends the unit normal at the hit by the relief, still outside as the mesh has it. */
+  void bend(RayWalk walk, float[] n, Spot spot) {
+    if (normal == null && bump == null) {
+      return;
+    }
+    float gx = 0, gy = 0, gz = 0;
+    if (bump != null) {
+      place(bump, walk, spot);
+      float dh1 = slope(spot.u1, spot.v1, spot), dh2 = slope(spot.u2, spot.v2, spot);
+      world(walk, spot);
+      float[] e = spot.edges;
+      float fx = e[1] * e[5] - e[2] * e[4];
+      float fy = e[2] * e[3] - e[0] * e[5];
+      float fz = e[0] * e[4] - e[1] * e[3];
+      float most = Math.max(Math.abs(fx), Math.max(Math.abs(fy), Math.abs(fz)));
+      if (most > 0) {
+        // The cross products of edges of a small triangle are too small to be squared.
+        float s = 1 / most;
+        fx *= s;
+        fy *= s;
+        fz *= s;
+        float square = most * (fx * fx + fy * fy + fz * fz);
+        gx = (dh1 * (e[4] * fz - e[5] * fy) + dh2 * (fy * e[2] - fz * e[1])) / square;
+        gy = (dh1 * (e[5] * fx - e[3] * fz) + dh2 * (fz * e[0] - fx * e[2])) / square;
+        gz = (dh1 * (e[3] * fy - e[4] * fx) + dh2 * (fx * e[1] - fy * e[0])) / square;
+      }
+    }
+    if (normal != null) {
+      look(normal, walk, spot, spot.rgb);
+      float det = spot.u1 * spot.v2 - spot.u2 * spot.v1;
+      if (det != 0) {
+        world(walk, spot);
+        float[] e = spot.edges;
+        float z = Math.max(0.05f, 2 * spot.rgb[2] - 1);
+        float strength = (float) material.maps().normalStrength() / z;
+        float x = strength * (2 * spot.rgb[0] - 1), y = strength * (2 * spot.rgb[1] - 1);
+        float sign = Math.signum(det);
+        for (int k = 0; k < 3; k++) {
+          // Along the picture's right, and along its up, which is against v.
+          spot.rgb[k] = sign * (spot.v2 * e[k] - spot.v1 * e[3 + k]);
+          spot.other[k] = sign * (spot.u2 * e[k] - spot.u1 * e[3 + k]);
+        }
+        flattened(spot.rgb, n);
+        flattened(spot.other, n);
+        gx -= x * spot.rgb[0] + y * spot.other[0];
+        gy -= x * spot.rgb[1] + y * spot.other[1];
+        gz -= x * spot.rgb[2] + y * spot.other[2];
+      }
+    }
+    float x = n[0] - gx, y = n[1] - gy, z = n[2] - gz;
+    float l = (float) Math.sqrt(x * x + y * y + z * z);
+    if (l > 0 && l < Float.POSITIVE_INFINITY) {
+      n[0] = x / l;
+      n[1] = y / l;
+      n[2] = z / l;
+    }
+  }
+
+  /** Height gained along a step of the picture, metres. */
+  private float slope(float du, float dv, Spot spot) {
+    Texels t = bump.texels;
+    float su = 1f / t.width(), sv = 1f / t.height();
+    float hu = height(spot.u + su, spot.v, spot) - height(spot.u - su, spot.v, spot);
+    float hv = height(spot.u, spot.v + sv, spot) - height(spot.u, spot.v - sv, spot);
+    return 0.5f * (hu / su * du + hv / sv * dv);
+  }
+
+  private float height(float u, float v, Spot spot) {
+    bump.texels.look(u, v, bump.edge, spot.rgb);
+    return (float) material.maps().bumpMetres() * mean(spot.rgb);
+  }
+
+  /** The triangle's edges in the world. */
+  private static void world(RayWalk walk, Spot spot) {
+    walk.edgesInMesh(spot.edges);
+    walk.intoWorld(spot.edges, 0);
+    walk.intoWorld(spot.edges, 3);
+  }
+
+  /** Takes what is along a normal off a direction, and makes it a unit again. */
+  private static void flattened(float[] d, float[] n) {
+    float along = d[0] * n[0] + d[1] * n[1] + d[2] * n[2];
+    float x = d[0] - along * n[0], y = d[1] - along * n[1], z = d[2] - along * n[2];
+    float l = (float) Math.sqrt(x * x + y * y + z * z);
+    float s = l > 0 ? 1 / l : 0;
+    d[0] = x * s;
+    d[1] = y * s;
+    d[2] = z * s;
+  }
+
+  private static void look(Laid laid, RayWalk walk, Spot spot, float[] to) {
+    place(laid, walk, spot);
+    laid.texels.look(spot.u, spot.v, laid.edge, to);
+  }
+
+  /** Finds the place of the picture that a hit lies at. */
+  private static void place(Laid laid, RayWalk walk, Spot spot) {
+    float[] lie = spot.lie;
+    Triangles mesh = walk.mesh();
+    float[] places = laid.lay == Texture.Lay.SECOND ? mesh.seconds() : mesh.places();
+    if (laid.lay == Texture.Lay.METRES || places == null) {
+      along(walk, spot, lie);
+    } else {
+      walk.lie(places, lie);
+    }
+    spot.u = laid.uu * lie[0] + laid.uv * lie[1] + laid.ou;
+    spot.v = laid.vu * lie[0] + laid.vv * lie[1] + laid.ov;
+    spot.u1 = laid.uu * lie[2] + laid.uv * lie[3];
+    spot.v1 = laid.vu * lie[2] + laid.vv * lie[3];
+    spot.u2 = laid.uu * lie[4] + laid.uv * lie[5];
+    spot.v2 = laid.vu * lie[4] + laid.vv * lie[5];
+  }
+
+  /** Metres of the mesh's own frame, seen along the axis that the triangle looks along most. */
+  private static void along(RayWalk walk, Spot spot, float[] lie) {
+    float[] e = spot.inMesh;
+    walk.edgesInMesh(e);
+    float x = e[1] * e[5] - e[2] * e[4];
+    float y = e[2] * e[3] - e[0] * e[5];
+    float z = e[0] * e[4] - e[1] * e[3];
+    float ax = Math.abs(x), ay = Math.abs(y), az = Math.abs(z);
+    walk.placeInMesh(spot.place);
+    int across, down;
+    float right, below;
+    if (ay >= ax && ay >= az) {
+      across = 0;
+      down = 2;
+      right = 1;
+      below = y >= 0 ? 1 : -1;
+    } else if (ax >= az) {
+      across = 2;
+      down = 1;
+      right = x >= 0 ? -1 : 1;
+      below = -1;
+    } else {
+      across = 0;
+      down = 1;
+      right = z >= 0 ? 1 : -1;
+      below = -1;
+    }
+    lie[0] = right * spot.place[across];
+    lie[1] = below * spot.place[down];
+    lie[2] = right * e[across];
+    lie[3] = below * e[down];
+    lie[4] = right * e[3 + across];
+    lie[5] = below * e[3 + down];
+  }
+
+  private static float mean(float[] c) {
+    return (c[0] + c[1] + c[2]) / 3;
+  }
+
+  private static float unit(float v) {
+    return v < 0 ? 0 : v > 1 ? 1 : v;
+  }
+}

@@ -1,0 +1,101 @@
+package levelember.transport;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
+import levelember.shoot.Maps;
+import levelember.shoot.Material;
+import levelember.shoot.Shoot;
+import levelember.shoot.Texture;
+import levelember.surface.LayeredSurface;
+import levelember.texture.Pictures;
+import levelember.texture.Texels;
+
+/** The materials of a shoot made ready, keeping those of the state before that are the same. */
+final class Finishes {
+  /** Whether a material meets a mesh whose corners have colours. */
+  private record Worn(Material material, boolean corners) {}
+
+  private final Map<Material, LayeredSurface> surfaces = new HashMap<>();
+  private final Map<Worn, Dress> dresses = new HashMap<>();
+  private final Map<Dress.Source, Texels> pictures;
+  private final Map<String, Material> byId = new HashMap<>();
+  private final Finishes before;
+
+  /**
+   * Makes materials ready.
+   *
+   * @throws Pictures.MissingPicture when one names a picture that is not there
+   */
+  Finishes(Shoot shoot, Pictures from, Finishes before) {
+    this.before = before == null ? null : before.alone();
+    Set<Dress.Source> wanted = ConcurrentHashMap.newKeySet();
+    for (Material m : shoot.materials()) {
+      byId.put(m.id(), m);
+      LayeredSurface ready = before == null ? null : before.surfaces.get(m);
+      surfaces.put(m, ready == null ? new LayeredSurface(m) : ready);
+      sources(m.maps(), wanted);
+    }
+    // Decoding takes long, and each picture is on its own.
+    pictures =
+        wanted.parallelStream()
+            .collect(
+                Collectors.toConcurrentMap(
+                    s -> s,
+                    s -> {
+                      Texels there = before == null ? null : before.pictures.get(s);
+                      return there == null ? from.texels(s.picture(), s.colour()) : there;
+                    }));
+  }
+
+  private Finishes(Finishes of) {
+    surfaces.putAll(of.surfaces);
+    dresses.putAll(of.dresses);
+    pictures = of.pictures;
+    before = null;
+  }
+
+  /** The same without what was before it, so that states do not hang on one another. */
+  private Finishes alone() {
+    return new Finishes(this);
+  }
+
+  private static void sources(Maps maps, Set<Dress.Source> to) {
+    add(maps.colour(), true, to);
+    add(maps.second(), true, to);
+    add(maps.mask(), false, to);
+    add(maps.roughness(), false, to);
+    add(maps.metalness(), false, to);
+    add(maps.normal(), false, to);
+    add(maps.bump(), false, to);
+  }
+
+  private static void add(Texture t, boolean colour, Set<Dress.Source> to) {
+    if (t != null) {
+      to.add(new Dress.Source(t.picture(), colour));
+    }
+  }
+
+  LayeredSurface surface(String material) {
+    return surfaces.get(byId.get(material));
+  }
+
+  /** What varies over a piece of a material, or null. */
+  Dress dress(String id, boolean corners) {
+    Material m = byId.get(id);
+    if (m == null || m.maps().none() && !corners) {
+      return null;
+    }
+    Worn worn = new Worn(m, corners);
+    Dress ready = before == null ? null : before.dresses.get(worn);
+    return dresses.computeIfAbsent(
+        worn, w -> ready == null ? new Dress(m, surfaces.get(m), corners, pictures) : ready);
+  }
+
+  /** Memory that the pictures take, bytes. */
+  long bytes() {
+    return pictures.values().stream().mapToLong(Texels::bytes).sum();
+  }
+}

@@ -1,0 +1,84 @@
+package levelember.formats;
+
+import java.util.Map;
+import java.util.TreeMap;
+import levelember.shoot.Texture;
+import tools.jackson.databind.JsonNode;
+
+/** The textures of a glTF file as pictures among a shoot's assets, collected as they are used. */
+final class GltfTextures {
+  private static final int HELD = 33071, MIRRORED = 33648;
+
+  private final GltfFile gltf;
+  private final String file;
+  private final Map<Integer, String> names = new TreeMap<>();
+  private final Map<String, byte[]> pictures = new TreeMap<>();
+
+  /**
+   * Textures of a file.
+   *
+   * @param file name of the asset, which the names of its pictures begin with
+   */
+  GltfTextures(GltfFile gltf, String file) {
+    this.gltf = gltf;
+    this.file = file;
+  }
+
+  /** Bytes of the pictures used so far, by the names that the shoot knows them by. */
+  Map<String, byte[]> pictures() {
+    return pictures;
+  }
+
+  /**
+   * A texture as a material refers to it, or null where there is none that can be read.
+   *
+   * @throws RefusedFile when it refers to what the file does not have
+   */
+  Texture texture(JsonNode info) {
+    int number = GltfFile.reference(info, "index");
+    if (number < 0) {
+      return null;
+    }
+    JsonNode texture = gltf.entry("textures", number);
+    int image = GltfFile.reference(texture, "source");
+    if (image < 0) {
+      return null;
+    }
+    int sampler = GltfFile.reference(texture, "sampler");
+    int wrap = sampler < 0 ? 0 : gltf.entry("samplers", sampler).path("wrapS").asInt(0);
+    JsonNode map = info.path("extensions").path("KHR_texture_transform");
+    double[] offset = GltfFrame.numbers(map.path("offset"), 2, "a texture", 0, 0);
+    double[] scale = GltfFrame.numbers(map.path("scale"), 2, "a texture", 1, 1);
+    double turn = map.path("rotation").asDouble(0);
+    int set = map.path("texCoord").asInt(info.path("texCoord").asInt(0));
+    return new Texture(
+        names.computeIfAbsent(image, this::picture),
+        set == 0 ? Texture.Lay.FIRST : Texture.Lay.SECOND,
+        Math.clamp(offset[0], -1000, 1000),
+        Math.clamp(offset[1], -1000, 1000),
+        apart(scale[0]),
+        apart(scale[1]),
+        Double.isFinite(turn) ? Math.clamp(Math.toDegrees(turn), -36_000, 36_000) : 0,
+        wrap == HELD
+            ? Texture.Edge.HOLD
+            : wrap == MIRRORED ? Texture.Edge.MIRROR : Texture.Edge.REPEAT);
+  }
+
+  private static double apart(double scale) {
+    double s = Math.clamp(scale, -100_000, 100_000);
+    return Math.abs(s) < 1e-6 ? 1e-6 : s;
+  }
+
+  private String picture(int image) {
+    byte[] bytes = gltf.image(image);
+    try {
+      PictureFile.texels(bytes, true);
+    } catch (RefusedFile e) {
+      throw new RefusedFile("picture " + image + " of the model: " + e.getMessage(), e);
+    }
+    boolean png = bytes.length > 3 && (bytes[0] & 0xFF) == 0x89 && bytes[1] == 'P';
+    String name = file + " picture " + (image + 1) + (png ? ".png" : ".jpg");
+    pictures.put(name, bytes);
+    return name;
+  }
+}
