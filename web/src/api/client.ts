@@ -50,6 +50,16 @@ function post(url: string, body: unknown): Promise<Response> {
 
 const shoot = (id: string) => `/api/shoots/${encodeURIComponent(id)}`;
 
+/** A picture of the shelf. */
+export interface Pattern {
+  id: string;
+  name: string;
+  /** Width and height that it stands for. */
+  metres: number;
+  /** Made to be a bump, not a colour. */
+  relief: boolean;
+}
+
 export const api = {
   titles: async () => answer<ShootTitle[]>(await reached(fetch('/api/shoots'))),
   state: async (id: string) => answer<ShootState>(await reached(fetch(shoot(id)))),
@@ -102,6 +112,12 @@ export const api = {
     ),
   shelf: async () =>
     answer<{ group: string; material: Material }[]>(await reached(fetch('/api/shelf/materials'))),
+  pictureShelf: async () => answer<Pattern[]>(await reached(fetch('/api/shelf/pictures'))),
+  patternUrl: (id: string) => `/api/shelf/pictures/${encodeURIComponent(id)}.png`,
+  takePattern: async (id: string, pattern: string) =>
+    answer<{ name: string }>(
+      await post(`${shoot(id)}/assets/from-shelf/${encodeURIComponent(pattern)}`, {}),
+    ),
   ballUrl: (material: string) => `/api/shelf/materials/${encodeURIComponent(material)}.png`,
   assets: async (id: string) => answer<string[]>(await reached(fetch(`${shoot(id)}/assets`))),
   packageUrl: (id: string) => `${shoot(id)}/package`,

@@ -19,6 +19,32 @@ export interface Piece {
   shown: boolean;
 }
 
+/** A picture laid on a surface. */
+export interface Texture {
+  picture: string;
+  lay: 'first' | 'second' | 'metres';
+  offsetU: number;
+  offsetV: number;
+  repeatsU: number;
+  repeatsV: number;
+  turnDegrees: number;
+  edge: 'repeat' | 'mirror' | 'hold';
+}
+
+export interface Maps {
+  colour: Texture | null;
+  ramp: { at: number; colour: Vector }[];
+  second: Texture | null;
+  mask: Texture | null;
+  roughness: Texture | null;
+  metalness: Texture | null;
+  normal: Texture | null;
+  normalStrength: number;
+  bump: Texture | null;
+  bumpMetres: number;
+  rim: { colour: Vector; amount: number; falloff: number } | null;
+}
+
 export interface Material {
   id: string;
   name: string;
@@ -36,6 +62,7 @@ export interface Material {
   abbe: number;
   coat: { amount: number; roughness: number; ior: number };
   sheen: { colour: Vector; roughness: number };
+  maps: Maps;
 }
 
 export type Unit = 'lm' | 'cd' | 'lx' | 'cd/m2' | 'W';

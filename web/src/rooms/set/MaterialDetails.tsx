@@ -13,6 +13,7 @@ import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
 import { freeId } from '../../desk/newLight';
 import { useDesk } from '../../live/useShoot';
+import { MapsDetails } from './MapsDetails';
 import { Shelf } from './Shelf';
 
 const ior: Quantity = { unit: '', least: 1, most: 3, step: 0.01, digits: 3 };
@@ -131,6 +132,7 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
           {number('Index', 'ior', (m) => m.ior, ior)}
         </Row>
       </Section>
+      <MapsDetails material={material} here={here} set={set} />
       <Section title="Glass">
         <Row>
           {number('Lets through', 'transmission', (m) => m.transmission)}

@@ -103,6 +103,19 @@ export const grey: Material = {
   abbe: 0,
   coat: { amount: 0, roughness: 0.1, ior: 1.5 },
   sheen: { colour: [0, 0, 0], roughness: 0.5 },
+  maps: {
+    colour: null,
+    ramp: [],
+    second: null,
+    mask: null,
+    roughness: null,
+    metalness: null,
+    normal: null,
+    normalStrength: 1,
+    bump: null,
+    bumpMetres: 0.001,
+    rim: null,
+  },
 };
 
 /** The piece and all that stands in it. */

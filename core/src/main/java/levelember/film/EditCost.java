@@ -115,6 +115,11 @@ public record EditCost(boolean geometry, boolean everything, int[] from) {
         s.sensorWidthMm(),
         s.fStop(),
         s.focusDistance(),
-        "look");
+        "look",
+        s.upright(),
+        s.blades(),
+        s.bladeTurnDegrees(),
+        0,
+        0);
   }
 }

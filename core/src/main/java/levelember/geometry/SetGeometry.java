@@ -103,7 +103,7 @@ public final class SetGeometry {
         mesh = null;
       }
       for (int copy = 0; copy < copies && (mesh != null || holds); copy++) {
-        Affine map = copy == 0 ? frame.after(own) : frame.after(p.copies().map(copy).after(own));
+        Affine map = frame.after(p.copies() == null ? own : p.copies().map(copy, own));
         if (mesh != null) {
           add(i, mesh, map);
         }
@@ -136,7 +136,7 @@ public final class SetGeometry {
     Triangles one = mesh(new Origin(origin.shape, null, null));
     Triangles all = new Triangles();
     for (int copy = 0; copy < origin.copies.count(); copy++) {
-      all.add(one, copy == 0 ? origin.own : origin.copies.map(copy).after(origin.own));
+      all.add(one, origin.copies.map(copy, origin.own));
     }
     return all;
   }

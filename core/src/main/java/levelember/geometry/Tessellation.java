@@ -38,6 +38,12 @@ public final class Tessellation {
       case Shape.Lathe s -> lathe(s.profile(), s.closed(), s.creaseDegrees());
       case Shape.Rectangle s -> rectangle(s);
       case Shape.Mesh s -> mesh(s);
+      case Shape.Card s -> Sheets.card(s);
+      case Shape.Room s -> Rooms.room(s);
+      case Shape.Tube s -> Tubes.tube(s);
+      case Shape.Water s -> Sheets.water(s);
+      case Shape.Ground s -> Sheets.ground(s);
+      case Shape.Struts s -> Tubes.struts(of(s.of()), s.radius());
       case Shape.Model s -> Meshes.NONE.mesh(s.file(), s.mesh(), s.part());
     };
   }

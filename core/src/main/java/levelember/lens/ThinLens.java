@@ -14,6 +14,12 @@ public final class ThinLens {
   private final double halfWidth, halfHeight;
   private final double lensRadius, focus;
 
+  /** How far up the picture's middle lies on the sensor, of the focal length. */
+  private final double shift;
+
+  private final int blades;
+  private final double bladeTurn, bladeReach;
+
   /** The last ray: start, and unit direction. */
   public static final class Ray {
     public float ox, oy, oz, dx, dy, dz;
@@ -27,7 +33,12 @@ public final class ThinLens {
    * @param step pixels of the picture that one pixel traced spans either way
    */
   public ThinLens(Shot shot, int width, int height, int step) {
-    Affine frame = Affine.lookingAt(shot.place(), shot.aim(), 0);
+    Vec3 way = shot.aim().minus(shot.place());
+    double level = Math.hypot(way.x(), way.z());
+    boolean upright = shot.upright() && level > 0.05 * way.length();
+    Vec3 aim = upright ? new Vec3(shot.aim().x(), shot.place().y(), shot.aim().z()) : shot.aim();
+    shift = upright ? way.y() / level : 0;
+    Affine frame = Affine.lookingAt(shot.place(), aim, 0);
     place = shot.place();
     right = frame.x();
     up = frame.y();
@@ -36,8 +47,12 @@ public final class ThinLens {
     halfWidth = width / 2.0 / step;
     halfHeight = height / 2.0 / step;
     lensRadius = shot.fStop() > 0 ? shot.focalLengthMm() / 2000 / shot.fStop() : 0;
-    focus =
-        shot.focusDistance() > 0 ? shot.focusDistance() : shot.aim().minus(shot.place()).length();
+    focus = shot.focusDistance() > 0 ? shot.focusDistance() : aim.minus(shot.place()).length();
+    blades = shot.blades();
+    bladeTurn = Math.toRadians(shot.bladeTurnDegrees());
+    // As wide open as a round aperture of the same number.
+    bladeReach =
+        blades == 0 ? 1 : Math.sqrt(2 * Math.PI / (blades * Math.sin(2 * Math.PI / blades)));
   }
 
   /**
@@ -50,12 +65,21 @@ public final class ThinLens {
    */
   public void ray(int px, int py, float u, float v, float a, float b, Ray to) {
     double x = (px + 0.5 + tent(u) - halfWidth) * perPixel;
-    double y = (halfHeight - py - 0.5 - tent(v)) * perPixel;
+    double y = (halfHeight - py - 0.5 - tent(v)) * perPixel + shift;
     double lx = 0, ly = 0;
     if (lensRadius > 0) {
-      double r = lensRadius * Math.sqrt(a), phi = 2 * Math.PI * b;
-      lx = r * Math.cos(phi);
-      ly = r * Math.sin(phi);
+      double r = lensRadius * Math.sqrt(a);
+      if (blades == 0) {
+        double phi = 2 * Math.PI * b;
+        lx = r * Math.cos(phi);
+        ly = r * Math.sin(phi);
+      } else {
+        int blade = Math.min((int) (b * blades), blades - 1);
+        double part = b * blades - blade, angle = 2 * Math.PI / blades;
+        double from = bladeTurn + angle * blade, to2 = from + angle;
+        lx = r * bladeReach * ((1 - part) * Math.cos(from) + part * Math.cos(to2));
+        ly = r * bladeReach * ((1 - part) * Math.sin(from) + part * Math.sin(to2));
+      }
       x = x - lx / focus;
       y = y - ly / focus;
     }

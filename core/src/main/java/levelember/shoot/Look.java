@@ -17,4 +17,9 @@ public record Look(String id, String name, double ev, double shoulderStart, doub
     Checks.range("shoulderStart", shoulderStart, 0, 1);
     Checks.range("shoulderStops", shoulderStops, 0, 8);
   }
+
+  /** The same, exposed by so many stops more. */
+  public Look exposed(double stops) {
+    return new Look(id, name, Math.clamp(ev - stops, -20, 30), shoulderStart, shoulderStops);
+  }
 }

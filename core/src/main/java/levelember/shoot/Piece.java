@@ -1,5 +1,6 @@
 package levelember.shoot;
 
+import java.util.Random;
 import levelember.math.Affine;
 import levelember.math.Vec3;
 
@@ -50,17 +51,67 @@ public record Piece(
    * @param count how many in all
    * @param step metres from one to the next
    * @param turnDegrees about the parent's X, Y and Z axes from one to the next
+   * @param scatter how the copies stray, or null
    */
-  public record Copies(int count, Vec3 step, Vec3 turnDegrees) {
+  public record Copies(int count, Vec3 step, Vec3 turnDegrees, Scatter scatter) {
+    /** Copies that do not stray. */
+    public Copies(int count, Vec3 step, Vec3 turnDegrees) {
+      this(count, step, turnDegrees, null);
+    }
+
     public Copies {
       Checks.range("count", count, 1, 100_000);
       Checks.place("step", step);
       Checks.vector("turnDegrees", turnDegrees, -360, 360);
     }
 
-    /** The map of copy {@code i} in the parent's frame. */
-    public Affine map(int i) {
-      return Affine.of(step.times(i), turnDegrees.times(i), Vec3.ONE);
+    /**
+     * The map of copy {@code i} into the parent's frame.
+     *
+     * @param own the piece's own map
+     */
+    public Affine map(int i, Affine own) {
+      Affine strayed = scatter == null ? own : scatter.moved(i, own);
+      return i == 0
+          ? strayed
+          : Affine.of(step.times(i), turnDegrees.times(i), Vec3.ONE).after(strayed);
+    }
+  }
+
+  /**
+   * How copies stray from where they would stand, each by its own draw.
+   *
+   * @param seed another draw of the same kind
+   * @param spread metres along each axis of the box in which they stray
+   * @param turnDegrees most turn either way about each axis, round the copy's own place
+   * @param leastSize factor of the smallest copy
+   * @param mostSize factor of the largest copy
+   */
+  public record Scatter(
+      int seed, Vec3 spread, Vec3 turnDegrees, double leastSize, double mostSize) {
+    public Scatter {
+      Checks.range("seed", seed, 0, 1_000_000);
+      Checks.vector("spread", spread, 0, 10_000);
+      Checks.vector("turnDegrees", turnDegrees, 0, 180);
+      Checks.range("leastSize", leastSize, 0.001, 1000);
+      Checks.range("mostSize", mostSize, leastSize, 1000);
+    }
+
+    Affine moved(int i, Affine own) {
+      Random random = new Random(seed * 1_000_003L + 7919L * i);
+      Vec3 shift = drawn(random, spread.times(0.5));
+      Vec3 turn = drawn(random, turnDegrees);
+      double size = leastSize + (mostSize - leastSize) * random.nextDouble();
+      Vec3 at = own.shift();
+      Affine there = Affine.of(at.plus(shift), turn, Vec3.ONE.times(size));
+      return there.after(Affine.of(at.times(-1), Vec3.ZERO, Vec3.ONE)).after(own);
+    }
+
+    private static Vec3 drawn(Random random, Vec3 most) {
+      return new Vec3(
+          (2 * random.nextDouble() - 1) * most.x(),
+          (2 * random.nextDouble() - 1) * most.y(),
+          (2 * random.nextDouble() - 1) * most.z());
     }
   }
 }

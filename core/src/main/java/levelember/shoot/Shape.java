@@ -1,6 +1,7 @@
 package levelember.shoot;
 
 import java.util.List;
+import levelember.math.Vec3;
 
 /**
  * The form of a piece, in its own frame: it stands on y = 0 round the origin where that makes sense
@@ -108,6 +109,144 @@ public sealed interface Shape {
     public Rectangle {
       Checks.range("width", width, LEAST, MOST);
       Checks.range("height", height, LEAST, MOST);
+    }
+  }
+
+  /** An upright rectangle round the origin that faces +Z, bent round an upright axis in front. */
+  record Card(double width, double height, double bendDegrees) implements Shape {
+    public Card {
+      Checks.range("width", width, LEAST, MOST);
+      Checks.range("height", height, LEAST, MOST);
+      Checks.range("bendDegrees", bendDegrees, -350, 350);
+    }
+  }
+
+  /**
+   * A room with walls, floor and ceiling, its inside standing on y = 0 round the origin.
+   *
+   * @param thickness of walls, floor and ceiling, outwards
+   * @param openings windows and doors
+   */
+  record Room(double width, double depth, double height, double thickness, List<Opening> openings)
+      implements Shape {
+    public Room {
+      Checks.range("width", width, 0.01, MOST);
+      Checks.range("depth", depth, 0.01, MOST);
+      Checks.range("height", height, 0.01, MOST);
+      Checks.range("thickness", thickness, 0.001, 10);
+      openings = List.copyOf(openings);
+      Checks.range("openings.length", openings.size(), 0, 200);
+    }
+  }
+
+  /** A side of a room, seen from inside with −Z ahead. */
+  enum Wall {
+    AHEAD,
+    RIGHT,
+    BEHIND,
+    LEFT
+  }
+
+  /**
+   * A hole in a wall, cut off where it would leave the wall.
+   *
+   * @param across from the wall's middle to the hole's, to the right as seen from inside
+   * @param sill height of its lower edge
+   */
+  record Opening(Wall wall, double across, double sill, double width, double height) {
+    public Opening {
+      Checks.range("across", across, -MOST, MOST);
+      Checks.range("sill", sill, 0, MOST);
+      Checks.range("width", width, LEAST, MOST);
+      Checks.range("height", height, LEAST, MOST);
+    }
+  }
+
+  /**
+   * A round tube along a curve through points (a centripetal Catmull-Rom spline), its ends closed.
+   *
+   * @param points places that it passes, two at least
+   * @param closed joins the last to the first
+   */
+  record Tube(List<Vec3> points, double radius, boolean closed) implements Shape {
+    public Tube {
+      points = List.copyOf(points);
+      Checks.range("points.length", points.size(), closed ? 3 : 2, 2000);
+      for (int i = 0; i < points.size(); i++) {
+        Checks.place("points[" + i + "]", points.get(i));
+        if (i > 0 && points.get(i).minus(points.get(i - 1)).length() < 1e-6) {
+          throw new ImpossibleValue(
+              "points[" + i + "]", points.get(i), "apart from the one before");
+        }
+      }
+      Checks.range("radius", radius, LEAST, MOST);
+    }
+  }
+
+  /**
+   * Open water, its level at y = 0, with waves from a spectrum that move with time.
+   *
+   * @param deep metres down to a flat bottom, which closes the body; 0 is the surface alone
+   * @param waveHeight mean of the highest third of the waves, crest to trough
+   * @param waveLength of the longest usual waves
+   * @param headingDegrees that the waves run to, from +X towards −Z
+   * @param seed another sea of the same kind
+   * @param seconds on the clock of the waves
+   */
+  record Water(
+      double width,
+      double depth,
+      double deep,
+      double waveHeight,
+      double waveLength,
+      double headingDegrees,
+      int seed,
+      double seconds)
+      implements Shape {
+    public Water {
+      Checks.range("width", width, LEAST, MOST);
+      Checks.range("depth", depth, LEAST, MOST);
+      Checks.range("deep", deep, 0, MOST);
+      Checks.range("waveHeight", waveHeight, 0, 100);
+      Checks.range("waveLength", waveLength, 0.001, 1000);
+      Checks.range("headingDegrees", headingDegrees, -36_000, 36_000);
+      Checks.range("seed", seed, 0, 1_000_000);
+      Checks.range("seconds", seconds, -1e6, 1e6);
+    }
+  }
+
+  /**
+   * Uneven ground round the origin, its mean at about y = 0.
+   *
+   * @param rise metres between its lowest and highest, about
+   * @param feature metres across its largest forms
+   * @param roughness how much the smaller forms keep of it: 0 smooth … 1 jagged
+   * @param seed another ground of the same kind
+   */
+  record Ground(double width, double depth, double rise, double feature, double roughness, int seed)
+      implements Shape {
+    public Ground {
+      Checks.range("width", width, LEAST, MOST);
+      Checks.range("depth", depth, LEAST, MOST);
+      Checks.range("rise", rise, 0, 1000);
+      Checks.range("feature", feature, 0.001, MOST);
+      Checks.range("roughness", roughness, 0, 1);
+      Checks.range("seed", seed, 0, 1_000_000);
+    }
+  }
+
+  /**
+   * The edges of another shape as round struts.
+   *
+   * @param of any shape but a model or struts
+   * @param radius of a strut
+   */
+  record Struts(Shape of, double radius) implements Shape {
+    public Struts {
+      if (of instanceof Struts || of instanceof Model) {
+        throw new ImpossibleValue("of.kind", "struts or model", "another kind of shape");
+      }
+      Checks.range("radius", radius, LEAST, MOST);
     }
   }
 

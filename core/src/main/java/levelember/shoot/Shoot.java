@@ -98,9 +98,10 @@ public record Shoot(
         .findFirst();
   }
 
-  /** The look that a shot wears. */
+  /** The look that a shot wears, exposed as the shot is. */
   public Look lookOf(Shot shot) {
-    return looks.stream().filter(l -> l.id().equals(shot.look())).findFirst().orElseThrow();
+    Look look = looks.stream().filter(l -> l.id().equals(shot.look())).findFirst().orElseThrow();
+    return shot.exposureStops() == 0 ? look : look.exposed(shot.exposureStops());
   }
 
   /** Names of the assets that this shoot needs, each once, in order. */

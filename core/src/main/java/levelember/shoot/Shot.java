@@ -14,6 +14,12 @@ import levelember.math.Vec3;
  * @param fStop aperture number; 0 is a pinhole with everything sharp
  * @param focusDistance metres from the lens; 0 focuses on the aim
  * @param look id of the look it wears
+ * @param upright keeps upright lines upright: the camera looks level and the lens is shifted so
+ *     that the aim stays in the middle (two-point perspective)
+ * @param blades of the aperture, which shape what is out of focus; 0 is round
+ * @param bladeTurnDegrees turn of the aperture
+ * @param exposureStops over the look's exposure, −10…10
+ * @param cropAspect width over height of the guides for a crop; 0 shows none
  */
 public record Shot(
     String id,
@@ -24,7 +30,40 @@ public record Shot(
     double sensorWidthMm,
     double fStop,
     double focusDistance,
-    String look) {
+    String look,
+    boolean upright,
+    int blades,
+    double bladeTurnDegrees,
+    double exposureStops,
+    double cropAspect) {
+
+  /** A shot with a round aperture that is neither upright, nor exposed apart, nor cropped. */
+  public Shot(
+      String id,
+      String name,
+      Vec3 place,
+      Vec3 aim,
+      double focalLengthMm,
+      double sensorWidthMm,
+      double fStop,
+      double focusDistance,
+      String look) {
+    this(
+        id,
+        name,
+        place,
+        aim,
+        focalLengthMm,
+        sensorWidthMm,
+        fStop,
+        focusDistance,
+        look,
+        false,
+        0,
+        0,
+        0,
+        0);
+  }
 
   public Shot {
     Checks.id(id);
@@ -39,5 +78,13 @@ public record Shot(
     Checks.range("fStop", fStop, 0, 128);
     Checks.range("focusDistance", focusDistance, 0, 100_000);
     Checks.name("look", look);
+    if (blades != 0) {
+      Checks.range("blades", blades, 3, 20);
+    }
+    Checks.range("bladeTurnDegrees", bladeTurnDegrees, -360, 360);
+    Checks.range("exposureStops", exposureStops, -10, 10);
+    if (cropAspect != 0) {
+      Checks.range("cropAspect", cropAspect, 0.1, 10);
+    }
   }
 }

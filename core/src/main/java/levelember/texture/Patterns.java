@@ -1,10 +1,11 @@
 package levelember.texture;
 
 import java.util.List;
+import levelember.math.Noise;
 
 /**
- * Pictures of surfaces that repeat without a seam, made from tileable gradient noise (Perlin 2002,
- * "Improving Noise", with the lattice taken round). The same bits on every machine.
+ * Pictures of surfaces that repeat without a seam, made from repeating noise and scattered points.
+ * The same bits on every machine.
  */
 public final class Patterns {
   /**
@@ -181,41 +182,12 @@ public final class Patterns {
     return sum;
   }
 
-  /** Gradient noise about −0.7…0.7 that repeats after 1 both ways. */
-  static double noise(double u, double v, int nu, int nv, int salt) {
-    double x = u * nu, y = v * nv;
-    int x0 = (int) Math.floor(x), y0 = (int) Math.floor(y);
-    double fx = x - x0, fy = y - y0;
-    double sx = fx * fx * fx * (fx * (fx * 6 - 15) + 10);
-    double sy = fy * fy * fy * (fy * (fy * 6 - 15) + 10);
-    double top =
-        mix(sx, slope(x0, y0, nu, nv, salt, fx, fy), slope(x0 + 1, y0, nu, nv, salt, fx - 1, fy));
-    double low =
-        mix(
-            sx,
-            slope(x0, y0 + 1, nu, nv, salt, fx, fy - 1),
-            slope(x0 + 1, y0 + 1, nu, nv, salt, fx - 1, fy - 1));
-    return mix(sy, top, low);
+  private static double noise(double u, double v, int nu, int nv, int salt) {
+    return Noise.repeating(u, v, nu, nv, salt);
   }
 
-  private static double slope(int x, int y, int nu, int nv, int salt, double fx, double fy) {
-    int h = hash(Math.floorMod(x, nu), Math.floorMod(y, nv), salt) & 7;
-    double a = (h & 1) == 0 ? fx : -fx, b = (h & 2) == 0 ? fy : -fy;
-    return (h & 4) == 0 ? a + b * 0.5 : a * 0.5 + b;
-  }
-
-  private static double mix(double t, double a, double b) {
-    return a + t * (b - a);
-  }
-
-  /** A number 0…255 of a lattice point (after Wang's integer hash). */
   private static int hash(int x, int y, int salt) {
-    int h = x * 0x8da6b343 + y * 0xd8163841 + salt * 0xcb1ab31f;
-    h = (h ^ 61) ^ (h >>> 16);
-    h *= 9;
-    h ^= h >>> 4;
-    h *= 0x27d4eb2d;
-    return (h ^ h >>> 15) & 255;
+    return Noise.hash(x, y, salt);
   }
 
   /** The sRGB code of a linear value, about: only tones of wood are chosen by it. */

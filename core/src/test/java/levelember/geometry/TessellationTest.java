@@ -9,6 +9,7 @@ import levelember.math.Vec3;
 import levelember.shoot.Piece;
 import levelember.shoot.Shape;
 import levelember.shoot.Shape.Corner;
+import levelember.shoot.Shape.Opening;
 import org.assertj.core.data.Percentage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -41,7 +42,104 @@ class TessellationTest {
         new Solid(
             new Shape.Lathe(
                 List.of(new Corner(0, 0), new Corner(1, 0), new Corner(0, 3)), false, 30),
-            Math.PI));
+            Math.PI),
+        new Solid(new Shape.Room(4, 3, 2.5, 0.2, List.of()), 4.4 * 3.4 * 2.9 - 30),
+        // Two windows, a door to the floor, and a hole that takes all of a wall.
+        new Solid(
+            new Shape.Room(
+                4,
+                3,
+                2.5,
+                0.2,
+                List.of(
+                    new Opening(Shape.Wall.AHEAD, -1, 0.8, 1, 1.2),
+                    new Opening(Shape.Wall.AHEAD, 0.8, 0.9, 0.6, 1.2),
+                    new Opening(Shape.Wall.RIGHT, 0.2, 0, 0.9, 2),
+                    new Opening(Shape.Wall.BEHIND, 0, 0, 99, 99))),
+            4.4 * 3.4 * 2.9 - 30 - 0.2 * (1.2 + 0.72 + 1.8 + 4 * 2.5)),
+        new Solid(
+            new Shape.Tube(List.of(new Vec3(0, 1, 0), new Vec3(2, 2, -2)), 0.1, false),
+            3 * Math.PI * 0.01),
+        new Solid(new Shape.Tube(ring(16), 0.1, true), 2 * Math.PI * Math.PI * 0.01),
+        new Solid(new Shape.Water(2, 3, 0.5, 0, 0.3, 0, 1, 0), 3),
+        new Solid(new Shape.Water(1, 1, 0.5, 0.02, 0.1, 30, 1, 2), 0.5));
+  }
+
+  private static List<Vec3> ring(int n) {
+    return java.util.stream.IntStream.range(0, n)
+        .mapToObj(i -> 2 * Math.PI * i / n)
+        .map(a -> new Vec3(Math.cos(a), 0, Math.sin(a)))
+        .toList();
+  }
+
+  @Test
+  void wavesHaveTheirHeightSlopesAndClock() {
+    Triangles t = Tessellation.of(new Shape.Water(4, 4, 0, 0.08, 0.5, 20, 3, 0));
+    double square = 0;
+    for (int i = 0; i < t.corners(); i++) {
+      square += t.position(i).y() * t.position(i).y() / t.corners();
+    }
+    // The mean of the highest third is four times the standard deviation.
+    assertThat(4 * Math.sqrt(square)).isCloseTo(0.08, Percentage.withPercentage(15));
+    int across = 1;
+    while (t.position(across).z() == t.position(0).z()) {
+      across++;
+    }
+    for (int i = across + 1; i < 5 * across; i += 7) {
+      Vec3 left = t.position(i - 1), right = t.position(i + 1), n = t.normal(i);
+      if (left.z() == right.z()) {
+        double slope = (right.y() - left.y()) / (right.x() - left.x());
+        assertThat(-n.x() / n.y()).isCloseTo(slope, within(0.04));
+      }
+    }
+    Triangles later = Tessellation.of(new Shape.Water(4, 4, 0, 0.08, 0.5, 20, 3, 0.2));
+    Triangles again = Tessellation.of(new Shape.Water(4, 4, 0, 0.08, 0.5, 20, 3, 0));
+    assertThat(again.positions()).isEqualTo(t.positions());
+    assertThat(later.position(500).y()).isNotCloseTo(t.position(500).y(), within(1e-3));
+  }
+
+  @Test
+  void groundRisesAsMuchAsItSaysAndItsSeedMakesAnother() {
+    Triangles t = Tessellation.of(new Shape.Ground(20, 20, 2, 3, 0.5, 1));
+    double least = 9, most = -9;
+    for (int i = 0; i < t.corners(); i++) {
+      least = Math.min(least, t.position(i).y());
+      most = Math.max(most, t.position(i).y());
+      assertThat(t.normal(i).y()).isPositive();
+    }
+    assertThat(most - least).isBetween(1.0, 2.6);
+    Triangles other = Tessellation.of(new Shape.Ground(20, 20, 2, 3, 0.5, 2));
+    assertThat(other.position(77).y()).isNotCloseTo(t.position(77).y(), within(1e-3));
+  }
+
+  @Test
+  void aBentCardKeepsItsWidthAlongTheBend() {
+    Triangles t = Tessellation.of(new Shape.Card(2, 1, 180));
+    double r = 2 / Math.PI, length = 0;
+    Vec3 before = null;
+    for (int i = 0; i < t.corners(); i++) {
+      Vec3 p = t.position(i);
+      assertThat(Math.hypot(p.x(), p.z() - r)).isCloseTo(r, within(1e-6));
+      if (p.y() < 0) {
+        length += before == null ? 0 : p.minus(before).length();
+        before = p;
+      }
+    }
+    assertThat(length).isCloseTo(2, within(1e-3));
+  }
+
+  @Test
+  void strutsStandAtTheEdgesThatBend() {
+    Triangles t = Tessellation.of(new Shape.Struts(new Shape.Box(1, 1, 1, 0), 0.01));
+    // Twelve prisms of 8 sides and eight balls, no diagonals.
+    assertThat(t.count()).isEqualTo(12 * 16 + 8 * (2 * 8 + 2 * 16));
+    for (int i = 0; i < t.corners(); i++) {
+      Vec3 p = t.position(i);
+      double x = Math.abs(Math.abs(p.x()) - 0.5), y = Math.abs(Math.abs(p.y() - 0.5) - 0.5);
+      double z = Math.abs(Math.abs(p.z()) - 0.5);
+      assertThat(Math.min(Math.hypot(x, y), Math.min(Math.hypot(x, z), Math.hypot(y, z))))
+          .isLessThan(0.0101);
+    }
   }
 
   /** Volume by the divergence theorem: right only when all triangles face outwards. */

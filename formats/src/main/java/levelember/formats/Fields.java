@@ -75,6 +75,10 @@ final class Fields {
     return n.intValue();
   }
 
+  int whole(String name, int usual) {
+    return has(name) ? whole(name) : usual;
+  }
+
   String text(String name) {
     JsonNode n = required(name);
     if (!n.isString()) {

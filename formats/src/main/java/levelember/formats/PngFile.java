@@ -71,6 +71,16 @@ public final class PngFile {
     return encode("png", new BufferedImage(model, raster, false, null), -1);
   }
 
+  /** Writes a picture whose values are codes already, 0…1, with 8 bits a channel. */
+  public static byte[] codes(Picture picture) {
+    float[] from = picture.rgb();
+    byte[] codes = new byte[from.length];
+    for (int i = 0; i < from.length; i++) {
+      codes[i] = (byte) Math.round(255 * Math.clamp(from[i], 0f, 1f));
+    }
+    return encode("png", image(codes, picture.width(), picture.height()), -1);
+  }
+
   /** Encodes eight-bit codes, three bytes a pixel, as JPEG of a quality 0…1. */
   public static byte[] jpeg(byte[] codes, int width, int height, float quality) {
     return encode("jpeg", image(codes, width, height), quality);

@@ -122,8 +122,18 @@ public final class ShootDocument {
                 new Piece.Copies(
                     c.whole("count"),
                     c.vector("step", Vec3.ZERO),
-                    c.vector("turnDegrees", Vec3.ZERO))),
+                    c.vector("turnDegrees", Vec3.ZERO),
+                    c.object("scatter", null, ShootDocument::scatter))),
         f.flag("shown", true));
+  }
+
+  private static Piece.Scatter scatter(Fields f) {
+    return new Piece.Scatter(
+        f.whole("seed", 1),
+        f.vector("spread", Vec3.ZERO),
+        f.vector("turnDegrees", Vec3.ZERO),
+        f.number("leastSize", 1),
+        f.number("mostSize", 1));
   }
 
   private static Shape shape(Fields f) {
@@ -150,12 +160,56 @@ public final class ShootDocument {
       case "mesh" ->
           new Shape.Mesh(f.numbers("positions"), f.numbers("normals"), f.wholes("triangles"));
       case "model" -> new Shape.Model(f.text("file"), f.whole("mesh"), f.whole("part"));
+      case "card" ->
+          new Shape.Card(f.number("width"), f.number("height"), f.number("bendDegrees", 0));
+      case "room" ->
+          new Shape.Room(
+              f.number("width"),
+              f.number("depth"),
+              f.number("height"),
+              f.number("thickness", 0.2),
+              f.objects("openings", ShootDocument::opening));
+      case "tube" ->
+          new Shape.Tube(
+              f.objects(
+                  "points", p -> new Vec3(p.number("x", 0), p.number("y", 0), p.number("z", 0))),
+              f.number("radius"),
+              f.flag("closed", false));
+      case "water" ->
+          new Shape.Water(
+              f.number("width"),
+              f.number("depth"),
+              f.number("deep", 0),
+              f.number("waveHeight", 0.01),
+              f.number("waveLength", 0.2),
+              f.number("headingDegrees", 0),
+              f.whole("seed", 1),
+              f.number("seconds", 0));
+      case "ground" ->
+          new Shape.Ground(
+              f.number("width"),
+              f.number("depth"),
+              f.number("rise"),
+              f.number("feature"),
+              f.number("roughness", 0.5),
+              f.whole("seed", 1));
+      case "struts" -> new Shape.Struts(f.object("of", ShootDocument::shape), f.number("radius"));
       default ->
           throw new ImpossibleValue(
               "kind",
               kind,
-              "one of floor, sweep, box, sphere, cylinder, cone, torus, lathe, rectangle, mesh, model");
+              "one of floor, sweep, box, sphere, cylinder, cone, torus, lathe, rectangle, card,"
+                  + " room, tube, water, ground, struts, mesh, model");
     };
+  }
+
+  private static Shape.Opening opening(Fields f) {
+    return new Shape.Opening(
+        f.choice("wall", Shape.Wall.AHEAD, Shape.Wall.class),
+        f.number("across", 0),
+        f.number("sill", 0),
+        f.number("width"),
+        f.number("height"));
   }
 
   private static Material material(Fields f) {
@@ -278,7 +332,12 @@ public final class ShootDocument {
         f.number("sensorWidthMm", 36),
         f.number("fStop", 0),
         f.number("focusDistance", 0),
-        f.text("look"));
+        f.text("look"),
+        f.flag("upright", false),
+        f.whole("blades", 0),
+        f.number("bladeTurnDegrees", 0),
+        f.number("exposureStops", 0),
+        f.number("cropAspect", 0));
   }
 
   private static Look look(Fields f) {

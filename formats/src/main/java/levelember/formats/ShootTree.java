@@ -67,6 +67,15 @@ final class ShootTree {
       c.put("count", p.copies().count());
       c.set("step", vector(p.copies().step()));
       c.set("turnDegrees", vector(p.copies().turnDegrees()));
+      Piece.Scatter stray = p.copies().scatter();
+      if (stray == null) {
+        c.putNull("scatter");
+      } else {
+        ObjectNode s = c.putObject("scatter").put("seed", stray.seed());
+        s.set("spread", vector(stray.spread()));
+        s.set("turnDegrees", vector(stray.turnDegrees()));
+        s.put("leastSize", stray.leastSize()).put("mostSize", stray.mostSize());
+      }
     }
     to.put("shown", p.shown());
     return to;
@@ -110,6 +119,55 @@ final class ShootTree {
           to.put("kind", "rectangle").put("width", s.width()).put("height", s.height());
       case Shape.Model s ->
           to.put("kind", "model").put("file", s.file()).put("mesh", s.mesh()).put("part", s.part());
+      case Shape.Card s ->
+          to.put("kind", "card")
+              .put("width", s.width())
+              .put("height", s.height())
+              .put("bendDegrees", s.bendDegrees());
+      case Shape.Room s -> {
+        to.put("kind", "room")
+            .put("width", s.width())
+            .put("depth", s.depth())
+            .put("height", s.height())
+            .put("thickness", s.thickness());
+        ArrayNode openings = to.putArray("openings");
+        s.openings()
+            .forEach(o ->
+                openings
+                    .addObject()
+                    .put("wall", o.wall().name().toLowerCase(Locale.ROOT))
+                    .put("across", o.across())
+                    .put("sill", o.sill())
+                    .put("width", o.width())
+                    .put("height", o.height()));
+      }
+      case Shape.Tube s -> {
+        ArrayNode points = to.put("kind", "tube").putArray("points");
+        s.points().forEach(p -> points.addObject().put("x", p.x()).put("y", p.y()).put("z", p.z()));
+        to.put("radius", s.radius()).put("closed", s.closed());
+      }
+      case Shape.Water s ->
+          to.put("kind", "water")
+              .put("width", s.width())
+              .put("depth", s.depth())
+              .put("deep", s.deep())
+              .put("waveHeight", s.waveHeight())
+              .put("waveLength", s.waveLength())
+              .put("headingDegrees", s.headingDegrees())
+              .put("seed", s.seed())
+              .put("seconds", s.seconds());
+      case Shape.Ground s ->
+          to.put("kind", "ground")
+              .put("width", s.width())
+              .put("depth", s.depth())
+              .put("rise", s.rise())
+              .put("feature", s.feature())
+              .put("roughness", s.roughness())
+              .put("seed", s.seed());
+      case Shape.Struts s -> {
+        to.put("kind", "struts").put("radius", s.radius());
+        to.set("of", shape(s.of()));
+      }
       case Shape.Mesh s -> {
         ArrayNode positions = to.put("kind", "mesh").putArray("positions");
         s.positions().forEach(positions::add);
@@ -246,6 +304,9 @@ final class ShootTree {
     to.put("fStop", s.fStop());
     to.put("focusDistance", s.focusDistance());
     to.put("look", s.look());
+    to.put("upright", s.upright());
+    to.put("blades", s.blades()).put("bladeTurnDegrees", s.bladeTurnDegrees());
+    to.put("exposureStops", s.exposureStops()).put("cropAspect", s.cropAspect());
     return to;
   }
 

@@ -56,7 +56,13 @@ class ShootDocumentTest {
         new Vec3(1, 2, -1),
         shape,
         "glass",
-        i == 2 ? new Piece.Copies(3, new Vec3(0.1, 0, 0), new Vec3(0, 5, 0)) : null,
+        i == 2
+            ? new Piece.Copies(
+                3,
+                new Vec3(0.1, 0, 0),
+                new Vec3(0, 5, 0),
+                new Piece.Scatter(4, Vec3.ONE, new Vec3(0, 90, 0), 0.8, 1.2))
+            : null,
         i != 3);
   }
 
@@ -89,6 +95,13 @@ class ShootDocumentTest {
             new Shape.Torus(1, 0.1),
             new Shape.Lathe(List.of(new Shape.Corner(0, 0), new Shape.Corner(1, 1)), true, 20),
             new Shape.Rectangle(1, 2),
+            new Shape.Card(1, 2, 90),
+            new Shape.Room(
+                4, 3, 2.5, 0.3, List.of(new Shape.Opening(Shape.Wall.LEFT, 0.5, 0.9, 1, 1.2))),
+            new Shape.Tube(List.of(Vec3.ZERO, Vec3.UP, Vec3.ONE), 0.02, true),
+            new Shape.Water(2, 1, 0.3, 0.02, 0.4, 30, 7, 1.5),
+            new Shape.Ground(9, 8, 1, 2, 0.4, 3),
+            new Shape.Struts(new Shape.Sphere(0.4), 0.01),
             new Shape.Mesh(
                 List.of(0., 0., 0., 1., 0., 0., 0., 1., 0.),
                 List.of(0., 0., 1., 0., 0., 1., 0., 0., 1.),
@@ -119,7 +132,22 @@ class ShootDocumentTest {
             light(4, new Emitter.Dome(), Brightness.Unit.NIT),
             light(5, new Emitter.Emissive("glass"), Brightness.Unit.NIT)),
         1.5,
-        List.of(new Shot("s", "Shot", new Vec3(0, 1, 4), Vec3.ZERO, 85, 24, 2.8, 3.5, "k")),
+        List.of(
+            new Shot(
+                "s",
+                "Shot",
+                new Vec3(0, 1, 4),
+                Vec3.ZERO,
+                85,
+                24,
+                2.8,
+                3.5,
+                "k",
+                true,
+                7,
+                15,
+                -0.5,
+                1.5)),
         List.of(new Look("k", "Look", 9.5, 0.4, 2)));
   }
 

@@ -85,7 +85,7 @@ public class Shoots {
     return new State(
         id,
         row.revision(),
-        ShootDocument.parse(row.document().getBytes(java.nio.charset.StandardCharsets.UTF_8)),
+        parsed(row),
         done == null ? null : done.label(),
         undone == null ? null : undone.label());
   }
@@ -270,8 +270,10 @@ public class Shoots {
     return row;
   }
 
+  /** The document with every field said, also those that did not exist when it was kept. */
   private static JsonNode parsed(ShootMapper.Row row) {
-    return ShootDocument.parse(row.document().getBytes(java.nio.charset.StandardCharsets.UTF_8));
+    byte[] kept = row.document().getBytes(java.nio.charset.StandardCharsets.UTF_8);
+    return ShootDocument.tree(ShootDocument.read(kept));
   }
 
   private void keep(ShootMapper.Row row, JsonNode document) {

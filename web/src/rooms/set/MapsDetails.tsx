@@ -1,0 +1,302 @@
+import AddIcon from '@mui/icons-material/Add';
+import DeleteIcon from '@mui/icons-material/Delete';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import Typography from '@mui/material/Typography';
+import type { Maps, Material, Operation, ShootDocument, Texture } from '../../api/document';
+import { AddMenu } from '../../controls/AddMenu';
+import { ColourOf } from '../../controls/ColourOf';
+import { NumberOf, Row, Section } from '../../controls/FieldOf';
+import { PlainSelect } from '../../controls/PlainSelect';
+import { quantities, type Quantity } from '../../controls/quantity';
+import { useDesk } from '../../live/useShoot';
+import { colours } from '../../theme/theme';
+import { PicturePicker, type Picked } from './PicturePicker';
+
+type Slot = 'colour' | 'second' | 'mask' | 'roughness' | 'metalness' | 'normal' | 'bump';
+
+const SLOTS: { slot: Slot; name: string; what: string; relief: boolean }[] = [
+  { slot: 'colour', name: 'Colour', what: 'times the colour', relief: false },
+  { slot: 'second', name: 'Second colour', what: 'laid over the first', relief: false },
+  { slot: 'mask', name: 'Mask', what: 'where the second shows', relief: true },
+  { slot: 'roughness', name: 'Roughness', what: 'times the roughness, by green', relief: true },
+  { slot: 'metalness', name: 'Metal', what: 'times the metal, by blue', relief: true },
+  { slot: 'bump', name: 'Bump', what: 'heights', relief: true },
+  { slot: 'normal', name: 'Normals', what: 'a normal map, green up', relief: true },
+];
+
+const repeats: Quantity = { unit: '', least: -100_000, most: 100_000, step: 0.1, digits: 3 };
+const pictures: Quantity = { unit: '', least: -1000, most: 1000, step: 0.01, digits: 3 };
+const strength: Quantity = { unit: '', least: 0, most: 10, step: 0.05, digits: 2 };
+const falloff: Quantity = { unit: '', least: 0.1, most: 20, step: 0.1, digits: 2 };
+const relief: Quantity = { ...quantities.length, least: -1, most: 1 };
+
+interface Props {
+  material: Material;
+  here: (d: ShootDocument) => Material;
+  set: (d: ShootDocument, field: string, value: unknown) => Operation[];
+}
+
+/** A picture as it lies when it is newly put on: in metres when it is known how large it is. */
+function laid({ name, metres }: Picked): Texture {
+  return {
+    picture: name,
+    lay: metres ? 'metres' : 'first',
+    offsetU: 0,
+    offsetV: 0,
+    repeatsU: metres ? 1 / metres : 1,
+    repeatsV: metres ? 1 / metres : 1,
+    turnDegrees: 0,
+    edge: 'repeat',
+  };
+}
+
+/** What varies over a material: pictures, a ramp, a rim. */
+export function MapsDetails({ material, here, set }: Props) {
+  const desk = useDesk();
+  const maps = material.maps;
+  const edit = `Pictures of ${material.name}`;
+  const keep = (field: keyof Maps, value: unknown) =>
+    void desk.keep(edit, set(desk.state.document, `maps/${field}`, value));
+  const number = (label: string, field: 'normalStrength' | 'bumpMetres', quantity: Quantity) => (
+    <NumberOf
+      label={label}
+      edit={edit}
+      read={(d) => here(d).maps[field]}
+      write={(d, v) => set(d, `maps/${field}`, v)}
+      quantity={quantity}
+    />
+  );
+  const unused = SLOTS.filter(
+    ({ slot }) => !maps[slot] && ((slot !== 'second' && slot !== 'mask') || maps.colour),
+  );
+
+  return (
+    <>
+      <Section title="Pictures">
+        {SLOTS.filter(({ slot }) => maps[slot]).map(({ slot, name, what, relief: heights }) => (
+          <Box
+            key={slot}
+            role="group"
+            aria-label={`${name} picture`}
+            sx={{ borderLeft: `2px solid ${colours.line}`, pl: 2, display: 'grid', gap: 1.5 }}
+          >
+            <Box sx={{ display: 'flex', alignItems: 'center' }}>
+              <Typography variant="caption" sx={{ flex: 1 }}>
+                {name}{' '}
+                <Box component="span" sx={{ color: colours.quiet }}>
+                  {what}
+                </Box>
+              </Typography>
+              <IconButton
+                aria-label={`Take the ${name.toLowerCase()} picture off`}
+                onClick={() => keep(slot, null)}
+              >
+                <DeleteIcon fontSize="inherit" />
+              </IconButton>
+            </Box>
+            <PicturePicker
+              label={`${name} picture`}
+              value={maps[slot]!.picture}
+              relief={heights}
+              onPick={(picked) => keep(slot, { ...maps[slot]!, picture: picked.name })}
+            />
+            <Lie slot={slot} name={name} here={here} set={set} edit={edit} />
+            {slot === 'bump' && number('Black to white', 'bumpMetres', relief)}
+            {slot === 'normal' && number('Strength', 'normalStrength', strength)}
+            {slot === 'colour' && <Ramp material={material} here={here} set={set} edit={edit} />}
+          </Box>
+        ))}
+        {unused.length > 0 && (
+          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
+            {unused.map(({ slot, name, relief: heights }) => (
+              <PicturePicker
+                key={slot}
+                label={name}
+                value={null}
+                relief={heights}
+                onPick={(picked) => keep(slot, laid(picked))}
+              />
+            ))}
+          </Box>
+        )}
+      </Section>
+      <Section title="Rim by viewing angle">
+        {maps.rim ? (
+          <>
+            <ColourOf
+              label="Rim"
+              edit={edit}
+              read={(d) => here(d).maps.rim?.colour ?? [1, 1, 1]}
+              write={(d, v) => set(d, 'maps/rim/colour', v)}
+            />
+            <Row>
+              <NumberOf
+                label="Amount"
+                name="Amount of the rim"
+                edit={edit}
+                read={(d) => here(d).maps.rim?.amount ?? 0}
+                write={(d, v) => set(d, 'maps/rim/amount', v)}
+                quantity={quantities.share}
+              />
+              <NumberOf
+                label="Falloff"
+                edit={edit}
+                read={(d) => here(d).maps.rim?.falloff ?? 1}
+                write={(d, v) => set(d, 'maps/rim/falloff', v)}
+                quantity={falloff}
+              />
+            </Row>
+            <Button color="inherit" onClick={() => keep('rim', null)}>
+              Without a rim
+            </Button>
+          </>
+        ) : (
+          <Button
+            color="inherit"
+            startIcon={<AddIcon />}
+            onClick={() => keep('rim', { colour: [1, 1, 1], amount: 0.6, falloff: 3 })}
+          >
+            Add a rim
+          </Button>
+        )}
+      </Section>
+    </>
+  );
+}
+
+interface LieProps {
+  slot: Slot;
+  name: string;
+  here: Props['here'];
+  set: Props['set'];
+  edit: string;
+}
+
+/** How a picture lies. */
+function Lie({ slot, name, here, set, edit }: LieProps) {
+  const desk = useDesk();
+  const texture = here(desk.document).maps[slot];
+  if (!texture) return null;
+  const field = (
+    label: string,
+    key: 'offsetU' | 'offsetV' | 'repeatsU' | 'repeatsV' | 'turnDegrees',
+    quantity: Quantity,
+  ) => (
+    <NumberOf
+      key={key}
+      label={label}
+      name={`${label}, ${name.toLowerCase()} picture`}
+      edit={edit}
+      read={(d) => here(d).maps[slot]?.[key] ?? 0}
+      write={(d, v) => set(d, `maps/${slot}/${key}`, v)}
+      quantity={quantity}
+    />
+  );
+  const unit = texture.lay === 'metres' ? ' a metre' : '';
+  return (
+    <>
+      <Row>
+        <PlainSelect
+          label="Lies by"
+          value={texture.lay}
+          options={[
+            { value: 'first', text: 'the shape' },
+            { value: 'second', text: 'its second set' },
+            { value: 'metres', text: 'metres' },
+          ]}
+          onChange={(lay) =>
+            void desk.keep(edit, set(desk.state.document, `maps/${slot}/lay`, lay))
+          }
+        />
+        <PlainSelect
+          label="Beyond the edge"
+          value={texture.edge}
+          options={[
+            { value: 'repeat', text: 'again' },
+            { value: 'mirror', text: 'mirrored' },
+            { value: 'hold', text: 'held' },
+          ]}
+          onChange={(edge) =>
+            void desk.keep(edit, set(desk.state.document, `maps/${slot}/edge`, edge))
+          }
+        />
+      </Row>
+      <Row>
+        {field(`Across${unit}`, 'repeatsU', repeats)}
+        {field(`Down${unit}`, 'repeatsV', repeats)}
+      </Row>
+      <Row>
+        {field('Right by', 'offsetU', pictures)}
+        {field('Down by', 'offsetV', pictures)}
+        {field('Turn', 'turnDegrees', quantities.degrees)}
+      </Row>
+    </>
+  );
+}
+
+/** A ramp that recolours a picture by its luminance. */
+function Ramp({ material, here, set, edit }: Props & { edit: string }) {
+  const desk = useDesk();
+  const ramp = material.maps.ramp;
+  const keep = (value: Maps['ramp']) =>
+    void desk.keep(edit, set(desk.state.document, 'maps/ramp', value));
+  if (ramp.length === 0) {
+    return (
+      <Button
+        color="inherit"
+        startIcon={<AddIcon />}
+        onClick={() =>
+          keep([
+            { at: 0, colour: [0.02, 0.02, 0.03] },
+            { at: 1, colour: [0.9, 0.85, 0.75] },
+          ])
+        }
+      >
+        Recolour by a ramp
+      </Button>
+    );
+  }
+  return (
+    <Box role="group" aria-label="Ramp" sx={{ display: 'grid', gap: 1.5 }}>
+      {ramp.map((stop, i) => (
+        <Box key={i}>
+          <Row>
+            <NumberOf
+              label={`Luminance ${i + 1}`}
+              edit={edit}
+              read={(d) => here(d).maps.ramp[i]?.at ?? stop.at}
+              write={(d, v) => {
+                const stops = here(d).maps.ramp;
+                const low = stops[i - 1]?.at ?? 0;
+                const high = stops[i + 1]?.at ?? 1;
+                return set(d, `maps/ramp/${i}/at`, Math.min(high, Math.max(low, v)));
+              }}
+              quantity={quantities.share}
+            />
+          </Row>
+          <ColourOf
+            label={`Colour ${i + 1}`}
+            edit={edit}
+            read={(d) => here(d).maps.ramp[i]?.colour ?? stop.colour}
+            write={(d, v) => set(d, `maps/ramp/${i}/colour`, v)}
+          />
+        </Box>
+      ))}
+      <AddMenu
+        text="Ramp"
+        items={[
+          { kind: 'stop', name: 'One stop more' },
+          { kind: 'fewer', name: 'One stop fewer' },
+          { kind: 'none', name: 'No ramp' },
+        ]}
+        onAdd={(kind) => {
+          const last = ramp.at(-1)!;
+          if (kind === 'stop') keep([...ramp, { ...last, at: 1 }]);
+          else keep(kind === 'none' || ramp.length === 2 ? [] : ramp.slice(0, -1));
+        }}
+      />
+    </Box>
+  );
+}
