@@ -78,8 +78,7 @@ public class Assets {
 
   /** A shoot's assets as pictures and models. */
   public Files files(String shoot) {
-    GltfMeshes meshes =
-        new GltfMeshes(name -> bytes(shoot, name));
+    GltfMeshes meshes = new GltfMeshes(name -> bytes(shoot, name));
     return new Files(pictures(shoot), meshes);
   }
 

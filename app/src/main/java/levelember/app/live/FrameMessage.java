@@ -33,20 +33,56 @@ final class FrameMessage {
     long begin = System.nanoTime();
     Picture picture = from.mix(weights, from.shownStep());
     byte[] codes = new DisplayCurve(shoot.lookOf(shot)).quick(picture);
-    Map<String, Object> head = new LinkedHashMap<>();
-    head.put("revision", revision);
-    head.put("mark", mark);
-    head.put("shot", shot.id());
-    head.put("width", traced.width());
-    head.put("height", traced.height());
+    Map<String, Object> head =
+        head(shot, revision, mark, traced.width(), traced.height(), traced.step());
     head.put("columns", picture.width());
     head.put("rows", picture.height());
-    head.put("step", traced.step());
     head.put("samples", traced.full().samples());
     head.put("denoised", from != traced);
     head.put("rays", rays);
     head.put("mixMillis", (System.nanoTime() - begin) / 1_000_000);
     head.put("sinceEditMillis", (System.nanoTime() - sinceNanos) / 1_000_000);
+    return message(head, codes);
+  }
+
+  /**
+   * Encodes a plain view.
+   *
+   * @param step pixels that one drawn spans either way
+   */
+  static byte[] plain(
+      Shot shot,
+      long revision,
+      long mark,
+      long sinceNanos,
+      byte[] codes,
+      int width,
+      int height,
+      int step) {
+    Map<String, Object> head = head(shot, revision, mark, width, height, step);
+    head.put("columns", (width + step - 1) / step);
+    head.put("rows", (height + step - 1) / step);
+    head.put("samples", 1);
+    head.put("denoised", false);
+    head.put("rays", 0);
+    head.put("mixMillis", 0);
+    head.put("sinceEditMillis", (System.nanoTime() - sinceNanos) / 1_000_000);
+    return message(head, codes);
+  }
+
+  private static Map<String, Object> head(
+      Shot shot, long revision, long mark, int width, int height, int step) {
+    Map<String, Object> head = new LinkedHashMap<>();
+    head.put("revision", revision);
+    head.put("mark", mark);
+    head.put("shot", shot.id());
+    head.put("width", width);
+    head.put("height", height);
+    head.put("step", step);
+    return head;
+  }
+
+  private static byte[] message(Map<String, Object> head, byte[] codes) {
     byte[] json = JsonMapper.shared().writeValueAsBytes(head);
     return ByteBuffer.allocate(4 + json.length + codes.length)
         .putInt(json.length)

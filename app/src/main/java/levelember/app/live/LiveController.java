@@ -10,6 +10,7 @@ import levelember.formats.OpenExr;
 import levelember.formats.PngFile;
 import levelember.look.DisplayCurve;
 import levelember.texture.Picture;
+import levelember.transport.Pick;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -77,6 +78,21 @@ class LiveController {
         .contentType(MediaType.IMAGE_JPEG)
         .cacheControl(CacheControl.noStore())
         .body(jpeg);
+  }
+
+  /**
+   * What stands at a place of the picture, 0…1 from the left and the top; nothing is no content.
+   */
+  @GetMapping("/at")
+  ResponseEntity<Pick> at(@PathVariable String id, @RequestParam double x, @RequestParam double y) {
+    if (!(x >= 0 && x <= 1 && y >= 0 && y <= 1)) {
+      throw new levelember.shoot.ImpossibleValue("x, y", x + ", " + y, "0 to 1 each");
+    }
+    return sessions
+        .open(id)
+        .at(x, y)
+        .map(p -> ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(p))
+        .orElseGet(() -> ResponseEntity.noContent().build());
   }
 
   /** The films as traced, or denoised where the page shows them so and their full size is there. */

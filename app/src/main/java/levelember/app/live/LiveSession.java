@@ -2,6 +2,7 @@ package levelember.app.live;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.locks.LockSupport;
@@ -19,6 +20,8 @@ import levelember.shoot.Light;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.transport.Files;
+import levelember.transport.Pick;
+import levelember.transport.PlainView;
 import levelember.transport.RayCount;
 import levelember.transport.Renderer;
 import levelember.transport.Scene;
@@ -52,7 +55,14 @@ final class LiveSession {
 
   /** What is to be seen. */
   private record Wanted(
-      Shoot shoot, Shot shot, long revision, int width, int height, long mark, long sinceNanos) {}
+      Shoot shoot,
+      Shot shot,
+      long revision,
+      int width,
+      int height,
+      long mark,
+      long sinceNanos,
+      View view) {}
 
   private final String id;
   private final int samples;
@@ -64,6 +74,10 @@ final class LiveSession {
   private final Object lock = new Object();
   private final Thread thread;
 
+  /** The shoot as it is kept or tried, before the view. */
+  private Shoot raw;
+
+  private View view = View.TRACED;
   private Wanted wanted;
   private boolean changed;
   private boolean paused;
@@ -108,7 +122,10 @@ final class LiveSession {
     this.samples = samples;
     this.mostFilmBytes = mostFilmBytes;
     this.files = files;
-    wanted = new Wanted(shoot, shoot.shots().getFirst(), rev, 960, 540, 0, System.nanoTime());
+    raw = shoot;
+    wanted =
+        new Wanted(
+            shoot, shoot.shots().getFirst(), rev, 960, 540, 0, System.nanoTime(), View.TRACED);
     changed = true;
     thread = Thread.ofPlatform().name("ember-live-" + id).daemon().start(this::run);
   }
@@ -139,6 +156,7 @@ final class LiveSession {
    */
   void show(Shoot shoot, long revision, long mark) {
     synchronized (lock) {
+      raw = shoot;
       Shot shot = shoot.shot(wanted.shot().id()).orElse(shoot.shots().getFirst());
       want(shoot, shot, revision, wanted.width(), wanted.height(), mark);
     }
@@ -146,25 +164,36 @@ final class LiveSession {
 
   void shot(String shotId) {
     synchronized (lock) {
-      wanted
-          .shoot()
-          .shot(shotId)
-          .ifPresent(s ->
-              want(
-                  wanted.shoot(),
-                  s,
-                  wanted.revision(),
-                  wanted.width(),
-                  wanted.height(),
-                  wanted.mark()));
+      raw.shot(shotId)
+          .ifPresent(
+              s -> want(raw, s, wanted.revision(), wanted.width(), wanted.height(), wanted.mark()));
     }
   }
 
   void size(int width, int height) {
     synchronized (lock) {
       if (width != wanted.width() || height != wanted.height()) {
-        want(wanted.shoot(), wanted.shot(), wanted.revision(), width, height, wanted.mark());
+        want(raw, wanted.shot(), wanted.revision(), width, height, wanted.mark());
       }
+    }
+  }
+
+  /** Shows the shoot another way. */
+  void view(View other) {
+    synchronized (lock) {
+      if (!view.equals(other)) {
+        view = other;
+        want(raw, wanted.shot(), wanted.revision(), wanted.width(), wanted.height(), wanted.mark());
+      }
+    }
+  }
+
+  /** What stands at a place of the picture, 0…1 from the left and the top. */
+  Optional<Pick> at(double x, double y) {
+    synchronized (filmLock) {
+      return scene == null
+          ? Optional.empty()
+          : Pick.at(scene, x, y, (double) shown.width() / shown.height());
     }
   }
 
@@ -177,7 +206,8 @@ final class LiveSession {
   }
 
   private void want(Shoot shoot, Shot shot, long revision, int width, int height, long mark) {
-    wanted = new Wanted(shoot, shot, revision, width, height, mark, System.nanoTime());
+    wanted =
+        new Wanted(view.of(shoot), shot, revision, width, height, mark, System.nanoTime(), view);
     changed = true;
     lock.notifyAll();
   }
@@ -224,6 +254,11 @@ final class LiveSession {
       try {
         if (next != null) {
           apply(next);
+          if (next.view().plain() != null) {
+            plain(next);
+            await();
+            continue;
+          }
           if (ladder != null && ladder.step() > 0) {
             send();
           }
@@ -248,6 +283,30 @@ final class LiveSession {
       scene = null;
       ladder = null;
       denoised = null;
+    }
+  }
+
+  /** Draws a view without light: coarse at once, then full, then smooth. */
+  private void plain(Wanted next) {
+    turn.hurry(false);
+    PlainView drawn = new PlainView(scene, next.view().plain());
+    for (int pass = 0; pass < 3 && !interrupted() && !views.isEmpty(); pass++) {
+      int step = pass == 0 ? 4 : 1;
+      byte[] codes =
+          drawn.codes(next.width(), next.height(), step, pass == 2 ? 4 : 1, this::interrupted);
+      if (codes != null) {
+        byte[] frame =
+            FrameMessage.plain(
+                next.shot(),
+                next.revision(),
+                next.mark(),
+                next.sinceNanos(),
+                codes,
+                next.width(),
+                next.height(),
+                step);
+        views.forEach(v -> v.frame(frame));
+      }
     }
   }
 

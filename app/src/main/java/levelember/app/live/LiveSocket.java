@@ -126,6 +126,12 @@ class LiveSocket extends TextWebSocketHandler {
           session.wantedNoise(
               Math.clamp(m.path("percent").asDouble(2), LEAST_NOISE, MOST_NOISE) / 100);
       case "denoise" -> session.denoising(Denoising.of(m.path("when").stringValue("")));
+      case "view" ->
+          session.view(
+              View.of(
+                  m.path("kind").stringValue(""),
+                  m.path("clay").asDouble(0.5),
+                  m.path("keepGlass").booleanValue(false)));
       case "drawn" -> session.drawn(m.path("mark").asLong(0));
       case "probe" -> {
         Map<String, Object> reading =
@@ -140,7 +146,7 @@ class LiveSocket extends TextWebSocketHandler {
           throw new ImpossibleValue(
               "type",
               m.path("type"),
-              "one of try, untry, shot, size, pause, noise, denoise, drawn, probe");
+              "one of try, untry, shot, size, pause, noise, denoise, view, drawn, probe");
     }
   }
 

@@ -42,8 +42,7 @@ class PictureShelfController {
   ResponseEntity<byte[]> picture(@PathVariable String id) {
     Patterns.Pattern pattern = known(id);
     byte[] png =
-        small.computeIfAbsent(
-            pattern.id(), k -> PngFile.codes(Patterns.picture(k, SMALL)));
+        small.computeIfAbsent(pattern.id(), k -> PngFile.codes(Patterns.picture(k, SMALL)));
     return ResponseEntity.ok()
         .contentType(MediaType.IMAGE_PNG)
         .cacheControl(CacheControl.maxAge(Duration.ofHours(1)))

@@ -1,0 +1,57 @@
+package levelember.transport;
+
+import java.util.Optional;
+import levelember.lens.ThinLens;
+import levelember.math.Affine;
+import levelember.math.Vec3;
+import levelember.shoot.Piece;
+import levelember.shoot.Shot;
+import levelember.trace.RayWalk;
+
+/**
+ * What stands at a place of the picture.
+ *
+ * @param piece id
+ * @param material id, or null
+ * @param place of the surface there, metres
+ * @param normal of the surface, towards the camera
+ * @param depth metres from the lens along the line in which it looks, which is where it focuses
+ */
+public record Pick(String piece, String material, Vec3 place, Vec3 normal, double depth) {
+
+  /**
+   * Looks at a place of the picture.
+   *
+   * @param x from the left, 0…1
+   * @param y from the top, 0…1
+   * @param aspect width over height of the picture
+   */
+  public static Optional<Pick> at(Scene scene, double x, double y, double aspect) {
+    Shot shot = scene.shot();
+    int fine = 1 << 14;
+    ThinLens lens = new ThinLens(shot, fine, (int) Math.round(fine / aspect), 1);
+    ThinLens.Ray ray = new ThinLens.Ray();
+    lens.ray((int) (x * fine), (int) (y * fine / aspect), 0.5f, 0.5f, 0, 0, ray);
+    RayWalk walk = RayWalk.of(scene.hierarchy);
+    if (!walk.nearest(ray.ox, ray.oy, ray.oz, ray.dx, ray.dy, ray.dz, Float.POSITIVE_INFINITY)) {
+      return Optional.empty();
+    }
+    Piece piece = scene.shoot().pieces().get(walk.piece());
+    float[] place = new float[3], normal = new float[3];
+    walk.place(place);
+    walk.shadingNormal(normal);
+    Vec3 n = new Vec3(normal[0], normal[1], normal[2]);
+    Vec3 way = new Vec3(ray.dx, ray.dy, ray.dz);
+    Vec3 at = new Vec3(place[0], place[1], place[2]);
+    Vec3 aim =
+        shot.upright() ? new Vec3(shot.aim().x(), shot.place().y(), shot.aim().z()) : shot.aim();
+    Vec3 back = Affine.lookingAt(shot.place(), aim, 0).z();
+    return Optional.of(
+        new Pick(
+            piece.id(),
+            piece.material(),
+            at,
+            n.dot(way) > 0 ? n.times(-1) : n,
+            -at.minus(shot.place()).dot(back)));
+  }
+}
