@@ -1,4 +1,5 @@
-import type { Brought, Material, Operation, ShootState, ShootTitle } from './document';
+import type { At } from '../frame/choice';
+import type { Brought, Material, Operation, ShootState, ShootTitle, Vector } from './document';
 
 /** An answer of the server that says no: what happened, what was kept, what to do (RFC 9457). */
 export class Problem extends Error {
@@ -118,6 +119,16 @@ export const api = {
     answer<{ name: string }>(
       await post(`${shoot(id)}/assets/from-shelf/${encodeURIComponent(pattern)}`, {}),
     ),
+  /** How large a piece is, with all that stands in it. */
+  size: async (id: string, piece: string) =>
+    answer<{ metres: Vector | null; triangles: number }>(
+      await reached(fetch(`${shoot(id)}/pieces/${encodeURIComponent(piece)}/size`)),
+    ),
+  /** What stands at a place of the picture; null where nothing does. */
+  at: async (id: string, x: number, y: number) => {
+    const response = await reached(fetch(`${shoot(id)}/live/at?x=${x}&y=${y}`));
+    return response.status === 204 ? null : answer<At>(response);
+  },
   ballUrl: (material: string) => `/api/shelf/materials/${encodeURIComponent(material)}.png`,
   assets: async (id: string) => answer<string[]>(await reached(fetch(`${shoot(id)}/assets`))),
   packageUrl: (id: string) => `${shoot(id)}/package`,

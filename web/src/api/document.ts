@@ -6,6 +6,19 @@ export interface Shape {
   [dimension: string]: unknown;
 }
 
+export interface Copies {
+  count: number;
+  step: Vector;
+  turnDegrees: Vector;
+  scatter: {
+    seed: number;
+    spread: Vector;
+    turnDegrees: Vector;
+    leastSize: number;
+    mostSize: number;
+  } | null;
+}
+
 export interface Piece {
   id: string;
   name: string;
@@ -15,7 +28,7 @@ export interface Piece {
   size: Vector;
   shape: Shape | null;
   material: string | null;
-  copies: { count: number; step: Vector; turnDegrees: Vector } | null;
+  copies: Copies | null;
   shown: boolean;
 }
 
@@ -100,6 +113,11 @@ export interface Shot {
   fStop: number;
   focusDistance: number;
   look: string;
+  upright: boolean;
+  blades: number;
+  bladeTurnDegrees: number;
+  exposureStops: number;
+  cropAspect: number;
 }
 
 export interface Look {

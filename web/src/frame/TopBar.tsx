@@ -12,6 +12,7 @@ import { duration } from './duration';
 import { SaveMenu } from './SaveMenu';
 import { ShootMenu } from './ShootMenu';
 import { ShotMenu } from './ShotMenu';
+import { ViewMenu } from './ViewMenu';
 
 /** Mark, shoot, shot, undo and redo, saving, and the pill. */
 export function TopBar() {
@@ -33,6 +34,7 @@ export function TopBar() {
       <img src="/mark.svg" width={22} height={22} alt="Level Ember" />
       <ShootMenu />
       <ShotMenu />
+      <ViewMenu />
       <Box sx={{ flex: 1 }} />
       <Step name={undo ? `Undo: ${undo}` : 'Nothing to undo'} off={!undo} onClick={desk.undo}>
         <UndoIcon fontSize="inherit" />
@@ -77,8 +79,10 @@ function Pill() {
         ? 'done'
         : 'tracing';
   const noise = progress?.noisePercent;
-  const detail =
-    frame && frame.step > 1
+  const plain = useLive((s) => s.view.kind !== 'traced' && s.view.kind !== 'clay');
+  const detail = plain
+    ? 'without light'
+    : frame && frame.step > 1
       ? `1/${frame.step} size`
       : noise == null
         ? `${samples} spp`
@@ -123,7 +127,7 @@ function Pill() {
             height: 8,
             borderRadius: 4,
             bgcolor:
-              state === 'tracing'
+              state === 'tracing' && !plain
                 ? colours.ember
                 : state === 'not connected'
                   ? colours.error
@@ -133,11 +137,13 @@ function Pill() {
         <span>{connected ? detail : 'not connected'}</span>
         {denoised && <span>denoised</span>}
         <Box component="span" sx={{ color: colours.quiet }}>
-          {left == null || noise == null || !frame || frame.step > 1
-            ? frame
-              ? `${short(frame.rays)} rays`
-              : ''
-            : `${duration(left)} to ${wanted} %`}
+          {plain
+            ? ''
+            : left == null || noise == null || !frame || frame.step > 1
+              ? frame
+                ? `${short(frame.rays)} rays`
+                : ''
+              : `${duration(left)} to ${wanted} %`}
         </Box>
         {paused ? <PlayArrowIcon sx={{ fontSize: 14 }} /> : <PauseIcon sx={{ fontSize: 14 }} />}
       </Box>

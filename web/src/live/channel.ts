@@ -1,5 +1,5 @@
 import type { Operation } from '../api/document';
-import { useLive, type Denoise, type Frame, type Progress, type Reading } from './store';
+import { useLive, type Denoise, type Frame, type Progress, type Reading, type View } from './store';
 
 type Message =
   | ({ type: 'progress' } & Progress)
@@ -40,6 +40,7 @@ export class LiveChannel {
       this.send({ type: 'pause', paused: useLive.getState().paused });
       this.send({ type: 'noise', percent: useLive.getState().wantedPercent });
       this.send({ type: 'denoise', when: useLive.getState().denoise });
+      this.send({ type: 'view', ...useLive.getState().view });
     };
     socket.onclose = () => {
       useLive.setState({ connected: false });
@@ -130,6 +131,12 @@ export class LiveChannel {
   clean(percent: number) {
     useLive.setState({ wantedPercent: percent });
     this.send({ type: 'noise', percent });
+  }
+
+  /** Shows the shoot another way. */
+  view(view: View) {
+    useLive.setState({ view });
+    this.send({ type: 'view', ...view });
   }
 
   /** Sets when the picture is shown denoised. */

@@ -41,6 +41,14 @@ export interface Reading {
 
 export type Denoise = 'never' | 'noisy' | 'always';
 
+/** How the shoot is shown: traced with its light, in clay, or without light. */
+export interface View {
+  kind: 'traced' | 'clay' | 'solid' | 'unlit' | 'wire' | 'pieces';
+  /** Reflectance of the clay, 0…1. */
+  clay: number;
+  keepGlass: boolean;
+}
+
 interface LiveState {
   connected: boolean;
   image: ImageData | null;
@@ -57,6 +65,7 @@ interface LiveState {
   wantedPercent: number;
   /** When the picture is shown denoised. */
   denoise: Denoise;
+  view: View;
 }
 
 /** What comes over the live channel, and what the hand is just trying. */
@@ -72,4 +81,5 @@ export const useLive = create<LiveState>(() => ({
   paused: false,
   wantedPercent: 2,
   denoise: 'noisy',
+  view: { kind: 'traced', clay: 0.5, keepGlass: false },
 }));

@@ -6,10 +6,13 @@ import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import Tooltip from '@mui/material/Tooltip';
 import { useEffect, useRef, useState } from 'react';
+import { api } from '../api/client';
 import { useChoice } from '../frame/choice';
 import { useLive } from '../live/store';
-import { useChannel, useDesk } from '../live/useShoot';
+import { say, useChannel, useDesk } from '../live/useShoot';
 import { colours } from '../theme/theme';
+import { CropGuide } from './CropGuide';
+import { HandleChoice, Handles } from './Handles';
 import { Readout } from './Readout';
 import { useCameraHand } from './useCameraHand';
 import { drawPicture } from './draw';
@@ -38,7 +41,38 @@ export function PictureView() {
   const { zoom, pan, fit } = useZoom(place);
   const shots = desk.document.shots;
   const shot = shots.find((s) => s.id === shotId) ?? shots[0];
-  const { grip, ...hand } = useCameraHand(shot, locked, pan, () => space.current);
+  const room = useChoice((c) => c.room);
+  const pieceId = useChoice((c) => c.piece);
+  const armed = useChoice((c) => c.armed);
+  const piece = desk.document.pieces.find((p) => p.id === pieceId);
+
+  /** Does what is armed with what is pointed at, or chooses it in the Set. */
+  const point = async (clientX: number, clientY: number) => {
+    const box = canvas.current?.getBoundingClientRect();
+    const now = useChoice.getState();
+    if (!box || (now.room !== 'set' && !now.armed)) return;
+    const x = (clientX - box.left) / box.width;
+    const y = (clientY - box.top) / box.height;
+    const inside = x >= 0 && x <= 1 && y >= 0 && y <= 1;
+    try {
+      const at = inside ? await api.at(desk.state.id, x, y) : null;
+      if (now.armed) {
+        useChoice.setState({ armed: null });
+        if (at) now.armed.then(at);
+      } else {
+        useChoice.setState({ piece: at?.piece ?? null });
+      }
+    } catch (error) {
+      say(error);
+    }
+  };
+  const { grip, ...hand } = useCameraHand(
+    shot,
+    locked,
+    pan,
+    () => space.current,
+    (x, y) => void point(x, y),
+  );
 
   useEffect(() => {
     const node = place.current;
@@ -80,6 +114,8 @@ export function PictureView() {
         if (document.activeElement === document.body) e.preventDefault();
       } else if (e.key === '0') {
         fit();
+      } else if (e.key === 'Escape') {
+        useChoice.setState({ armed: null });
       }
     };
     const up = (e: KeyboardEvent) => {
@@ -115,7 +151,7 @@ export function PictureView() {
         bgcolor: colours.surround,
         overflow: 'hidden',
         touchAction: 'none',
-        cursor: grip ? 'grabbing' : locked ? 'crosshair' : 'grab',
+        cursor: grip ? 'grabbing' : locked || armed ? 'crosshair' : 'grab',
       }}
     >
       <canvas
@@ -133,6 +169,47 @@ export function PictureView() {
           visibility: shown ? 'visible' : 'hidden',
         }}
       />
+      <Box
+        sx={{
+          position: 'absolute',
+          left: '50%',
+          top: '50%',
+          width: fitted.width,
+          height: fitted.height,
+          transform: `translate(-50%, -50%) translate(${zoom.x}px, ${zoom.y}px) scale(${zoom.scale})`,
+          pointerEvents: 'none',
+        }}
+      >
+        {shot && shot.cropAspect > 0 && <CropGuide aspect={shot.cropAspect} />}
+        {room === 'set' && piece && shot && !armed && (
+          <Handles
+            piece={piece}
+            shot={shot}
+            canvas={canvas}
+            width={fitted.width}
+            height={fitted.height}
+            scale={zoom.scale}
+          />
+        )}
+      </Box>
+      {room === 'set' && piece && !armed && <HandleChoice />}
+      {armed && (
+        <Box
+          role="status"
+          sx={{
+            position: 'absolute',
+            left: 8,
+            top: 8,
+            px: 2,
+            py: 1,
+            fontSize: 12,
+            bgcolor: '#1f1f1fd0',
+            borderRadius: 1.5,
+          }}
+        >
+          {armed.what} · Esc leaves it
+        </Box>
+      )}
       {!shown && !failure && (
         <Box sx={{ position: 'absolute', inset: 0, display: 'grid', placeItems: 'center' }}>
           The first picture is on its way …

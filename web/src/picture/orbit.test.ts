@@ -1,18 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { Shot, Vector } from '../api/document';
 import { dollied, orbited, slid } from './orbit';
+import { testShot } from './testShot';
 
-const shot: Shot = {
-  id: 's',
-  name: 'S',
-  place: [0, 1, 4],
-  aim: [0, 1, 0],
-  focalLengthMm: 36,
-  sensorWidthMm: 36,
-  fStop: 0,
-  focusDistance: 0,
-  look: 'l',
-};
+const shot: Shot = { ...testShot, place: [0, 1, 4], aim: [0, 1, 0], focalLengthMm: 36 };
 
 const close = (a: Vector, b: Vector) => a.forEach((x, i) => expect(x).toBeCloseTo(b[i]!, 9));
 

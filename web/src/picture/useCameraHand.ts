@@ -31,6 +31,7 @@ export function useCameraHand(
   locked: boolean,
   pan: (dx: number, dy: number) => void,
   spaceDown: () => boolean,
+  onClick: (x: number, y: number) => void,
 ) {
   const desk = useDesk();
   const held = useRef<Held | null>(null);
@@ -39,7 +40,7 @@ export function useCameraHand(
   const onPointerDown = (e: PointerEvent<HTMLElement>) => {
     if (!shot) return;
     const panning = e.button === 1 || (e.button === 0 && spaceDown());
-    if (!panning && (e.button !== 0 || locked)) return;
+    if (!panning && e.button !== 0) return;
     e.preventDefault();
     e.currentTarget.setPointerCapture(e.pointerId);
     const next: Grip = panning ? 'pan' : e.shiftKey ? 'dolly' : e.ctrlKey ? 'slide' : 'orbit';
@@ -68,6 +69,7 @@ export function useCameraHand(
     const dy = e.clientY - h.y;
     if (!h.moved && Math.hypot(dx, dy) < 3) return;
     h.moved = true;
+    if (locked) return;
     const document = desk.state.document;
     const set = (field: string, value: unknown): Operation =>
       setField(document, 'shots', h.shot.id, field, value);
@@ -82,11 +84,13 @@ export function useCameraHand(
     }
   };
 
-  const onPointerUp = () => {
+  const onPointerUp = (e: PointerEvent<HTMLElement>) => {
     const h = held.current;
     held.current = null;
     setGrip(null);
-    if (h?.moved && h.grip !== 'pan') void desk.keep(LABELS[h.grip]);
+    if (!h || h.grip === 'pan') return;
+    if (!h.moved) onClick(e.clientX, e.clientY);
+    else if (!locked) void desk.keep(LABELS[h.grip]);
   };
 
   return { grip, onPointerDown, onPointerMove, onPointerUp, onPointerCancel: onPointerUp };

@@ -50,6 +50,7 @@ export const theme = createTheme({
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
     MuiTooltip: { defaultProps: { enterDelay: 500 } },
+    MuiFormControlLabel: { styleOverrides: { root: { marginLeft: -6 } } },
     MuiButton: { defaultProps: { size: 'small' } },
     MuiIconButton: { defaultProps: { size: 'small' } },
     MuiSelect: { defaultProps: { size: 'small' } },

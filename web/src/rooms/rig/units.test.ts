@@ -1,19 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import type { Light } from '../../api/document';
+import type { Light, Shot } from '../../api/document';
+import { testShot } from '../../picture/testShot';
 import { newLight } from '../../desk/newLight';
 import { converted } from './units';
 
-const shot = {
-  id: 's',
-  name: 'S',
-  place: [0, 1, 3],
-  aim: [0, 0, 0],
-  focalLengthMm: 50,
-  sensorWidthMm: 36,
-  fStop: 0,
-  focusDistance: 0,
-  look: 'l',
-} as const;
+const shot = { ...testShot, place: [0, 1, 3], aim: [0, 0, 0] } satisfies Shot;
 const document = {
   format: 'level-ember-shoot',
   version: 1,

@@ -59,6 +59,12 @@ export function MapsDetails({ material, here, set }: Props) {
   const edit = `Pictures of ${material.name}`;
   const keep = (field: keyof Maps, value: unknown) =>
     void desk.keep(edit, set(desk.state.document, `maps/${field}`, value));
+  /** A colour picture shows as it is: the colour that it is times becomes white. */
+  const putOn = (slot: Slot, picked: Picked) =>
+    void desk.keep(edit, [
+      ...set(desk.state.document, `maps/${slot}`, laid(picked)),
+      ...(slot === 'colour' ? set(desk.state.document, 'colour', [1, 1, 1]) : []),
+    ]);
   const number = (label: string, field: 'normalStrength' | 'bumpMetres', quantity: Quantity) => (
     <NumberOf
       label={label}
@@ -116,7 +122,7 @@ export function MapsDetails({ material, here, set }: Props) {
                 label={name}
                 value={null}
                 relief={heights}
-                onPick={(picked) => keep(slot, laid(picked))}
+                onPick={(picked) => putOn(slot, picked)}
               />
             ))}
           </Box>

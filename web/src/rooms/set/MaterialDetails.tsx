@@ -1,4 +1,5 @@
 import CallSplitIcon from '@mui/icons-material/CallSplit';
+import ColorizeIcon from '@mui/icons-material/Colorize';
 import LightbulbOutlinedIcon from '@mui/icons-material/LightbulbOutlined';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -12,7 +13,9 @@ import { NameField } from '../../controls/NameField';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
 import { freeId } from '../../desk/newLight';
+import { useChoice, type At } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
+import { colours } from '../../theme/theme';
 import { MapsDetails } from './MapsDetails';
 import { Shelf } from './Shelf';
 
@@ -48,6 +51,13 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
     />
   );
 
+  const takeFrom = ({ material: id }: At) => {
+    if (id && id !== material.id) {
+      void desk.keep(`Material of ${piece.name}`, [
+        setField(desk.state.document, 'pieces', piece.id, 'material', id),
+      ]);
+    }
+  };
   const ownCopy = () => {
     const id = freeId(material.id, document.materials);
     void desk.keep(`A material of its own for ${piece.name}`, [
@@ -93,7 +103,22 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
             ])
           }
         />
-        <Shelf piece={piece} />
+        <Row>
+          <Shelf piece={piece} />
+          <Button
+            color="inherit"
+            variant="outlined"
+            startIcon={<ColorizeIcon />}
+            onClick={() =>
+              useChoice.setState({
+                armed: { what: `Point at what ${piece.name} is to be made of`, then: takeFrom },
+              })
+            }
+            sx={{ borderColor: colours.line }}
+          >
+            From the picture
+          </Button>
+        </Row>
         <NameField
           label="Name of the material"
           value={material.name}

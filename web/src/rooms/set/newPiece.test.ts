@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Piece, ShootDocument, Shot } from '../../api/document';
+import { testShot } from '../../picture/testShot';
 import { newPiece, newShapes, withAllIn } from './newPiece';
 
 const piece = (id: string, parent: string | null): Piece => ({
@@ -15,17 +16,7 @@ const piece = (id: string, parent: string | null): Piece => ({
   shown: true,
 });
 
-const shot: Shot = {
-  id: 's',
-  name: 'S',
-  place: [0, 1, 4],
-  aim: [0.5, 0.8, -1],
-  focalLengthMm: 50,
-  sensorWidthMm: 36,
-  fStop: 0,
-  focusDistance: 0,
-  look: 'l',
-};
+const shot: Shot = { ...testShot, place: [0, 1, 4], aim: [0.5, 0.8, -1] };
 
 describe('new pieces', () => {
   it('stand on the floor under the aim, with a name and an id of their own', () => {

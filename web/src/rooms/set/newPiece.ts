@@ -1,8 +1,9 @@
 import type { Material, Piece, Shape, ShootDocument, Shot, Vector } from '../../api/document';
+import { quantities, type Quantity } from '../../controls/quantity';
 import { freeId } from '../../desk/newLight';
 
 /** The set pieces that can be built, with the numbers they begin with, in metres. */
-export const newShapes: Record<string, { name: string; shape: Shape; lift: number }> = {
+export const newShapes: Record<string, { name: string; shape: Shape | null; lift: number }> = {
   floor: { name: 'Floor', shape: { kind: 'floor', width: 4, depth: 4 }, lift: 0 },
   sweep: {
     name: 'Paper sweep',
@@ -23,6 +24,71 @@ export const newShapes: Record<string, { name: string; shape: Shape; lift: numbe
   cone: { name: 'Cone', shape: { kind: 'cone', radius: 0.12, top: 0, height: 0.3 }, lift: 0 },
   torus: { name: 'Torus', shape: { kind: 'torus', radius: 0.2, tube: 0.04 }, lift: 0.04 },
   rectangle: { name: 'Card', shape: { kind: 'rectangle', width: 1, height: 1 }, lift: 0.5 },
+  card: {
+    name: 'Bent card',
+    shape: { kind: 'card', width: 1, height: 0.6, bendDegrees: 60 },
+    lift: 0.3,
+  },
+  room: {
+    name: 'Room',
+    shape: {
+      kind: 'room',
+      width: 5,
+      depth: 4,
+      height: 2.8,
+      thickness: 0.25,
+      openings: [
+        { wall: 'right', across: 0, sill: 0.8, width: 1.4, height: 1.5 },
+        { wall: 'behind', across: 0, sill: 0, width: 4.6, height: 2.7 },
+      ],
+    },
+    lift: 0,
+  },
+  tube: {
+    name: 'Tube',
+    shape: {
+      kind: 'tube',
+      points: [
+        { x: -0.3, y: 0.1, z: 0 },
+        { x: -0.1, y: 0.35, z: 0 },
+        { x: 0.1, y: 0.1, z: 0 },
+        { x: 0.3, y: 0.35, z: 0 },
+      ],
+      radius: 0.015,
+      closed: false,
+    },
+    lift: 0,
+  },
+  water: {
+    name: 'Water',
+    shape: {
+      kind: 'water',
+      width: 2,
+      depth: 2,
+      deep: 0.2,
+      waveHeight: 0.01,
+      waveLength: 0.25,
+      headingDegrees: 30,
+      seed: 1,
+      seconds: 0,
+    },
+    lift: 0.2,
+  },
+  ground: {
+    name: 'Ground',
+    shape: { kind: 'ground', width: 6, depth: 6, rise: 0.4, feature: 1.5, roughness: 0.5, seed: 1 },
+    lift: 0,
+  },
+  group: { name: 'Group', shape: null, lift: 0 },
+};
+
+/** The text of every kind of shape. */
+export const shapeNames: Record<string, string> = {
+  ...Object.fromEntries(Object.entries(newShapes).map(([kind, { name }]) => [kind, name])),
+  lathe: 'Lathe',
+  mesh: 'Mesh',
+  model: 'Model',
+  struts: 'Struts',
 };
 
 /** Dimensions of a shape that are shown as fields, with their labels. */
@@ -62,6 +128,54 @@ export const dimensions: Record<string, [field: string, label: string][]> = {
     ['width', 'Width'],
     ['height', 'Height'],
   ],
+  card: [
+    ['width', 'Width'],
+    ['height', 'Height'],
+    ['bendDegrees', 'Bend'],
+  ],
+  room: [
+    ['width', 'Width'],
+    ['depth', 'Depth'],
+    ['height', 'Height'],
+    ['thickness', 'Walls'],
+  ],
+  tube: [['radius', 'Radius']],
+  water: [
+    ['width', 'Width'],
+    ['depth', 'Depth'],
+    ['deep', 'Deep (0: surface)'],
+    ['waveHeight', 'Wave height'],
+    ['waveLength', 'Wave length'],
+    ['headingDegrees', 'Heading'],
+    ['seconds', 'Time'],
+    ['seed', 'Seed'],
+  ],
+  ground: [
+    ['width', 'Width'],
+    ['depth', 'Depth'],
+    ['rise', 'Rise'],
+    ['feature', 'Forms'],
+    ['roughness', 'Roughness'],
+    ['seed', 'Seed'],
+  ],
+  struts: [['radius', 'Strut radius']],
+};
+
+const fromNothing: Quantity = { ...quantities.length, least: 0 };
+export const seed: Quantity = { unit: '', least: 0, most: 1_000_000, step: 1, digits: 0 };
+
+/** What kind of number a dimension is, where it is no plain length. */
+export const dimensionQuantity: Record<string, Quantity> = {
+  rounding: fromNothing,
+  top: fromNothing,
+  deep: fromNothing,
+  waveHeight: fromNothing,
+  rise: fromNothing,
+  bendDegrees: { ...quantities.degrees, least: -350, most: 350 },
+  headingDegrees: quantities.degrees,
+  roughness: quantities.share,
+  seconds: { unit: 's', least: -1e6, most: 1e6, step: 0.1, digits: 2 },
+  seed,
 };
 
 /** A piece that stands on the floor under what the camera is aimed at. */
@@ -79,7 +193,7 @@ export function newPiece(kind: string, document: ShootDocument, shot: Shot): Pie
     turnDegrees: [0, 0, 0],
     size: [1, 1, 1],
     shape,
-    material: document.materials[0]?.id ?? 'grey',
+    material: shape ? (document.materials[0]?.id ?? 'grey') : null,
     copies: null,
     shown: true,
   };

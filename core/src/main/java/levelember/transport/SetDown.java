@@ -64,7 +64,8 @@ public final class SetDown {
     return piece.place().plus(frame.inverse().direction(new Vec3(0, rise, 0)));
   }
 
-  private static Set<String> withAllIn(List<Piece> pieces, String id) {
+  /** A piece and all that stands in it. */
+  static Set<String> withAllIn(List<Piece> pieces, String id) {
     Set<String> all = new HashSet<>(Set.of(id));
     for (int before = 0; before < all.size(); ) {
       before = all.size();
@@ -78,7 +79,7 @@ public final class SetDown {
   }
 
   /** The pieces with only those shapes that are, or are not, in a set of ids. */
-  private static List<Piece> kept(List<Piece> pieces, Set<String> ids, boolean in) {
+  static List<Piece> kept(List<Piece> pieces, Set<String> ids, boolean in) {
     List<Piece> to = new ArrayList<>();
     for (Piece p : pieces) {
       to.add(

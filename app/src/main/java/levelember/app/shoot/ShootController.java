@@ -8,6 +8,7 @@ import levelember.app.asset.Assets;
 import levelember.formats.Limits;
 import levelember.formats.RefusedFile;
 import levelember.formats.ShootPackage;
+import levelember.transport.TrueSize;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -99,6 +100,11 @@ class ShootController {
       HttpServletRequest request)
       throws IOException {
     return shoots.bringIn(id, revision, checkedName(name), metresPerUnit, body(request));
+  }
+
+  @GetMapping("/{id}/pieces/{piece}/size")
+  TrueSize size(@PathVariable String id, @PathVariable String piece) {
+    return shoots.size(id, piece);
   }
 
   @GetMapping("/{id}/assets")

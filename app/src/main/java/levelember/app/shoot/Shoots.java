@@ -12,6 +12,7 @@ import levelember.formats.ShootPackage;
 import levelember.math.Vec3;
 import levelember.shoot.Shoot;
 import levelember.transport.SetDown;
+import levelember.transport.TrueSize;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
@@ -219,6 +220,16 @@ public class Shoots {
             .putArray("value");
     place.add(to.x()).add(to.y()).add(to.z());
     return edit(id, revision, "Set " + name + " down", operations);
+  }
+
+  /** How large a piece is, with its copies and all that stands in it. */
+  @Transactional(readOnly = true)
+  public TrueSize size(String id, String piece) {
+    Shoot shoot = shoot(id);
+    if (shoot.pieces().stream().noneMatch(p -> p.id().equals(piece))) {
+      throw Refusal.missing("There is no piece '" + piece + "'.");
+    }
+    return TrueSize.of(shoot.pieces(), piece, assets.files(id).meshes());
   }
 
   /** Takes the last edit back. */

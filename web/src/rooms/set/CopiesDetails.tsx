@@ -1,0 +1,158 @@
+import AddIcon from '@mui/icons-material/Add';
+import Button from '@mui/material/Button';
+import type { Copies, Operation, Piece, ShootDocument, Vector } from '../../api/document';
+import { NumberOf, Row, Section, VectorOf } from '../../controls/FieldOf';
+import { quantities, type Quantity } from '../../controls/quantity';
+import { useDesk } from '../../live/useShoot';
+import { seed } from './newPiece';
+
+const count: Quantity = { unit: '', least: 1, most: 100_000, step: 1, digits: 0 };
+const times: Quantity = { unit: '', least: 0.001, most: 1000, step: 0.05, digits: 3 };
+const spread: Quantity = { ...quantities.metres, least: 0, most: 10_000 };
+const stray: Quantity = { ...quantities.degrees, least: 0, most: 180 };
+
+interface Props {
+  piece: Piece;
+  here: (d: ShootDocument) => Piece;
+  set: (d: ShootDocument, field: string, value: unknown) => Operation[];
+}
+
+/** Copies of a piece in a row or a ring, and how they stray. */
+export function CopiesDetails({ piece, here, set }: Props) {
+  const desk = useDesk();
+  const edit = `Copies of ${piece.name}`;
+  const keep = (value: Copies | null) =>
+    void desk.keep(edit, set(desk.state.document, 'copies', value));
+  const copies = piece.copies;
+  if (!copies) {
+    return (
+      <Section title="Copies">
+        <Button
+          color="inherit"
+          startIcon={<AddIcon />}
+          onClick={() =>
+            keep({ count: 5, step: [0.3, 0, 0], turnDegrees: [0, 0, 0], scatter: null })
+          }
+        >
+          In a row or a ring
+        </Button>
+        <Button
+          color="inherit"
+          startIcon={<AddIcon />}
+          onClick={() =>
+            keep({
+              count: 20,
+              step: [0, 0, 0],
+              turnDegrees: [0, 0, 0],
+              scatter: {
+                seed: 1,
+                spread: [1.5, 0, 1.5],
+                turnDegrees: [0, 180, 0],
+                leastSize: 0.8,
+                mostSize: 1.2,
+              },
+            })
+          }
+        >
+          Scattered
+        </Button>
+      </Section>
+    );
+  }
+  const scatter = copies.scatter;
+  const number = (
+    label: string,
+    read: (c: NonNullable<Copies['scatter']>) => number,
+    field: string,
+    quantity: Quantity,
+  ) => (
+    <NumberOf
+      label={label}
+      edit={edit}
+      read={(d) => read(here(d).copies?.scatter ?? scatter!)}
+      write={(d, v) => set(d, `copies/scatter/${field}`, v)}
+      quantity={quantity}
+    />
+  );
+  const vector = (
+    label: string,
+    read: (c: Copies) => Vector,
+    field: string,
+    quantity: Quantity,
+  ) => (
+    <VectorOf
+      label={label}
+      edit={edit}
+      read={(d) => read(here(d).copies ?? copies)}
+      write={(d, v) => set(d, `copies/${field}`, v)}
+      quantity={quantity}
+    />
+  );
+  return (
+    <Section title="Copies">
+      <NumberOf
+        label="How many"
+        edit={edit}
+        read={(d) => here(d).copies?.count ?? 1}
+        write={(d, v) => set(d, 'copies/count', Math.round(v))}
+        quantity={count}
+      />
+      {vector('Step', (c) => c.step, 'step', quantities.metres)}
+      {vector('Turn a step', (c) => c.turnDegrees, 'turnDegrees', {
+        ...quantities.degrees,
+        least: -360,
+        most: 360,
+      })}
+      {scatter && (
+        <>
+          {vector('Spread over', (c) => c.scatter?.spread ?? [0, 0, 0], 'scatter/spread', spread)}
+          {vector(
+            'Turned either way by',
+            (c) => c.scatter?.turnDegrees ?? [0, 0, 0],
+            'scatter/turnDegrees',
+            stray,
+          )}
+          <Row>
+            {number('Smallest', (s) => s.leastSize, 'leastSize', {
+              ...times,
+              most: scatter.mostSize,
+            })}
+            {number('Largest', (s) => s.mostSize, 'mostSize', {
+              ...times,
+              least: scatter.leastSize,
+            })}
+            {number('Seed', (s) => s.seed, 'seed', seed)}
+          </Row>
+        </>
+      )}
+      <Row>
+        {scatter ? (
+          <Button color="inherit" onClick={() => keep({ ...copies, scatter: null })}>
+            In order
+          </Button>
+        ) : (
+          <Button
+            color="inherit"
+            onClick={() =>
+              keep({
+                ...copies,
+                scatter: {
+                  seed: 1,
+                  spread: [0.1, 0, 0.1],
+                  turnDegrees: [0, 20, 0],
+                  leastSize: 0.9,
+                  mostSize: 1.1,
+                },
+              })
+            }
+          >
+            Let them stray
+          </Button>
+        )}
+        <Button color="inherit" onClick={() => keep(null)}>
+          Only one
+        </Button>
+      </Row>
+    </Section>
+  );
+}
