@@ -11,6 +11,10 @@ public final class DemoShoots {
 
   static {
     ALL.put("armillary", Armillary::shoot);
+    ALL.put("tide-lens", TideLens::shoot);
+    ALL.put("reading-room", ReadingRoom::shoot);
+    ALL.put("night-terrace", NightTerrace::shoot);
+    ALL.put("signal-lamp", SignalLamp::shoot);
   }
 
   private DemoShoots() {}

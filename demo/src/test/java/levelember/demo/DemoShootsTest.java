@@ -8,6 +8,8 @@ import levelember.formats.PictureFile;
 import levelember.formats.ShootPackage;
 import levelember.light.LayerWeights;
 import levelember.look.DisplayCurve;
+import levelember.shoot.Emitter;
+import levelember.shoot.Light;
 import levelember.shoot.Shot;
 import levelember.texture.Picture;
 import levelember.transport.Renderer;
@@ -31,9 +33,11 @@ class DemoShootsTest {
   @ParameterizedTest
   @MethodSource("names")
   void surroundingsHaveTheRangeToLight(String name) {
-    DemoShoots.make(name)
-        .assets()
-        .values()
+    ShootPackage pack = DemoShoots.make(name);
+    pack.shoot().lights().stream()
+        .map(Light::emitter)
+        .filter(Emitter.Environment.class::isInstance)
+        .map(e -> pack.assets().get(((Emitter.Environment) e).picture()))
         .forEach(file -> {
           Picture p = PictureFile.read(file);
           assertThat(p.width()).isEqualTo(2 * p.height());

@@ -1,0 +1,409 @@
+package levelember.demo;
+
+import static levelember.demo.Stage.at;
+import static levelember.demo.Stage.row;
+import static levelember.demo.Stage.turned;
+
+import java.util.ArrayList;
+import java.util.List;
+import levelember.formats.ShootPackage;
+import levelember.math.Vec3;
+import levelember.shoot.Brightness.Unit;
+import levelember.shoot.Emitter;
+import levelember.shoot.Maps;
+import levelember.shoot.Material;
+import levelember.shoot.Piece;
+import levelember.shoot.Rgb;
+import levelember.shoot.Shape;
+import levelember.shoot.Shape.Corner;
+import levelember.shoot.Shot;
+
+/**
+ * The terrace at night: the dome, a parapet, a bronze figure, paper lanterns, a bent glass tube.
+ */
+final class NightTerrace {
+  private NightTerrace() {}
+
+  static ShootPackage shoot() {
+    Stage s = new Stage();
+    s.papered(
+        "slate",
+        "Terrace slate",
+        Rgb.grey(0.7),
+        0.4,
+        s.pattern("slate-tiles"),
+        s.pattern("scuffs"),
+        0.8);
+    s.material(
+        Material.glossy("stone", "Parapet stone", Rgb.WHITE, 0.75, 1.5)
+            .with(Maps.colour(s.pattern("limestone")).withBump(s.pattern("scuffs"), 0.001)));
+    s.material(
+        Material.metal("bronze", "Bronze", new Rgb(0.42, 0.26, 0.13), 0.36)
+            .with(Maps.NONE.withBump(s.pattern("hammered"), 0.0012)));
+    s.material(Material.metal("copper", "Dome copper", new Rgb(0.32, 0.42, 0.36), 0.5));
+    s.material(Material.glossy("render", "White render", new Rgb(0.62, 0.60, 0.56), 0.8, 1.5));
+    s.material(Material.matte("lantern", "Lantern paper", new Rgb(0.8, 0.7, 0.55)));
+    s.material(Material.matte("tube", "Lit glass tube", Rgb.grey(0.7)));
+    s.material(Material.glossy("black", "Black iron", Rgb.grey(0.02), 0.5, 1.5));
+    s.material(Material.matte("marsh", "Marsh", new Rgb(0.03, 0.035, 0.025)));
+
+    s.piece("marsh", "Marsh", at(0, -1.6, -20), new Shape.Ground(90, 60, 1.2, 9, 0.5, 4), "marsh");
+    s.piece("terrace", "Terrace", at(0, -0.3, -0.5), new Shape.Box(14, 0.3, 9, 0.01), "slate");
+    parapet(s);
+    observatory(s);
+    figure(s);
+    lanterns(s);
+    sign(s);
+
+    s.light(
+        "night",
+        "Night sky",
+        new Emitter.Dome(),
+        Vec3.ZERO,
+        Vec3.UP,
+        1.3,
+        Unit.NIT,
+        11_000,
+        new Rgb(0.55, 0.7, 1),
+        true);
+    s.light(
+        "moon",
+        "Moon",
+        new Emitter.Sphere(0.3),
+        at(-22, 26, 14),
+        Vec3.ZERO,
+        21_000,
+        Unit.CANDELA,
+        7200);
+    s.light(
+        "afterglow",
+        "Afterglow",
+        new Emitter.Rectangle(30, 2.5, false),
+        at(24, 2.5, -26),
+        at(0, 1, 0),
+        55,
+        Unit.NIT,
+        2100);
+    s.light(
+        "back",
+        "Back light",
+        new Emitter.Rectangle(1.2, 1.8, false),
+        at(2.2, 3.4, -3.2),
+        at(0.2, 1, 0),
+        900,
+        Unit.LUMEN,
+        8200);
+    s.shines("lanterns", "Paper lanterns", "lantern", 210, 2300, Rgb.WHITE);
+    s.shines("sign", "Glass tube sign", "tube", 1700, 6500, new Rgb(1, 0.17, 0.10));
+    s.look("late", "Late evening", 3.1);
+    s.shot(
+        new Shot(
+            "terrace",
+            "Across the terrace",
+            at(-3.1, 1.55, 5.1),
+            at(0.15, 1.35, -1.4),
+            32,
+            36,
+            0,
+            0,
+            "late",
+            true,
+            0,
+            0,
+            0,
+            0));
+    s.shot(
+        new Shot(
+            "figure",
+            "The figure",
+            at(-1.3, 1.5, 3.6),
+            at(0.15, 1.25, 0),
+            70,
+            36,
+            2.8,
+            3.8,
+            "late",
+            false,
+            6,
+            0,
+            0,
+            0.8));
+    return s.pack("Night terrace");
+  }
+
+  private static void parapet(Stage s) {
+    s.group("parapet", "Parapet", at(0, 0, -4.4), Vec3.ZERO);
+    s.piece(
+        "parapet-base",
+        "Plinth course",
+        "parapet",
+        Vec3.ZERO,
+        Vec3.ZERO,
+        new Shape.Box(14, 0.16, 0.42, 0.01),
+        "stone",
+        null);
+    s.piece(
+        "parapet-rail",
+        "Coping",
+        "parapet",
+        at(0, 0.86, 0),
+        Vec3.ZERO,
+        new Shape.Box(14, 0.12, 0.46, 0.02),
+        "stone",
+        null);
+    s.piece(
+        "baluster",
+        "Balusters",
+        "parapet",
+        at(-6.7, 0.16, 0),
+        Vec3.ZERO,
+        turned(
+            35, false, 0, 0, 0.1, 0, 0.1, 0.05, 0.06, 0.08, 0.095, 0.2, 0.1, 0.27, 0.07, 0.4, 0.05,
+            0.52, 0.05, 0.58, 0.08, 0.62, 0.1, 0.65, 0.1, 0.7, 0, 0.7),
+        "stone",
+        row(43, at(0.32, 0, 0)));
+  }
+
+  private static void observatory(Stage s) {
+    s.group("observatory", "Observatory", at(4.6, 0, -8.6), at(0, 38, 0));
+    s.piece(
+        "drum",
+        "Drum",
+        "observatory",
+        at(0, -1.5, 0),
+        Vec3.ZERO,
+        new Shape.Cylinder(2.6, 4.2, 0.04),
+        "render",
+        null);
+    List<Corner> p = new ArrayList<>();
+    p.add(new Corner(2.72, 0));
+    p.add(new Corner(2.72, 0.22));
+    for (int i = 0; i <= 24; i++) {
+      double a = Math.PI / 2 * i / 24;
+      p.add(new Corner(2.6 * Math.cos(a), 0.24 + 2.6 * Math.sin(a)));
+    }
+    s.piece(
+        "dome",
+        "Dome",
+        "observatory",
+        at(0, 2.7, 0),
+        Vec3.ZERO,
+        new Shape.Lathe(p, false, 40),
+        "copper",
+        null);
+    s.piece(
+        "dome-rib",
+        "Dome ribs",
+        "observatory",
+        at(0, 2.94, 0),
+        Vec3.ZERO,
+        new Shape.Tube(
+            List.of(
+                at(2.61, 0, 0),
+                at(2.41, 1.0, 0),
+                at(1.84, 1.85, 0),
+                at(1.0, 2.41, 0),
+                at(0, 2.61, 0)),
+            0.03,
+            false),
+        "copper",
+        Stage.ring(16));
+    s.piece(
+        "slit",
+        "Shutter",
+        "observatory",
+        at(0, 2.94, 0),
+        at(0, 11.25, 0),
+        new Shape.Tube(
+            List.of(at(2.64, 0.1, 0), at(2.44, 1.0, 0), at(1.87, 1.86, 0), at(1.0, 2.45, 0)),
+            0.14,
+            false),
+        "black",
+        null);
+  }
+
+  /** A standing figure in a long coat, 1.8 m, that holds a ring up to the sky. */
+  private static void figure(Stage s) {
+    s.group("figure", "Bronze figure", at(0.2, 0, 0), at(0, -24, 0));
+    s.piece(
+        "figure-foot",
+        "Base",
+        "figure",
+        Vec3.ZERO,
+        Vec3.ZERO,
+        new Shape.Cylinder(0.36, 0.16, 0.015),
+        "stone",
+        null);
+    s.piece(
+        "figure-coat",
+        "Coat",
+        "figure",
+        at(0, 0.16, 0),
+        Vec3.ZERO,
+        turned(
+            50, false, 0, 0, 0.27, 0, 0.275, 0.02, 0.245, 0.25, 0.205, 0.5, 0.175, 0.75, 0.165, 0.9,
+            0.185, 1.05, 0.205, 1.2, 0.2, 1.3, 0.15, 1.38, 0.07, 1.43, 0.056, 1.47, 0, 1.47),
+        "bronze",
+        null);
+    s.piece(
+        "figure-head",
+        "Head",
+        "figure",
+        at(0, 1.735, 0.012),
+        at(-14, 0, 0),
+        turned(
+            60, false, 0, -0.13, 0.045, -0.125, 0.07, -0.09, 0.085, -0.03, 0.092, 0.03, 0.085, 0.08,
+            0.06, 0.115, 0, 0.13),
+        "bronze",
+        null);
+    s.piece(
+        "figure-cap",
+        "Cap",
+        "figure",
+        at(0, 1.785, 0),
+        at(-14, 0, 0),
+        turned(60, false, 0, 0, 0.115, 0, 0.12, 0.012, 0.1, 0.03, 0.095, 0.06, 0.06, 0.09, 0, 0.1),
+        "bronze",
+        null);
+    s.piece(
+        "figure-arm",
+        "Raised arm",
+        "figure",
+        Vec3.ZERO,
+        Vec3.ZERO,
+        new Shape.Tube(
+            List.of(
+                at(0.17, 1.5, 0), at(0.29, 1.5, 0.08), at(0.36, 1.7, 0.16), at(0.34, 1.93, 0.2)),
+            0.052,
+            false),
+        "bronze",
+        null);
+    s.piece(
+        "figure-arm-low",
+        "Lowered arm",
+        "figure",
+        Vec3.ZERO,
+        Vec3.ZERO,
+        new Shape.Tube(
+            List.of(
+                at(-0.17, 1.5, 0),
+                at(-0.27, 1.35, 0.02),
+                at(-0.27, 1.1, 0.08),
+                at(-0.2, 0.95, 0.17)),
+            0.052,
+            false),
+        "bronze",
+        null);
+    s.piece(
+        "figure-ring",
+        "Ring",
+        "figure",
+        at(0.34, 2.14, 0.2),
+        at(90, 0, 25),
+        new Shape.Torus(0.17, 0.013),
+        "copper",
+        new Piece.Copies(1, Vec3.ZERO, Vec3.ZERO));
+  }
+
+  private static void lanterns(Stage s) {
+    s.piece(
+        "cable",
+        "Cable",
+        Vec3.ZERO,
+        new Shape.Tube(
+            List.of(
+                at(-5.5, 3.2, -4.2),
+                at(-3.4, 2.75, -3.0),
+                at(-1.2, 2.62, -1.9),
+                at(1.2, 2.75, -1.5),
+                at(3.6, 3.2, -1.6)),
+            0.008,
+            false),
+        "black");
+    s.piece("mast", "Masts", at(-5.5, 0, -4.15), new Shape.Cylinder(0.035, 3.3, 0.005), "black");
+    s.piece(
+        "mast-far", "Far mast", at(3.6, 0, -1.6), new Shape.Cylinder(0.035, 3.3, 0.005), "black");
+    double[][] hang = {
+      {-4.5, 2.93, -3.62},
+      {-3.4, 2.75, -3.0},
+      {-2.3, 2.66, -2.45},
+      {-1.2, 2.62, -1.9},
+      {0.0, 2.66, -1.65},
+      {1.2, 2.75, -1.5},
+      {2.4, 2.94, -1.52}
+    };
+    for (int i = 0; i < hang.length; i++) {
+      double size = 0.13 + 0.035 * (i * 5 % 4);
+      List<Corner> p = new ArrayList<>();
+      p.add(new Corner(0.05, -0.8 * size));
+      for (int k = 0; k <= 40; k++) {
+        double a = Math.PI * (k / 40.0 - 0.5) * 0.94;
+        double rib = 1 - 0.035 * Math.abs(Math.sin(6 * a));
+        p.add(new Corner(size * Math.cos(a) * rib, 0.82 * size * Math.sin(a)));
+      }
+      p.add(new Corner(0.05, 0.8 * size));
+      Vec3 at = at(hang[i][0], hang[i][1] - size - 0.06, hang[i][2]);
+      s.piece("lantern-" + i, "Lantern " + (i + 1), at, new Shape.Lathe(p, false, 20), "lantern");
+      s.piece(
+          "hook-" + i,
+          "Hook " + (i + 1),
+          at(at.x(), at.y() + 0.78 * size, at.z()),
+          new Shape.Cylinder(0.05, 0.03, 0.003),
+          "black");
+    }
+  }
+
+  /** A rising moon and three waves, bent from one kind of tube. */
+  private static void sign(Stage s) {
+    s.group("sign", "Glass tube sign", at(-2.35, 1.25, -4.12), Vec3.ZERO);
+    s.piece(
+        "sign-board",
+        "Sign board",
+        "sign",
+        at(0, -0.42, -0.05),
+        Vec3.ZERO,
+        new Shape.Box(1.5, 1.0, 0.03, 0.01),
+        "black",
+        null);
+    s.piece(
+        "sign-post",
+        "Sign posts",
+        "sign",
+        at(-0.6, -1.25, -0.03),
+        Vec3.ZERO,
+        new Shape.Cylinder(0.025, 0.9, 0.003),
+        "black",
+        row(2, at(1.2, 0, 0)));
+    List<Vec3> crescent = new ArrayList<>();
+    for (int i = 0; i <= 12; i++) {
+      double a = Math.toRadians(40 + 280.0 * i / 12);
+      crescent.add(at(-0.3 + 0.27 * Math.cos(a), 0.13 + 0.27 * Math.sin(a), 0));
+    }
+    for (int i = 11; i >= 1; i--) {
+      double a = Math.toRadians(62 + 236.0 * i / 12);
+      crescent.add(at(-0.2 + 0.2 * Math.cos(a), 0.13 + 0.2 * Math.sin(a), 0));
+    }
+    s.piece(
+        "sign-moon",
+        "Crescent",
+        "sign",
+        Vec3.ZERO,
+        Vec3.ZERO,
+        new Shape.Tube(crescent, 0.012, true),
+        "tube",
+        null);
+    List<Vec3> wave = new ArrayList<>();
+    for (int i = 0; i <= 12; i++) {
+      wave.add(at(0.02 + 0.05 * i, 0.05 * (i % 2 == 0 ? 1 : -1), 0));
+    }
+    s.piece(
+        "sign-wave",
+        "Waves",
+        "sign",
+        at(0, -0.12, 0),
+        Vec3.ZERO,
+        new Shape.Tube(wave, 0.011, false),
+        "tube",
+        row(3, at(0, 0.17, 0)));
+  }
+}
