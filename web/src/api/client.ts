@@ -131,6 +131,7 @@ export const api = {
   },
   ballUrl: (material: string) => `/api/shelf/materials/${encodeURIComponent(material)}.png`,
   assets: async (id: string) => answer<string[]>(await reached(fetch(`${shoot(id)}/assets`))),
+  modelUrl: (id: string) => `${shoot(id)}/model.glb`,
   packageUrl: (id: string) => `${shoot(id)}/package`,
   pictureUrl: (id: string, name: string) => `${shoot(id)}/live/${name}`,
   layerUrl: (id: string, light: string, version: string) =>

@@ -36,15 +36,19 @@ export function ShootMenu() {
               location.hash = `#/${t.id}`;
             },
           })),
-          { text: 'Bring in a shoot (.ember, .json) …', onClick: () => file.current?.click() },
+          {
+            text: 'Bring in a shoot (.ember, .json, our .glb) …',
+            onClick: () => file.current?.click(),
+          },
           { text: 'Take this shoot out (.ember)', href: api.packageUrl(desk.state.id) },
+          { text: 'Take it out as glTF (.glb)', href: api.modelUrl(desk.state.id) },
         ]}
       />
       <input
         ref={file}
         type="file"
         hidden
-        accept=".ember,.json"
+        accept=".ember,.json,.glb"
         aria-label="Shoot to bring in"
         onChange={(e) => {
           void bringIn(e.target.files?.[0]);

@@ -65,7 +65,7 @@ export function BringIn() {
         ref={input}
         type="file"
         hidden
-        accept=".glb,.gltf"
+        accept=".glb,.gltf,.obj,.zip"
         aria-label="Model to bring in"
         onChange={(e) => {
           const chosen = e.target.files?.[0];

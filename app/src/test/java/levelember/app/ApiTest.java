@@ -315,4 +315,51 @@ class ApiTest {
           .isEqualTo(112);
     }
   }
+
+  @Test
+  void aPieceSaysItsTrueSizeAndWhatStandsAtAPlaceOfThePicture() throws Exception {
+    JsonNode size = ok("GET", id + "/pieces/plinth/size", null);
+    assertThat(size.at("/metres/1").doubleValue()).isBetween(0.05, 0.06);
+    assertThat(size.get("triangles").intValue()).isGreaterThan(100);
+    assertThat(send("GET", id + "/pieces/nothing/size", null).statusCode()).isEqualTo(404);
+    JsonNode at = null;
+    for (int i = 0; i < 100 && at == null; i++) {
+      HttpResponse<byte[]> response = send("GET", id + "/live/at?x=0.5&y=0.95", null);
+      at = response.statusCode() == 200 ? JSON.readTree(response.body()) : null;
+      Thread.sleep(50);
+    }
+    assertThat(at.get("piece").stringValue()).isEqualTo("plinth");
+    assertThat(at.get("material").stringValue()).isEqualTo("lacquer");
+    assertThat(at.at("/place/y").doubleValue()).isBetween(0.0, 0.056);
+    assertThat(at.get("depth").doubleValue()).isBetween(1.5, 3.0);
+    assertThat(send("GET", id + "/live/at?x=2&y=0", null).statusCode()).isEqualTo(422);
+  }
+
+  @Test
+  void aPictureOfTheShelfBecomesAnAsset() throws Exception {
+    String name = ok("POST", id + "/assets/from-shelf/walnut", "{}").get("name").stringValue();
+    assertThat(ok("GET", id + "/assets", null).toString()).contains(name);
+    assertThat(ok("POST", id + "/assets/from-shelf/walnut", "{}").get("name").stringValue())
+        .isEqualTo(name);
+    assertThat(send("POST", id + "/assets/from-shelf/gold", null).statusCode()).isEqualTo(404);
+    String edit =
+        """
+        {"revision": 1, "label": "Edit", "operations": [{"op": "replace",
+          "path": "/materials/0/maps/colour", "value": {"picture": "%s"}}]}
+        """;
+    assertThat(
+            ok("POST", id + "/edits", edit.formatted(name))
+                .at("/document/materials/0/maps/colour/lay")
+                .stringValue())
+        .isEqualTo("first");
+  }
+
+  @Test
+  void aShootGoesOutAsGltfAndComesInAgain() throws Exception {
+    byte[] glb = send("GET", id + "/model.glb", null).body();
+    HttpResponse<byte[]> back = send("POST", "", glb);
+    assertThat(back.statusCode()).isEqualTo(201);
+    assertThat(JSON.readTree(back.body()).get("document"))
+        .isEqualTo(ok("GET", id, null).get("document"));
+  }
 }

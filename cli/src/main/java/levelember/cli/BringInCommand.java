@@ -9,6 +9,7 @@ import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import levelember.formats.GltfImport;
 import levelember.formats.ModelEdit;
+import levelember.formats.ModelFiles;
 import levelember.formats.ShootPackage;
 import levelember.math.Vec3;
 import levelember.shoot.Brightness;
@@ -29,12 +30,15 @@ import picocli.CommandLine.Spec;
 /** Brings a model into a shoot, or makes a shoot round it. */
 @Command(
     name = "bring-in",
-    description = "Brings a glTF model into a shoot, or makes a shoot round it.",
+    description = "Brings a glTF or OBJ model into a shoot, or makes a shoot round it.",
     mixinStandardHelpOptions = true)
 final class BringInCommand implements Callable<Integer> {
   @Spec private CommandSpec spec;
 
-  @Parameters(paramLabel = "MODEL", description = "a .glb, or a .gltf with its data in it")
+  @Parameters(
+      paramLabel = "MODEL",
+      description =
+          "a .glb, a .gltf with its data in it, an .obj, or a .zip of a model and its files")
   private Path model;
 
   @Option(
@@ -55,8 +59,10 @@ final class BringInCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws Exception {
-    byte[] bytes = Files.readAllBytes(model);
-    String file = model.getFileName().toString();
+    ModelFiles.Model read =
+        ModelFiles.read(model.getFileName().toString(), Files.readAllBytes(model));
+    byte[] bytes = read.bytes();
+    String file = read.name();
     ShootPackage pack = into == null ? empty(file) : ShootPackage.read(Files.readAllBytes(into));
     String name = file;
     for (int i = 2; pack.assets().containsKey(name); i++) {

@@ -12,7 +12,12 @@ import picocli.CommandLine.Command;
     description = "Lights product, studio and interior scenes.",
     mixinStandardHelpOptions = true,
     version = "Level Ember 0.1.0",
-    subcommands = {RenderCommand.class, DemoCommand.class, BringInCommand.class})
+    subcommands = {
+      RenderCommand.class,
+      DemoCommand.class,
+      BringInCommand.class,
+      TakeOutCommand.class
+    })
 public final class Main implements Runnable {
   @CommandLine.Spec private CommandLine.Model.CommandSpec spec;
 

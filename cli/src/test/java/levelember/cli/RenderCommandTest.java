@@ -13,6 +13,7 @@ import javax.imageio.ImageIO;
 import levelember.demo.DemoModels;
 import levelember.formats.OpenExr;
 import levelember.formats.PictureFile;
+import levelember.formats.ShootPackage;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -238,6 +239,26 @@ class RenderCommandTest {
     assertThat(ImageIO.read(folder.resolve("sail.png").toFile()).getWidth()).isEqualTo(64);
     assertThat(ember("bring-in", shoot.toString(), "--out", own.toString())).isEqualTo(1);
     assertThat(err.toString()).contains("no glTF 2.0");
+  }
+
+  @Test
+  void aShootGoesOutAsGltfAndComesBackTheSame() throws Exception {
+    Path glb = folder.resolve("out.glb"), back = folder.resolve("back.ember");
+    assertThat(ember("take-out", shoot.toString(), "--out", glb.toString())).isZero();
+    assertThat(ember("take-out", glb.toString(), "--out", back.toString())).isZero();
+    assertThat(ShootPackage.read(Files.readAllBytes(back)).shoot())
+        .isEqualTo(ShootPackage.read(Files.readAllBytes(shoot)).shoot());
+  }
+
+  @Test
+  void anObjIsBroughtIn() throws Exception {
+    Path obj = folder.resolve("tri.obj"), own = folder.resolve("tri.ember");
+    Files.writeString(obj, "v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 3\n");
+    assertThat(ember("bring-in", obj.toString(), "--out", own.toString())).isZero();
+    assertThat(said.toString()).contains("came: 1 piece of 1 triangles");
+    Files.writeString(obj, "v 0 0 0\nf 1 2 3\n");
+    assertThat(ember("bring-in", obj.toString(), "--out", own.toString())).isEqualTo(1);
+    assertThat(err.toString()).contains("line 2 of the OBJ");
   }
 
   @Test

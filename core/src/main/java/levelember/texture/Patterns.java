@@ -60,7 +60,7 @@ public final class Patterns {
 
   private static void paint(String id, double u, double v, double[] to) {
     switch (id) {
-      case "walnut" -> wood(u, v, 7, 0, 0.30, 0.17, 0.095, to);
+      case "walnut" -> wood(u, v, 14, 0, 0.30, 0.17, 0.095, to);
       case "oak-boards" -> boards(u, v, to);
       case "limestone" -> {
         double cloud = turbulence(u, v, 4, 4, 5, 11), pit = noise(u, v, 64, 64, 12);
@@ -95,11 +95,11 @@ public final class Patterns {
 
   private static void wood(
       double u, double v, double rings, int salt, double r, double g, double b, double[] to) {
-    double bend = 0.35 * noise(u, v, 2, 3, 101 + salt) + 0.12 * noise(u, v, 3, 9, 102 + salt);
-    double ring = rings * (v + bend * 0.5);
+    double bend = 0.10 * noise(u, v, 2, 3, 101 + salt) + 0.03 * noise(u, v, 3, 9, 102 + salt);
+    double ring = rings * (v + bend);
     double grain = 0.5 + 0.5 * Math.sin(2 * Math.PI * ring + 3 * noise(u, v, 2, 8, 103 + salt));
     double fibre = noise(u, v, 6, 160, 104 + salt), pore = noise(u, v, 20, 260, 105 + salt);
-    double light = 0.78 + 0.42 * grain * grain + 0.16 * fibre - (pore > 0.45 ? 0.25 : 0);
+    double light = 0.86 + 0.24 * grain * grain + 0.14 * fibre - (pore > 0.45 ? 0.18 : 0);
     shade(light, code(r), code(g), code(b), to);
   }
 
@@ -110,7 +110,7 @@ public final class Patterns {
     double along = u + shift;
     int board = (int) Math.floor(along * 2);
     int own = Math.floorMod(hash(row, Math.floorMod(board, 2), 202), 5);
-    wood(u + 0.37 * own, v + 0.21 * own, 9, own, 0.46, 0.30, 0.16, to);
+    wood(u + 0.37 * own, v + 0.21 * own, 36, own, 0.46, 0.30, 0.16, to);
     double tone = 0.88 + 0.05 * own;
     double joint = Math.min(edge(v * rows, 0.02), edge(along * 2, 0.0025));
     for (int c = 0; c < 3; c++) {

@@ -118,7 +118,7 @@ final class NightTerrace {
             "The figure",
             at(-1.3, 1.5, 3.6),
             at(0.15, 1.25, 0),
-            70,
+            44,
             36,
             2.8,
             3.8,

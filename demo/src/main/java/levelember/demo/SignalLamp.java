@@ -75,25 +75,25 @@ final class SignalLamp {
         0.16,
         "violet");
 
-    s.light("dome", "Dim dome", new Emitter.Dome(), Vec3.ZERO, Vec3.UP, 4, Unit.NIT, 8200);
+    s.light("dome", "Dim dome", new Emitter.Dome(), Vec3.ZERO, Vec3.UP, 6, Unit.NIT, 8200);
     s.light(
         "window",
         "Window glow",
         new Emitter.Rectangle(0.8, 1.2, false),
         at(-1.6, 1.5, 1.0),
         at(0, 0.15, 0),
-        260,
+        420,
         Unit.LUMEN,
         7800);
     s.shines("core", "Lamp core", "filament", 9000, 2600, Rgb.WHITE);
-    s.shines("teal-glow", "Teal crystal", "teal", 230, 6500, new Rgb(0.05, 0.85, 0.9));
-    s.shines("violet-glow", "Violet crystal", "violet", 260, 6500, new Rgb(0.55, 0.12, 1));
+    s.shines("teal-glow", "Teal crystal", "teal", 70, 6500, new Rgb(0.05, 0.85, 0.9));
+    s.shines("violet-glow", "Violet crystal", "violet", 95, 6500, new Rgb(0.55, 0.12, 1));
     s.look("watch", "Night watch", 4.4);
     s.shot(
         new Shot(
             "table",
             "The table",
-            at(0.1, 0.62, 2.1),
+            at(0.1, 0.46, 2.1),
             at(0.03, 0.16, -0.05),
             62,
             36,

@@ -12,6 +12,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
 import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -290,6 +291,71 @@ class LightingAShootTest {
           .click();
     }
     assertThat(page.locator("[data-light]")).hasCount(6);
+  }
+
+  @Test
+  void aPieceIsChosenByPointingMovedByItsHandleAndMirrored() {
+    finished();
+    button("Set").click();
+    BoundingBox box = page.locator("main canvas").boundingBox();
+    page.mouse().click(box.x + box.width * 0.5, box.y + box.height * 0.95);
+    assertThat(button("Mirror a copy to the other side")).isVisible();
+    Locator x = page.getByLabel("Stands at X", new Page.GetByLabelOptions().setExact(true));
+    assertThat(x).hasValue("0");
+    BoundingBox grip = page.locator("[data-handle=X] rect").boundingBox();
+    page.mouse().move(grip.x + grip.width / 2, grip.y + grip.height / 2);
+    page.mouse().down();
+    for (int i = 1; i <= 6; i++) {
+      page.mouse().move(grip.x + grip.width / 2 + 8 * i, grip.y + grip.height / 2);
+    }
+    page.mouse().up();
+    assertThat(button("Undo: Move Plinth")).isEnabled();
+    double moved = Double.parseDouble(x.inputValue());
+    assertThat(moved).isBetween(0.01, 0.2);
+    button("Mirror a copy to the other side").click();
+    assertThat(button("Undo: Mirror Plinth")).isEnabled();
+    assertThat(x).hasValue(Pattern.compile("^-" + x.inputValue().replace("-", "")));
+    button("Undo: Mirror Plinth").click();
+    button("Undo: Move Plinth").click();
+  }
+
+  @Test
+  void theSetIsSeenWithoutItsLightAndInClay() {
+    finished();
+    double traced = shown()[1];
+    for (String view : new String[] {"Wire", "Pieces", "Solid", "Clay"}) {
+      page.getByRole(
+              AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^View: ")))
+          .click();
+      double before = shown()[0];
+      page.getByRole(
+              AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(Pattern.compile("^" + view)))
+          .click();
+      page.waitForCondition(() -> Math.abs(shown()[0] - before) > 0.5);
+    }
+    page.keyboard().press("Escape");
+    finished();
+    assertThat(Math.abs(shown()[1] - traced)).isGreaterThan(0.5);
+    button("View: Clay").click();
+    page.getByRole(
+            AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(Pattern.compile("^Traced")))
+        .click();
+  }
+
+  @Test
+  void aMaterialGetsAPictureFromTheShelfWhichGoesWithUndo() {
+    button("Set").click();
+    page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^Plinth")))
+        .first()
+        .click();
+    button("Add a picture: Colour").click();
+    page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Walnut grain")).click();
+    Locator laid =
+        page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Colour picture"));
+    assertThat(laid).isVisible();
+    assertThat(page.getByLabel("Across a metre, colour picture")).hasValue("1.667");
+    button("Undo: Pictures of Marsh green lacquer").click();
+    assertThat(laid).hasCount(0);
   }
 
   @Test

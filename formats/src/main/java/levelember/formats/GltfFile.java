@@ -68,7 +68,7 @@ public final class GltfFile {
     return isBinary(file) || file.length > 1 && first(file) == '{';
   }
 
-  private static boolean isBinary(byte[] file) {
+  static boolean isBinary(byte[] file) {
     return file.length >= 12
         && ByteBuffer.wrap(file).order(ByteOrder.LITTLE_ENDIAN).getInt(0) == MAGIC;
   }
@@ -103,6 +103,17 @@ public final class GltfFile {
       int next = 20 + text.length;
       binary = next + 8 <= file.length ? chunk(b, next, BINARY_CHUNK) : null;
     }
+    JsonNode json = parsed(text);
+    for (JsonNode name : list(json, "extensionsRequired")) {
+      required(name.stringValue(""));
+    }
+    GltfFile gltf = new GltfFile(json, buffers(json, binary));
+    gltf.checkNodes();
+    return gltf;
+  }
+
+  /** The JSON of a glTF 2.0 file. */
+  static tools.jackson.databind.node.ObjectNode parsed(byte[] text) {
     if (text.length > MOST_JSON) {
       throw new RefusedFile("the model's JSON is larger than " + MOST_JSON + " bytes");
     }
@@ -115,12 +126,7 @@ public final class GltfFile {
     if (!json.isObject() || !json.at("/asset/version").stringValue("").startsWith("2.")) {
       throw new RefusedFile("the file is no glTF 2.0: it has no asset version 2");
     }
-    for (JsonNode name : list(json, "extensionsRequired")) {
-      required(name.stringValue(""));
-    }
-    GltfFile gltf = new GltfFile(json, buffers(json, binary));
-    gltf.checkNodes();
-    return gltf;
+    return (tools.jackson.databind.node.ObjectNode) json;
   }
 
   private static void required(String extension) {
@@ -177,7 +183,7 @@ public final class GltfFile {
     return to;
   }
 
-  private static byte[] data(String uri, String what) {
+  static byte[] data(String uri, String what) {
     int comma = uri.indexOf(',');
     if (!uri.startsWith("data:") || comma < 0 || !uri.substring(0, comma).endsWith(";base64")) {
       String shown = uri.length() > 60 ? uri.substring(0, 60) + "…" : uri;
@@ -333,9 +339,14 @@ public final class GltfFile {
     if (view < 0) {
       throw new RefusedFile("the model's image " + number + " has no data");
     }
+    return view(view);
+  }
+
+  /** The bytes of a buffer view. */
+  byte[] view(int view) {
     long length = entry("bufferViews", view).path("byteLength").asLong(0);
     if (length < 1 || length > Integer.MAX_VALUE - 8) {
-      throw new RefusedFile("the model's image " + number + " has no data");
+      throw new RefusedFile("the model's buffer view " + view + " holds nothing");
     }
     Run run = run(view, 0, (int) length, 1);
     return java.util.Arrays.copyOfRange(run.bytes, run.offset, run.offset + (int) length);

@@ -39,7 +39,11 @@ public record ShootPackage(Shoot shoot, SortedMap<String, byte[]> assets) {
    */
   public static ShootPackage read(byte[] file) {
     ShootPackage read =
-        is(file) ? unzipped(file) : new ShootPackage(ShootDocument.read(file), new TreeMap<>());
+        is(file)
+            ? unzipped(file)
+            : GltfExport.is(file)
+                ? GltfExport.read(file)
+                : new ShootPackage(ShootDocument.read(file), new TreeMap<>());
     for (String name : read.shoot.assets()) {
       if (!read.assets.containsKey(name)) {
         throw new RefusedFile("the shoot names the asset '" + name + "', which is not in the file");

@@ -66,7 +66,7 @@ class ShootDocumentTest {
         i != 3);
   }
 
-  private static Light light(int i, Emitter emitter, Brightness.Unit unit) {
+  static Light light(int i, Emitter emitter, Brightness.Unit unit) {
     return new Light(
         "l" + i,
         "Light " + i,

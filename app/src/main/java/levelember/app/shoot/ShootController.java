@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Map;
 import levelember.app.asset.Assets;
+import levelember.formats.GltfExport;
 import levelember.formats.Limits;
 import levelember.formats.RefusedFile;
 import levelember.formats.ShootPackage;
@@ -81,6 +82,17 @@ class ShootController {
             HttpHeaders.CONTENT_DISPOSITION,
             ContentDisposition.attachment().filename(id + ".ember").build().toString())
         .body(shoots.pack(id).write());
+  }
+
+  /** The shoot as one glTF file, which reads back the same. */
+  @GetMapping("/{id}/model.glb")
+  ResponseEntity<byte[]> takeOutModel(@PathVariable String id) {
+    return ResponseEntity.ok()
+        .contentType(new MediaType("model", "gltf-binary"))
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment().filename(id + ".glb").build().toString())
+        .body(GltfExport.write(shoots.pack(id)));
   }
 
   /** Sets a piece down on what is under it. */

@@ -7,6 +7,7 @@ import levelember.app.asset.Assets;
 import levelember.app.problem.Refusal;
 import levelember.formats.GltfImport;
 import levelember.formats.ModelEdit;
+import levelember.formats.ModelFiles;
 import levelember.formats.ShootDocument;
 import levelember.formats.ShootPackage;
 import levelember.math.Vec3;
@@ -170,8 +171,9 @@ public class Shoots {
   public Brought bringIn(
       String id, long revision, String name, double metresPerUnit, byte[] bytes) {
     Shoot shoot = ShootDocument.read(parsed(locked(id, revision)));
-    String asset = assets.add(id, name, bytes);
-    GltfImport.Brought brought = GltfImport.read(asset, bytes, shoot, metresPerUnit);
+    ModelFiles.Model model = ModelFiles.read(name, bytes);
+    String asset = assets.add(id, model.name(), model.bytes());
+    GltfImport.Brought brought = GltfImport.read(asset, model.bytes(), shoot, metresPerUnit);
     brought.pictures().forEach((file, content) -> assets.add(id, file, content));
     State state = edit(id, revision, "Bring in " + asset, ModelEdit.operations(brought));
     Vec3 size = brought.sizeMetres();

@@ -1,0 +1,308 @@
+package levelember.formats;
+
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Wavefront OBJ with MTL, turned into glTF: a node for every object and material. */
+final class ObjFile {
+  private static final int MOST_CORNERS = 30_000_000;
+
+  /** Corners and triangles of one object in one material. */
+  private static final class Part {
+    final Map<List<Integer>, Integer> known = new HashMap<>();
+    final Floats positions = new Floats(), normals = new Floats(), places = new Floats();
+    int[] order = new int[96];
+    int count;
+    boolean bent = true, laid = true;
+  }
+
+  private static final class Floats {
+    float[] values = new float[96];
+    int count;
+
+    void add(float v) {
+      if (count == values.length) {
+        values = Arrays.copyOf(values, 2 * count);
+      }
+      values[count++] = v;
+    }
+  }
+
+  private record Key(String object, String material) {}
+
+  private final String name;
+  private final Map<String, byte[]> files;
+  private final Floats v = new Floats(), vn = new Floats(), vt = new Floats();
+  private final Map<Key, Part> parts = new LinkedHashMap<>();
+  private final GlbBuilder glb = new GlbBuilder();
+  private final Map<String, Integer> materials = new HashMap<>();
+  private final Map<String, Integer> textures = new HashMap<>();
+  private long corners;
+
+  private ObjFile(String name, Map<String, byte[]> files) {
+    this.name = name;
+    this.files = files;
+  }
+
+  /**
+   * The glTF file of an OBJ.
+   *
+   * @param files by name, the OBJ among them
+   * @throws RefusedFile when it is broken, with the line
+   */
+  static byte[] glb(String name, Map<String, byte[]> files) {
+    return new ObjFile(name, files).made();
+  }
+
+  private byte[] made() {
+    String object = "", material = "";
+    int number = 0;
+    for (String line : lines(files.get(name))) {
+      number++;
+      String[] w = line.strip().split("\\s+");
+      try {
+        switch (w[0]) {
+          case "v" -> three(w, v, 1);
+          case "vn" -> three(w, vn, 1);
+          case "vt" -> {
+            vt.add(value(w[1]));
+            vt.add(1 - (w.length > 2 ? value(w[2]) : 0));
+          }
+          case "o", "g" -> object = rest(line);
+          case "usemtl" -> material = rest(line);
+          case "mtllib" -> library(rest(line));
+          case "f" -> face(parts.computeIfAbsent(new Key(object, material), k -> new Part()), w);
+          default -> {
+            // Lines, curves, smoothing groups and comments bring no surface.
+          }
+        }
+      } catch (NumberFormatException | IndexOutOfBoundsException e) {
+        throw new RefusedFile("line " + number + " of the OBJ cannot be read: " + shown(line), e);
+      }
+    }
+    if (parts.isEmpty()) {
+      throw new RefusedFile("the OBJ holds no faces");
+    }
+    ArrayNode roots = glb.roots(name);
+    parts.forEach((key, part) -> roots.add(node(key, part)));
+    return glb.bytes();
+  }
+
+  private static List<String> lines(byte[] file) {
+    String text = new String(file, StandardCharsets.UTF_8);
+    // A backslash at a line's end carries it on.
+    return text.replace("\\\r\n", " ").replace("\\\n", " ").lines().toList();
+  }
+
+  private static String shown(String line) {
+    return line.length() > 60 ? line.substring(0, 60) + "…" : line;
+  }
+
+  private static String rest(String line) {
+    String[] two = line.strip().split("\\s+", 2);
+    return two.length < 2 ? "" : two[1].strip();
+  }
+
+  private static float value(String word) {
+    float f = Float.parseFloat(word);
+    if (!(Math.abs(f) < 1e12f)) {
+      throw new NumberFormatException(word);
+    }
+    return f;
+  }
+
+  private static void three(String[] w, Floats to, int from) {
+    for (int k = 0; k < 3; k++) {
+      to.add(value(w[from + k]));
+    }
+  }
+
+  private void face(Part part, String[] w) {
+    int first = corner(part, w[1]), before = corner(part, w[2]);
+    for (int i = 3; i < w.length; i++) {
+      int next = corner(part, w[i]);
+      if (part.count + 3 > part.order.length) {
+        part.order = Arrays.copyOf(part.order, 2 * part.order.length);
+      }
+      part.order[part.count++] = first;
+      part.order[part.count++] = before;
+      part.order[part.count++] = next;
+      before = next;
+    }
+  }
+
+  private int corner(Part part, String word) {
+    String[] w = word.split("/", -1);
+    int p = index(w[0], v.count / 3);
+    int t = w.length > 1 && !w[1].isEmpty() ? index(w[1], vt.count / 2) : -1;
+    int n = w.length > 2 && !w[2].isEmpty() ? index(w[2], vn.count / 3) : -1;
+    return part.known.computeIfAbsent(
+        List.of(p, t, n),
+        k -> {
+          if (++corners > MOST_CORNERS) {
+            throw new RefusedFile("the OBJ has more than " + MOST_CORNERS + " corners");
+          }
+          part.laid &= t >= 0;
+          part.bent &= n >= 0;
+          for (int i = 0; i < 3; i++) {
+            part.positions.add(v.values[3 * p + i]);
+            part.normals.add(n < 0 ? 0 : vn.values[3 * n + i]);
+          }
+          part.places.add(t < 0 ? 0 : vt.values[2 * t]);
+          part.places.add(t < 0 ? 0 : vt.values[2 * t + 1]);
+          return part.known.size();
+        });
+  }
+
+  private static int index(String word, int count) {
+    int i = Integer.parseInt(word);
+    int at = i > 0 ? i - 1 : count + i;
+    if (at < 0 || at >= count) {
+      throw new IndexOutOfBoundsException(i);
+    }
+    return at;
+  }
+
+  private int node(Key key, Part part) {
+    ObjectNode primitive = JsonNodeFactory.instance.objectNode();
+    ObjectNode attributes = primitive.putObject("attributes");
+    int n = part.positions.count / 3;
+    attributes.put("POSITION", glb.floats(part.positions.values, n, 3, true));
+    if (part.bent) {
+      attributes.put("NORMAL", glb.floats(part.normals.values, n, 3, false));
+    }
+    if (part.laid) {
+      attributes.put("TEXCOORD_0", glb.floats(part.places.values, n, 2, false));
+    }
+    primitive.put("indices", glb.wholes(part.order, part.count));
+    Integer material = materials.get(key.material);
+    if (material != null) {
+      primitive.put("material", material);
+    }
+    String said = key.object.isEmpty() ? key.material : key.object;
+    glb.add("meshes").putArray("primitives").add(primitive);
+    glb.add("nodes").put("mesh", glb.last("meshes"));
+    if (!said.isEmpty()) {
+      ((ObjectNode) glb.list("nodes").get(glb.last("nodes"))).put("name", said);
+    }
+    return glb.last("nodes");
+  }
+
+  /** A library of materials; one that is not with the model is left out. */
+  private void library(String file) {
+    byte[] bytes;
+    try {
+      bytes = ModelFiles.named(name, file, files);
+    } catch (RefusedFile e) {
+      return;
+    }
+    Map<String, String[]> fields = new HashMap<>();
+    String current = null;
+    for (String line : lines(bytes)) {
+      String[] w = line.strip().split("\\s+");
+      if (w[0].equals("newmtl")) {
+        material(current, fields);
+        current = rest(line);
+        fields.clear();
+      } else {
+        fields.put(w[0].toLowerCase(Locale.ROOT), w);
+      }
+    }
+    material(current, fields);
+  }
+
+  /** A material of MTL: its highlight's exponent becomes a roughness (Walter et al. 2007, 5.3). */
+  private void material(String id, Map<String, String[]> f) {
+    if (id == null) {
+      return;
+    }
+    ObjectNode to = glb.add("materials").put("name", id.isEmpty() ? "Material" : id);
+    materials.put(id, glb.last("materials"));
+    ObjectNode pbr = to.putObject("pbrMetallicRoughness");
+    double[] kd = colour(f.get("kd"), 0.8);
+    double shininess = one(f.get("ns"), 0);
+    double rough = Math.sqrt(Math.sqrt(2 / (Math.max(0, shininess) + 2)));
+    pbr.set("baseColorFactor", GlbBuilder.numbers(kd[0], kd[1], kd[2], 1));
+    pbr.put("metallicFactor", unit(one(f.get("pm"), 0)));
+    pbr.put("roughnessFactor", unit(one(f.get("pr"), rough)));
+    texture(pbr, "baseColorTexture", f.get("map_kd"));
+    texture(to, "normalTexture", f.get("norm"));
+    ObjectNode ext = JsonNodeFactory.instance.objectNode();
+    double clear = f.containsKey("d") ? 1 - one(f.get("d"), 1) : one(f.get("tr"), 0);
+    if (clear > 0) {
+      ext.putObject("KHR_materials_transmission").put("transmissionFactor", unit(clear));
+    }
+    double ior = one(f.get("ni"), 1.5);
+    if (ior != 1.5) {
+      ext.putObject("KHR_materials_ior").put("ior", Math.clamp(ior, 1, 3));
+    }
+    double[] ke = colour(f.get("ke"), 0);
+    double most = Math.max(ke[0], Math.max(ke[1], ke[2]));
+    if (most > 0) {
+      to.set("emissiveFactor", GlbBuilder.numbers(ke[0] / most, ke[1] / most, ke[2] / most));
+      ext.putObject("KHR_materials_emissive_strength").put("emissiveStrength", most);
+    }
+    if (!ext.isEmpty()) {
+      to.set("extensions", ext);
+    }
+  }
+
+  private void texture(ObjectNode to, String field, String[] w) {
+    if (w == null || w.length < 2) {
+      return;
+    }
+    String file = w[w.length - 1];
+    Integer texture =
+        textures.computeIfAbsent(
+            file,
+            k -> {
+              byte[] bytes;
+              try {
+                bytes = ModelFiles.named(name, file, files);
+                PictureFile.texels(bytes, true);
+              } catch (RefusedFile e) {
+                return null;
+              }
+              glb.add("images").put("name", file).put("bufferView", glb.view(bytes, 0));
+              glb.add("textures").put("source", glb.last("images"));
+              return glb.last("textures");
+            });
+    if (texture != null) {
+      to.putObject(field).put("index", texture);
+    }
+  }
+
+  private static double unit(double v) {
+    return Math.clamp(v, 0, 1);
+  }
+
+  private static double one(String[] w, double usual) {
+    try {
+      double v = w == null ? usual : Double.parseDouble(w[w.length - 1]);
+      return Double.isFinite(v) ? v : usual;
+    } catch (NumberFormatException e) {
+      return usual;
+    }
+  }
+
+  private static double[] colour(String[] w, double usual) {
+    double[] to = {usual, usual, usual};
+    try {
+      for (int k = 0; w != null && k < 3; k++) {
+        double v = Double.parseDouble(w[Math.min(1 + k, w.length - 1)]);
+        to[k] = Double.isFinite(v) ? Math.max(0, v) : usual;
+      }
+    } catch (NumberFormatException e) {
+      return new double[] {usual, usual, usual};
+    }
+    return to;
+  }
+}
