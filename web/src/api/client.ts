@@ -134,6 +134,8 @@ export const api = {
   modelUrl: (id: string) => `${shoot(id)}/model.glb`,
   packageUrl: (id: string) => `${shoot(id)}/package`,
   pictureUrl: (id: string, name: string) => `${shoot(id)}/live/${name}`,
+  shotUrl: (id: string, shot: string, version: string) =>
+    `${shoot(id)}/live/shots/${encodeURIComponent(shot)}.jpg?width=192&v=${version}`,
   layerUrl: (id: string, light: string, version: string) =>
     `${shoot(id)}/live/layers/${encodeURIComponent(light)}.jpg?width=168&v=${version}`,
 };

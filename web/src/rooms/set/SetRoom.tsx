@@ -10,6 +10,7 @@ import { BringIn } from './BringIn';
 import { CameraDetails } from './CameraDetails';
 import { grey, newPiece, newShapes, shapeNames } from './newPiece';
 import { PieceDetails } from './PieceDetails';
+import { ShotStrip } from './ShotStrip';
 
 function css(colour: [number, number, number]): string {
   const code = (x: number) => Math.round(255 * Math.pow(x, 1 / 2.2));
@@ -20,6 +21,7 @@ function css(colour: [number, number, number]): string {
 export function SetTray() {
   return (
     <Box sx={{ display: 'flex', height: '100%', minWidth: 0 }}>
+      <ShotStrip />
       <PieceCards />
       <Box
         role="group"

@@ -34,15 +34,16 @@ interface Point {
 }
 
 const fromNothing: Quantity = { ...quantities.length, least: 0 };
-const NO_STRUTS = new Set(['model', 'struts', 'water', 'ground']);
+const NO_STRUTS = new Set(['model', 'struts', 'smooth', 'water', 'ground']);
 
 /** The numbers that a set piece is built from. */
 export function ShapeDetails(p: Props) {
   const desk = useDesk();
   const shape = p.piece.shape;
   if (!shape) return null;
-  const inner = shape.kind === 'struts' ? (shape.of as Shape) : shape;
-  const under = shape.kind === 'struts' ? 'shape/of' : 'shape';
+  const wrapped = shape.kind === 'struts' || shape.kind === 'smooth';
+  const inner = wrapped ? (shape.of as Shape) : shape;
+  const under = wrapped ? 'shape/of' : 'shape';
   const keep = (field: string, value: unknown) =>
     void desk.keep(`Dimensions of ${p.piece.name}`, p.set(desk.state.document, field, value));
   const fields = (of: Shape, path: string) =>
@@ -76,6 +77,25 @@ export function ShapeDetails(p: Props) {
       )}
       {inner.kind === 'tube' && <Points {...p} under={under} />}
       {inner.kind === 'room' && <Openings {...p} under={under} />}
+      {shape.kind !== 'struts' && (
+        <FormControlLabel
+          control={
+            <Switch
+              size="small"
+              checked={shape.kind === 'smooth'}
+              onChange={(e) =>
+                keep(
+                  'shape',
+                  e.target.checked
+                    ? { kind: 'smooth', of: shape, creaseDegrees: 40, subdivisions: 0 }
+                    : inner,
+                )
+              }
+            />
+          }
+          label="Smooth by a crease angle"
+        />
+      )}
       {(!NO_STRUTS.has(shape.kind) || shape.kind === 'struts') && (
         <FormControlLabel
           control={

@@ -89,6 +89,7 @@ export const shapeNames: Record<string, string> = {
   mesh: 'Mesh',
   model: 'Model',
   struts: 'Struts',
+  smooth: 'Smooth',
 };
 
 /** Dimensions of a shape that are shown as fields, with their labels. */
@@ -159,6 +160,10 @@ export const dimensions: Record<string, [field: string, label: string][]> = {
     ['seed', 'Seed'],
   ],
   struts: [['radius', 'Strut radius']],
+  smooth: [
+    ['creaseDegrees', 'Crease angle'],
+    ['subdivisions', 'Subdivided'],
+  ],
 };
 
 const fromNothing: Quantity = { ...quantities.length, least: 0 };
@@ -176,6 +181,8 @@ export const dimensionQuantity: Record<string, Quantity> = {
   roughness: quantities.share,
   seconds: { unit: 's', least: -1e6, most: 1e6, step: 0.1, digits: 2 },
   seed,
+  creaseDegrees: { ...quantities.degrees, least: 0, most: 180 },
+  subdivisions: { unit: '', least: 0, most: 5, step: 1, digits: 0 },
 };
 
 /** A piece that stands on the floor under what the camera is aimed at. */

@@ -42,7 +42,7 @@ class DirectionsTest {
           .whereLayer("math")
           .mayNotAccessAnyLayer()
           .whereLayer("texture")
-          .mayNotAccessAnyLayer()
+          .mayOnlyAccessLayers("math")
           .whereLayer("shoot")
           .mayOnlyAccessLayers("math")
           .whereLayer("geometry")

@@ -127,9 +127,11 @@ public final class SetGeometry {
   }
 
   private Triangles mesh(Shape shape) {
-    return shape instanceof Shape.Model m
-        ? meshes.mesh(m.file(), m.mesh(), m.part())
-        : Tessellation.of(shape);
+    return switch (shape) {
+      case Shape.Model m -> meshes.mesh(m.file(), m.mesh(), m.part());
+      case Shape.Smooth s -> Smoothing.of(mesh(s.of()), s);
+      default -> Tessellation.of(shape);
+    };
   }
 
   private Triangles together(Origin origin) {

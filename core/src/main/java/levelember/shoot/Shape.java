@@ -243,10 +243,27 @@ public sealed interface Shape {
    */
   record Struts(Shape of, double radius) implements Shape {
     public Struts {
-      if (of instanceof Struts || of instanceof Model) {
-        throw new ImpossibleValue("of.kind", "struts or model", "another kind of shape");
+      if (of instanceof Struts || of instanceof Model || of instanceof Smooth) {
+        throw new ImpossibleValue("of.kind", "struts, smooth or model", "another kind of shape");
       }
       Checks.range("radius", radius, LEAST, MOST);
+    }
+  }
+
+  /**
+   * Another shape shaded smoothly, and made finer.
+   *
+   * @param of any shape but one made smooth or struts
+   * @param creaseDegrees edges that bend more than this stay sharp
+   * @param subdivisions how often every triangle becomes four, 0…5
+   */
+  record Smooth(Shape of, double creaseDegrees, int subdivisions) implements Shape {
+    public Smooth {
+      if (of instanceof Smooth || of instanceof Struts) {
+        throw new ImpossibleValue("of.kind", "smooth or struts", "another kind of shape");
+      }
+      Checks.range("creaseDegrees", creaseDegrees, 0, 180);
+      Checks.range("subdivisions", subdivisions, 0, 5);
     }
   }
 

@@ -121,7 +121,8 @@ public record Shoot(
   public Set<String> models() {
     Set<String> names = new LinkedHashSet<>();
     for (Piece piece : pieces) {
-      if (piece.shape() instanceof Shape.Model m) {
+      Shape shape = piece.shape() instanceof Shape.Smooth s ? s.of() : piece.shape();
+      if (shape instanceof Shape.Model m) {
         names.add(m.file());
       }
     }

@@ -1,2 +1,2 @@
-/** Pictures as linear floats, and where they come from. Uses nothing but the JDK. */
+/** Pictures as linear floats, and where they come from. Uses {@code math}. */
 package levelember.texture;

@@ -32,11 +32,18 @@ public final class PlainView {
 
   private final Scene scene;
   private final Kind kind;
+  private final Shot shot;
 
   /** A view of a scene through its shot. */
   public PlainView(Scene scene, Kind kind) {
+    this(scene, kind, scene.shot());
+  }
+
+  /** A view of a scene through another shot. */
+  public PlainView(Scene scene, Kind kind, Shot shot) {
     this.scene = scene;
     this.kind = kind;
+    this.shot = shot;
   }
 
   /**
@@ -50,8 +57,8 @@ public final class PlainView {
    */
   public byte[] codes(int width, int height, int step, int samples, BooleanSupplier stop) {
     int columns = (width + step - 1) / step, rows = (height + step - 1) / step;
-    ThinLens lens = new ThinLens(sharp(scene.shot()), width, height, step);
-    double pixel = scene.shot().sensorWidthMm() / scene.shot().focalLengthMm() / width * step;
+    ThinLens lens = new ThinLens(sharp(shot), width, height, step);
+    double pixel = shot.sensorWidthMm() / shot.focalLengthMm() / width * step;
     byte[] to = new byte[3 * columns * rows];
     int band = 8;
     IntStream.range(0, (rows + band - 1) / band)

@@ -128,6 +128,72 @@ class TessellationTest {
     assertThat(length).isCloseTo(2, within(1e-3));
   }
 
+  private static double volume(Triangles t) {
+    double volume = 0;
+    for (int i = 0; i < t.count(); i++) {
+      Vec3 a = t.position(t.index(i, 0)), b = t.position(t.index(i, 1));
+      volume += a.dot(b.cross(t.position(t.index(i, 2)))) / 6;
+    }
+    return volume;
+  }
+
+  @Test
+  void aSharpBoxStaysABoxHoweverOftenItIsSubdivided() {
+    Shape.Box box = new Shape.Box(1, 2, 3, 0);
+    Triangles t = Tessellation.of(new Shape.Smooth(box, 30, 3));
+    assertThat(t.count()).isEqualTo(12 * 64);
+    assertThat(volume(t)).isCloseTo(6, within(1e-5));
+    for (int i = 0; i < t.corners(); i++) {
+      Vec3 n = t.normal(i);
+      assertThat(Math.max(Math.abs(n.x()), Math.max(Math.abs(n.y()), Math.abs(n.z()))))
+          .isCloseTo(1, within(1e-6));
+    }
+    // The picture lies as it lay.
+    assertThat(t.places()).isNotNull();
+  }
+
+  @Test
+  void withoutCreasesABoxBecomesRoundAndSmooth() {
+    Shape.Box box = new Shape.Box(1, 1, 1, 0);
+    Triangles t = Tessellation.of(new Shape.Smooth(box, 180, 4));
+    double least = 9, most = 0;
+    for (int i = 0; i < t.corners(); i++) {
+      Vec3 p = t.position(i).minus(new Vec3(0, 0.5, 0));
+      least = Math.min(least, p.length());
+      most = Math.max(most, p.length());
+      assertThat(t.normal(i).dot(p.unit())).isGreaterThan(0.9);
+    }
+    assertThat(most / least).isLessThan(1.25);
+    assertThat(volume(t)).isBetween(0.2, 0.6);
+  }
+
+  @Test
+  void aCreaseAngleDecidesWhichEdgesAreShadedSmoothly() {
+    // A tent: two slopes that meet at 60°.
+    double h = Math.tan(Math.toRadians(30));
+    Shape tent =
+        new Shape.Mesh(
+            List.of(
+                -1.0, 0.0, 0.0, -1.0, 0.0, 1.0, 0.0, h, 1.0, 0.0, h, 0.0, 1.0, 0.0, 1.0, 1.0, 0.0,
+                0.0),
+            List.of(),
+            List.of(0, 1, 2, 0, 2, 3, 3, 2, 4, 3, 4, 5));
+    for (double crease : new double[] {50, 70}) {
+      Triangles t = Tessellation.of(new Shape.Smooth(tent, crease, 0));
+      for (int i = 0; i < t.corners(); i++) {
+        if (t.position(i).x() == 0) {
+          double lean = Math.abs(t.normal(i).x());
+          assertThat(lean).isCloseTo(crease > 60 ? 0 : 0.5, within(crease > 60 ? 0.3 : 1e-6));
+        }
+      }
+    }
+    // Its border keeps its corners' line.
+    Triangles fine = Tessellation.of(new Shape.Smooth(tent, 70, 3));
+    for (int i = 0; i < fine.corners(); i++) {
+      assertThat(fine.position(i).z()).isBetween(-1e-6, 1 + 1e-6);
+    }
+  }
+
   @Test
   void strutsStandAtTheEdgesThatBend() {
     Triangles t = Tessellation.of(new Shape.Struts(new Shape.Box(1, 1, 1, 0), 0.01));

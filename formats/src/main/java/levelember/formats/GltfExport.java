@@ -6,7 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import levelember.geometry.Tessellation;
+import levelember.geometry.SetGeometry;
 import levelember.geometry.Triangles;
 import levelember.light.LampUnits;
 import levelember.math.Affine;
@@ -154,10 +154,14 @@ public final class GltfExport {
   }
 
   private int mesh(Part part, String name) {
+    Piece alone =
+        new Piece(
+            "p", "P", null, Vec3.ZERO, Vec3.ZERO, Vec3.ONE, part.shape, part.material, null, true);
     Triangles t =
-        part.shape instanceof Shape.Model m
-            ? models.mesh(m.file(), m.mesh(), m.part())
-            : Tessellation.of(part.shape);
+        SetGeometry.of(List.of(alone), models).placed().stream()
+            .map(SetGeometry.Placed::mesh)
+            .findFirst()
+            .orElseGet(Triangles::new);
     if (t.count() == 0) {
       return -1;
     }

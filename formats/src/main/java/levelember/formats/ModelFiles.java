@@ -2,7 +2,6 @@ package levelember.formats;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 import java.util.Map;
@@ -106,12 +105,7 @@ public final class ModelFiles {
    */
   static byte[] named(String from, String uri, Map<String, byte[]> files) {
     int slash = from.lastIndexOf('/');
-    String path = uri.replace('\\', '/');
-    try {
-      path = URLDecoder.decode(path.replace("+", "%2B"), StandardCharsets.UTF_8);
-    } catch (IllegalArgumentException e) {
-      // A percent sign that is one.
-    }
+    String path = decoded(uri.replace('\\', '/'));
     while (path.startsWith("./")) {
       path = path.substring(2);
     }
@@ -124,6 +118,24 @@ public final class ModelFiles {
               + "', which is not with it");
     }
     return bytes;
+  }
+
+  /** A relative address with its percent signs resolved (RFC 3986); other text as it is. */
+  private static String decoded(String uri) {
+    byte[] from = uri.getBytes(StandardCharsets.UTF_8);
+    byte[] to = new byte[from.length];
+    int n = 0;
+    for (int i = 0; i < from.length; i++) {
+      int high = i + 2 < from.length ? Character.digit(from[i + 1], 16) : -1;
+      int low = i + 2 < from.length ? Character.digit(from[i + 2], 16) : -1;
+      if (from[i] == '%' && high >= 0 && low >= 0) {
+        to[n++] = (byte) (16 * high + low);
+        i += 2;
+      } else {
+        to[n++] = from[i];
+      }
+    }
+    return new String(to, 0, n, StandardCharsets.UTF_8);
   }
 
   /** A glTF with all its files taken in. */

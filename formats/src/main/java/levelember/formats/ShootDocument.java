@@ -193,13 +193,18 @@ public final class ShootDocument {
               f.number("feature"),
               f.number("roughness", 0.5),
               f.whole("seed", 1));
+      case "smooth" ->
+          new Shape.Smooth(
+              f.object("of", ShootDocument::shape),
+              f.number("creaseDegrees", 40),
+              f.whole("subdivisions", 0));
       case "struts" -> new Shape.Struts(f.object("of", ShootDocument::shape), f.number("radius"));
       default ->
           throw new ImpossibleValue(
               "kind",
               kind,
               "one of floor, sweep, box, sphere, cylinder, cone, torus, lathe, rectangle, card,"
-                  + " room, tube, water, ground, struts, mesh, model");
+                  + " room, tube, water, ground, struts, smooth, mesh, model");
     };
   }
 

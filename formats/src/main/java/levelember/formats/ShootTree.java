@@ -164,6 +164,12 @@ final class ShootTree {
               .put("feature", s.feature())
               .put("roughness", s.roughness())
               .put("seed", s.seed());
+      case Shape.Smooth s -> {
+        to.put("kind", "smooth")
+            .put("creaseDegrees", s.creaseDegrees())
+            .put("subdivisions", s.subdivisions());
+        to.set("of", shape(s.of()));
+      }
       case Shape.Struts s -> {
         to.put("kind", "struts").put("radius", s.radius());
         to.set("of", shape(s.of()));

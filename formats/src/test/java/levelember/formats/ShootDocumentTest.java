@@ -102,6 +102,7 @@ class ShootDocumentTest {
             new Shape.Water(2, 1, 0.3, 0.02, 0.4, 30, 7, 1.5),
             new Shape.Ground(9, 8, 1, 2, 0.4, 3),
             new Shape.Struts(new Shape.Sphere(0.4), 0.01),
+            new Shape.Smooth(new Shape.Model("chair.glb", 0, 1), 50, 2),
             new Shape.Mesh(
                 List.of(0., 0., 0., 1., 0., 0., 0., 1., 0.),
                 List.of(0., 0., 1., 0., 0., 1., 0., 0., 1.),

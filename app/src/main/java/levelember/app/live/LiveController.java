@@ -80,6 +80,21 @@ class LiveController {
         .body(jpeg);
   }
 
+  @GetMapping("/shots/{shot}.jpg")
+  ResponseEntity<byte[]> framed(
+      @PathVariable String id,
+      @PathVariable String shot,
+      @RequestParam(defaultValue = "160") int width) {
+    byte[] jpeg = sessions.open(id).framed(shot, Math.clamp(width, 16, 640));
+    if (jpeg == null) {
+      throw Refusal.missing("There is no shot '" + shot + "', or no set yet.");
+    }
+    return ResponseEntity.ok()
+        .contentType(MediaType.IMAGE_JPEG)
+        .cacheControl(CacheControl.noStore())
+        .body(jpeg);
+  }
+
   /**
    * What stands at a place of the picture, 0…1 from the left and the top; nothing is no content.
    */

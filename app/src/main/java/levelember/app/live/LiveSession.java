@@ -13,6 +13,7 @@ import levelember.film.EditCost;
 import levelember.film.Film;
 import levelember.film.Ladder;
 import levelember.film.Noise;
+import levelember.formats.PngFile;
 import levelember.light.LayerWeights;
 import levelember.look.DisplayCurve;
 import levelember.measure.Reading;
@@ -641,6 +642,24 @@ final class LiveSession {
     } finally {
       waiters(-1);
     }
+  }
+
+  /** A small JPEG of what a shot frames, without light; null before there is a set. */
+  byte[] framed(String shotId, int width) {
+    Scene now;
+    Optional<Shot> shot;
+    synchronized (filmLock) {
+      now = scene;
+      shot = scene == null ? Optional.empty() : shown.shoot().shot(shotId);
+    }
+    if (shot.isEmpty()) {
+      return null;
+    }
+    int height = width * 9 / 16;
+    byte[] codes =
+        new PlainView(now, PlainView.Kind.SOLID, shot.get())
+            .codes(width, height, 1, 4, () -> false);
+    return PngFile.jpeg(codes, width, height, 0.85f);
   }
 
   /** A small JPEG of one light's layer, exposed by itself so that its form can be seen. */
