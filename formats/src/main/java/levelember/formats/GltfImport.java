@@ -116,6 +116,7 @@ public final class GltfImport {
     for (int node : gltf.roots()) {
       node(node, root, frame, 0);
     }
+    textures.check();
     cameras.forEach(this::shot);
     boolean solid = triangles > 0;
     if (!solid && lights.isEmpty() && shots.isEmpty()) {

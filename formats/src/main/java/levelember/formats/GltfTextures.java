@@ -24,6 +24,24 @@ final class GltfTextures {
     this.file = file;
   }
 
+  /**
+   * Decodes all pictures used so far, to see that they can be.
+   *
+   * @throws RefusedFile when one cannot
+   */
+  void check() {
+    // Decoding takes long, and each picture is on its own.
+    pictures.entrySet().parallelStream()
+        .forEach(e -> {
+          try {
+            PictureFile.texels(e.getValue(), true);
+          } catch (RefusedFile broken) {
+            throw new RefusedFile(
+                "the model's '" + e.getKey() + "': " + broken.getMessage(), broken);
+          }
+        });
+  }
+
   /** Bytes of the pictures used so far, by the names that the shoot knows them by. */
   Map<String, byte[]> pictures() {
     return pictures;
@@ -71,11 +89,6 @@ final class GltfTextures {
 
   private String picture(int image) {
     byte[] bytes = gltf.image(image);
-    try {
-      PictureFile.texels(bytes, true);
-    } catch (RefusedFile e) {
-      throw new RefusedFile("picture " + image + " of the model: " + e.getMessage(), e);
-    }
     boolean png = bytes.length > 3 && (bytes[0] & 0xFF) == 0x89 && bytes[1] == 'P';
     String name = file + " picture " + (image + 1) + (png ? ".png" : ".jpg");
     pictures.put(name, bytes);

@@ -5,8 +5,10 @@ import java.awt.color.ColorSpace;
 import java.awt.image.BufferedImage;
 import java.awt.image.ComponentColorModel;
 import java.awt.image.DataBuffer;
+import java.awt.image.DataBufferByte;
 import java.awt.image.DataBufferUShort;
 import java.awt.image.IndexColorModel;
+import java.awt.image.PixelInterleavedSampleModel;
 import java.awt.image.Raster;
 import java.awt.image.WritableRaster;
 import java.io.ByteArrayInputStream;
@@ -146,30 +148,46 @@ public final class PngFile {
       meaning[i] = (float) (colour ? Colour.decodeSrgb(i / 255.0) : i / 255.0);
     }
     byte[] codes = new byte[3 * width * height];
-    boolean grey =
-        image.getRaster().getNumBands() <= 2 && !(image.getColorModel() instanceof IndexColorModel);
-    int[] row = new int[width];
-    for (int y = 0, at = 0; y < height; y++) {
-      if (grey
-          && image.getRaster().getTransferType() == DataBuffer.TYPE_BYTE
-          && image.getSampleModel().getSampleSize(0) == 8) {
-        // Asked for colours, Java would bend the codes of a grey picture.
-        image.getRaster().getSamples(0, y, width, 1, 0, row);
+    if (!copied(image, codes)) {
+      int[] row = new int[width];
+      for (int y = 0, at = 0; y < height; y++) {
+        image.getRGB(0, y, width, 1, row, 0, width);
         for (int x = 0; x < width; x++) {
-          codes[at++] = (byte) row[x];
-          codes[at++] = (byte) row[x];
+          codes[at++] = (byte) (row[x] >> 16);
+          codes[at++] = (byte) (row[x] >> 8);
           codes[at++] = (byte) row[x];
         }
-        continue;
-      }
-      image.getRGB(0, y, width, 1, row, 0, width);
-      for (int x = 0; x < width; x++) {
-        codes[at++] = (byte) (row[x] >> 16);
-        codes[at++] = (byte) (row[x] >> 8);
-        codes[at++] = (byte) row[x];
       }
     }
     return Texels.of(width, height, codes, meaning);
+  }
+
+  /**
+   * Copies the bytes of a picture that is stored by whole bytes a channel, grey or in colour, as
+   * they are: asked for colours, Java would take long and bend the codes of a grey one.
+   */
+  private static boolean copied(BufferedImage image, byte[] to) {
+    int bands = image.getRaster().getNumBands();
+    if (!(image.getRaster().getDataBuffer() instanceof DataBufferByte buffer)
+        || !(image.getSampleModel() instanceof PixelInterleavedSampleModel model)
+        || image.getColorModel() instanceof IndexColorModel
+        || buffer.getNumBanks() != 1
+        || bands > 4) {
+      return false;
+    }
+    byte[] from = buffer.getData();
+    int[] offset = model.getBandOffsets();
+    int g = bands >= 3 ? 1 : 0, b = bands >= 3 ? 2 : 0;
+    int each = model.getPixelStride(), line = model.getScanlineStride();
+    for (int y = 0, at = 0; y < image.getHeight(); y++) {
+      int p = buffer.getOffset() + y * line;
+      for (int x = 0; x < image.getWidth(); x++, p += each) {
+        to[at++] = from[p + offset[0]];
+        to[at++] = from[p + offset[g]];
+        to[at++] = from[p + offset[b]];
+      }
+    }
+    return true;
   }
 
   /** Sixteen bits a channel as plain numbers. */

@@ -48,17 +48,22 @@ public record ShootPackage(Shoot shoot, SortedMap<String, byte[]> assets) {
       if (!read.assets.containsKey(name)) {
         throw new RefusedFile("the shoot names the asset '" + name + "', which is not in the file");
       }
-      try {
-        if (read.shoot.models().contains(name)) {
-          GltfFile.read(read.assets.get(name));
-        } else {
-          PictureFile.read(read.assets.get(name));
-        }
-      } catch (RefusedFile e) {
-        throw new RefusedFile("the asset '" + name + "': " + e.getMessage(), e);
-      }
     }
+    // Decoding takes long, and each file is on its own.
+    read.shoot.assets().parallelStream().forEach(read::check);
     return read;
+  }
+
+  private void check(String name) {
+    try {
+      if (shoot.models().contains(name)) {
+        GltfFile.read(assets.get(name));
+      } else {
+        PictureFile.texels(assets.get(name), true);
+      }
+    } catch (RefusedFile e) {
+      throw new RefusedFile("the asset '" + name + "': " + e.getMessage(), e);
+    }
   }
 
   private static ShootPackage unzipped(byte[] file) {
