@@ -82,23 +82,18 @@ public record Maps(
 
   /** Only a colour. */
   public static Maps colour(Texture colour) {
-    return NONE.withColour(colour);
-  }
-
-  /** The same with another colour. */
-  public Maps withColour(Texture other) {
     return new Maps(
-        other,
-        ramp,
-        second,
-        mask,
-        roughness,
-        metalness,
-        normal,
-        normalStrength,
-        bump,
-        bumpMetres,
-        rim);
+        colour,
+        List.of(),
+        null,
+        null,
+        null,
+        null,
+        null,
+        NONE.normalStrength,
+        null,
+        NONE.bumpMetres,
+        null);
   }
 
   /** The same with another bump. */
@@ -114,22 +109,6 @@ public record Maps(
         normalStrength,
         other,
         metres,
-        rim);
-  }
-
-  /** The same with another roughness. */
-  public Maps withRoughness(Texture other) {
-    return new Maps(
-        colour,
-        ramp,
-        second,
-        mask,
-        other,
-        metalness,
-        normal,
-        normalStrength,
-        bump,
-        bumpMetres,
         rim);
   }
 

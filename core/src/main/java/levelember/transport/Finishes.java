@@ -93,9 +93,4 @@ final class Finishes {
     return dresses.computeIfAbsent(
         worn, w -> ready == null ? new Dress(m, surfaces.get(m), corners, pictures) : ready);
   }
-
-  /** Memory that the pictures take, bytes. */
-  long bytes() {
-    return pictures.values().stream().mapToLong(Texels::bytes).sum();
-  }
 }

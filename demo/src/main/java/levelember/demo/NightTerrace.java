@@ -12,7 +12,6 @@ import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
-import levelember.shoot.Piece;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shape.Corner;
@@ -302,7 +301,7 @@ final class NightTerrace {
         at(90, 0, 25),
         new Shape.Torus(0.17, 0.013),
         "copper",
-        new Piece.Copies(1, Vec3.ZERO, Vec3.ZERO));
+        null);
   }
 
   private static void lanterns(Stage s) {

@@ -14,7 +14,6 @@ import levelember.shoot.LightColour;
 import levelember.shoot.Look;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
-import levelember.shoot.MaterialShelf;
 import levelember.shoot.Piece;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
@@ -46,19 +45,6 @@ final class Stage {
 
   Stage material(Material m) {
     materials.add(m);
-    return this;
-  }
-
-  /** A material of the shelf, by its id. */
-  Stage shelf(String... ids) {
-    for (String id : ids) {
-      materials.add(
-          MaterialShelf.all().stream()
-              .map(MaterialShelf.Preset::material)
-              .filter(m -> m.id().equals(id))
-              .findFirst()
-              .orElseThrow(() -> new IllegalArgumentException("no material '" + id + "'")));
-    }
     return this;
   }
 
