@@ -1,5 +1,6 @@
 package levelember.app.shoot;
 
+import java.util.ArrayList;
 import levelember.demo.DemoShoots;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.stereotype.Component;
@@ -16,7 +17,10 @@ class FirstStart implements SmartInitializingSingleton {
   @Override
   public void afterSingletonsInstantiated() {
     if (shoots.titles().isEmpty()) {
-      DemoShoots.names().forEach(name -> shoots.add(DemoShoots.make(name)));
+      // The one added last is listed first, and is what the page opens.
+      new ArrayList<>(DemoShoots.names())
+          .reversed()
+          .forEach(name -> shoots.add(DemoShoots.make(name)));
     }
   }
 }
