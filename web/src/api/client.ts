@@ -1,5 +1,15 @@
 import type { At } from '../frame/choice';
-import type { Brought, Material, Operation, ShootState, ShootTitle, Vector } from './document';
+import type {
+  Brought,
+  Emitter,
+  Material,
+  Operation,
+  Profile,
+  ShootState,
+  ShootTitle,
+  Unit,
+  Vector,
+} from './document';
 
 /** An answer of the server that says no: what happened, what was kept, what to do (RFC 9457). */
 export class Problem extends Error {
@@ -47,6 +57,15 @@ function post(url: string, body: unknown): Promise<Response> {
       body: JSON.stringify(body),
     }),
   );
+}
+
+/** What a light is to do at a place of the picture. */
+export type Effect = 'highlight' | 'shadow' | 'rim';
+
+interface Filter {
+  r: number;
+  g: number;
+  b: number;
 }
 
 const shoot = (id: string) => `/api/shoots/${encodeURIComponent(id)}`;
@@ -128,6 +147,72 @@ export const api = {
   at: async (id: string, x: number, y: number) => {
     const response = await reached(fetch(`${shoot(id)}/live/at?x=${x}&y=${y}`));
     return response.status === 204 ? null : answer<At>(response);
+  },
+  /** A brightness of a kind of light said in another unit. */
+  brightness: async (emitter: Emitter, value: number, unit: Unit, to: Unit) =>
+    answer<{ value: number; unit: Unit }>(
+      await post('/api/brightness', { emitter, value, unit, to }),
+    ),
+  gels: async () =>
+    answer<{ name: string; filter: Filter }[]>(await reached(fetch('/api/shelf/gels'))),
+  gobos: async () =>
+    answer<{ id: string; name: string }[]>(await reached(fetch('/api/shelf/gobos'))),
+  surroundings: async () =>
+    answer<{ id: string; name: string; luminance: number }[]>(
+      await reached(fetch('/api/shelf/surroundings')),
+    ),
+  /** Reads a photometric file. */
+  profile: async (file: File) =>
+    answer<{ profile: Profile; peakCandela: number; lumens: number }>(
+      await reached(
+        fetch(`/api/profiles?name=${encodeURIComponent(file.name)}`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/octet-stream' },
+          body: file,
+        }),
+      ),
+    ),
+  /** What a surrounding picture can do. */
+  surrounding: async (id: string, picture: string) =>
+    answer<{
+      width: number;
+      height: number;
+      pixelsPerDegree: number;
+      stops: number;
+      clippedShare: number;
+      seamStops: number;
+      brightest: number;
+      mean: number;
+    }>(await reached(fetch(`${shoot(id)}/surrounding?picture=${encodeURIComponent(picture)}`))),
+  daylight: async (id: string, light: string) =>
+    answer<{ headingDegrees: number; heightDegrees: number; sunLux: number; skyLux: number }>(
+      await reached(fetch(`${shoot(id)}/lights/${encodeURIComponent(light)}/daylight`)),
+    ),
+  plan: async (id: string) =>
+    answer<{ piece: string; top: number[][]; side: number[][]; front: number[][] }[]>(
+      await reached(fetch(`${shoot(id)}/live/plan`)),
+    ),
+  /** Where a light has to stand to do something at a place of the picture; null where nothing is. */
+  placing: async (
+    id: string,
+    light: string,
+    does: Effect,
+    x: number,
+    y: number,
+    from?: [number, number],
+  ) => {
+    const query = new URLSearchParams({ light, does, x: `${x}`, y: `${y}` });
+    if (from) {
+      query.set('fromX', `${from[0]}`);
+      query.set('fromY', `${from[1]}`);
+    }
+    const response = await reached(fetch(`${shoot(id)}/live/placing?${query.toString()}`));
+    return response.status === 204
+      ? null
+      : answer<{
+          place: { x: number; y: number; z: number };
+          aim: { x: number; y: number; z: number };
+        }>(response);
   },
   ballUrl: (material: string) => `/api/shelf/materials/${encodeURIComponent(material)}.png`,
   assets: async (id: string) => answer<string[]>(await reached(fetch(`${shoot(id)}/assets`))),

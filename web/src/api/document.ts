@@ -29,7 +29,19 @@ export interface Piece {
   shape: Shape | null;
   material: string | null;
   copies: Copies | null;
+  /** What the piece itself shows to. */
+  showing: Showing;
   shown: boolean;
+}
+
+export interface Showing {
+  camera: boolean;
+  reflection: boolean;
+  refraction: boolean;
+  shadow: boolean;
+  bounce: boolean;
+  /** The camera sees nothing of it but the shadows on it. */
+  catcher: boolean;
 }
 
 /** A picture laid on a surface. */
@@ -55,6 +67,9 @@ export interface Maps {
   normalStrength: number;
   bump: Texture | null;
   bumpMetres: number;
+  displacement: Texture | null;
+  displacementMetres: number;
+  opacity: Texture | null;
   rim: { colour: Vector; amount: number; falloff: number } | null;
 }
 
@@ -78,15 +93,102 @@ export interface Material {
   maps: Maps;
 }
 
-export type Unit = 'lm' | 'cd' | 'lx' | 'cd/m2' | 'W';
+export type Unit = 'lm' | 'cd' | 'lx' | 'cd/m2' | 'W' | 'x';
+
+/** Measured intensities by direction. */
+export interface Profile {
+  name: string;
+  polar: number[];
+  around: number[];
+  candela: number[];
+}
+
+/** A pattern in a lamp's gate. */
+export interface Gobo {
+  picture: string;
+  offsetX: number;
+  offsetY: number;
+  turnDegrees: number;
+  scale: number;
+  edge: 'dark' | 'repeat' | 'hold';
+  contrast: number;
+  gamma: number;
+  inverted: boolean;
+  blur: number;
+}
+
+export interface Doors {
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+}
+
+export interface Daylight {
+  headingDegrees: number;
+  heightDegrees: number;
+  when: {
+    latitude: number;
+    longitude: number;
+    year: number;
+    month: number;
+    day: number;
+    hour: number;
+    zoneHours: number;
+    northDegrees: number;
+  } | null;
+  haze: number;
+  ground: Vector;
+  horizonDegrees: number;
+  horizonSoftness: number;
+  night: Vector;
+  nightLuminance: number;
+  warmth: number;
+  saturation: number;
+}
+
+interface Face {
+  twoSided: boolean;
+  spreadDegrees: number;
+  picture: string | null;
+}
 
 export type Emitter =
-  | { kind: 'rectangle'; width: number; height: number; twoSided: boolean }
+  | ({ kind: 'rectangle'; width: number; height: number } & Face)
+  | ({ kind: 'disc'; radius: number } & Face)
   | { kind: 'sphere'; radius: number }
-  | { kind: 'point' }
-  | { kind: 'environment'; picture: string; turnDegrees: number }
-  | { kind: 'dome' }
-  | { kind: 'emissive'; material: string };
+  | { kind: 'tube'; length: number; radius: number }
+  | { kind: 'point'; profile: Profile | null }
+  | {
+      kind: 'spot';
+      coneDegrees: number;
+      feather: number;
+      sourceRadius: number;
+      gateDistance: number;
+      profile: Profile | null;
+      gobo: Gobo | null;
+      doors: Doors | null;
+    }
+  | { kind: 'sun'; sizeDegrees: number }
+  | {
+      kind: 'environment';
+      picture: string;
+      turnDegrees: number;
+      tiltDegrees: number;
+      blurDegrees: number;
+      seamShare: number;
+    }
+  | { kind: 'dome'; above: Vector; below: Vector }
+  | { kind: 'sky'; daylight: Daylight }
+  | { kind: 'sky-sun'; sky: string; sizeDegrees: number }
+  | { kind: 'plate'; picture: string }
+  | { kind: 'emissive'; material: string; picture: string | null };
+
+/** A set of pieces: the named ones alone, or all but them. */
+export interface Scope {
+  only: boolean;
+  pieces: string[];
+}
 
 export interface Light {
   id: string;
@@ -101,6 +203,28 @@ export interface Light {
   muted: boolean;
   alone: boolean;
   showsToCamera: boolean;
+  lit: Scope;
+  shadows: Scope;
+  matte: number;
+  gloss: number;
+  shadowDepth: number;
+  shadowColour: Vector;
+  fadesAtMetres: number;
+  tiedTo: string | null;
+  aimedAt: string | null;
+  bank: string | null;
+  /** Whose mirror image it is. */
+  twin: { of: string; point: Vector; normal: Vector } | null;
+}
+
+/** Several lights that share a fader, mute and colour trim. */
+export interface Bank {
+  id: string;
+  name: string;
+  levelStops: number;
+  filter: Vector;
+  muted: boolean;
+  alone: boolean;
 }
 
 export interface Shot {
@@ -133,6 +257,8 @@ export interface ShootDocument {
   version: number;
   name: string;
   masterStops: number;
+  bounce: { most: number; level: number; fadesAtMetres: number };
+  banks: Bank[];
   pieces: Piece[];
   materials: Material[];
   lights: Light[];

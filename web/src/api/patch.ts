@@ -46,7 +46,7 @@ function changed(node: unknown, way: string[], operation: Operation): unknown {
 /** The operation that sets a field of an entry found by its id. */
 export function setField(
   document: ShootDocument,
-  list: 'lights' | 'pieces' | 'shots' | 'looks' | 'materials',
+  list: 'banks' | 'lights' | 'pieces' | 'shots' | 'looks' | 'materials',
   id: string,
   field: string,
   value: unknown,

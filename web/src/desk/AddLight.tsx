@@ -1,35 +1,74 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { api } from '../api/client';
 import { AddMenu } from '../controls/AddMenu';
 import { useChoice } from '../frame/choice';
-import { useDesk } from '../live/useShoot';
-import { kindNames, LightMark } from './LightMark';
-import { newLight, type NewKind } from './newLight';
+import { useChosenShot } from '../frame/useChosenShot';
+import { say, useDesk } from '../live/useShoot';
+import { type Gear, gearNames, newGear } from './gear';
+import { LightMark } from './LightMark';
+import { newKindNames, newLight, sunOf, type NewKind } from './newLight';
 
-const KINDS: NewKind[] = ['rectangle', 'sphere', 'point', 'dome'];
+const KINDS = Object.keys(newKindNames) as NewKind[];
+const GEAR = Object.keys(gearNames) as Gear[];
 
-/** Adds a light of a kind, placed so that it lights what the camera looks at. */
+/** Adds a light of a kind, or gear, placed so that it does something in what the camera sees. */
 export function AddLight() {
   const desk = useDesk();
-  const shotId = useChoice((c) => c.shot);
+  const shot = useChosenShot();
+  const client = useQueryClient();
 
-  const add = async (kind: NewKind) => {
-    const shots = desk.state.document.shots;
-    const shot = shots.find((s) => s.id === shotId) ?? shots[0]!;
-    const light = newLight(kind, desk.state.document, shot);
-    const done = await desk.keep(`Add ${light.name}`, [
-      { op: 'add', path: '/lights/-', value: light },
-    ]);
-    if (done) useChoice.setState({ light: light.id });
+  const addGear = async (kind: Gear) => {
+    const { piece, operations } = newGear(kind, desk.state.document, shot);
+    const done = await desk.keep(`Add ${piece.name}`, operations);
+    if (done) useChoice.setState({ light: null, piece: piece.id });
+  };
+  const add = async (kind: NewKind | Gear) => {
+    if (kind in gearNames) return addGear(kind as Gear);
+    const fresh = kind as NewKind;
+    try {
+      let picture = '';
+      if (fresh === 'environment' || fresh === 'plate') {
+        const from = fresh === 'plate' ? 'dusk-field' : 'studio-banks';
+        picture = (await api.takePattern(desk.state.id, from)).name;
+        await client.invalidateQueries({ queryKey: ['assets', desk.state.id] });
+      }
+      const light = newLight(fresh, desk.state.document, shot, picture);
+      const more = fresh === 'sky' ? [sunOf(light, desk.state.document)] : [];
+      const done = await desk.keep(
+        `Add ${newKindNames[fresh]}`,
+        [light, ...more].map((value) => ({ op: 'add' as const, path: '/lights/-', value })),
+      );
+      if (done) useChoice.setState({ light: light.id });
+    } catch (error) {
+      say(error);
+    }
   };
 
   return (
     <AddMenu
       text="Light"
-      items={KINDS.map((kind) => ({
-        kind,
-        name: kindNames[kind],
-        mark: <LightMark kind={kind} size={18} />,
-      }))}
+      items={[
+        ...KINDS.map((kind) => ({
+          kind: kind as NewKind | Gear,
+          name: newKindNames[kind],
+          mark: <LightMark kind={kind === 'softbox' ? 'rectangle' : kind} size={18} />,
+        })),
+        ...GEAR.map((kind) => ({ kind, name: gearNames[kind], mark: <GearMark kind={kind} /> })),
+      ]}
       onAdd={(kind) => void add(kind)}
     />
+  );
+}
+
+function GearMark({ kind }: { kind: Gear }) {
+  return (
+    <svg width={18} height={18} viewBox="0 0 16 16" aria-hidden>
+      <path
+        d={kind === 'mirror' ? 'M4 2.5h8v9H4zM6 9l4-4M8 11.5V15' : 'M4 2.5h8v9H4zM8 11.5V15'}
+        fill={kind === 'flag' ? 'currentColor' : 'none'}
+        stroke="currentColor"
+        strokeWidth="1.2"
+      />
+    </svg>
   );
 }

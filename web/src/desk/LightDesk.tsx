@@ -2,14 +2,17 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { api } from '../api/client';
-import type { Light } from '../api/document';
+import type { Bank, Light } from '../api/document';
 import { setField } from '../api/patch';
 import { formatStops } from '../controls/quantity';
 import { useChoice } from '../frame/choice';
 import { useLive } from '../live/store';
 import { useDesk, type ShootDesk } from '../live/useShoot';
 import { colours, mono, sizes } from '../theme/theme';
+import { countIn } from '../rooms/rig/scope';
 import { AddLight } from './AddLight';
+import { banked } from './banks';
+import { BankStrip } from './BankStrip';
 import { Fader } from './Fader';
 import { Strip, type StripHands } from './Strip';
 
@@ -55,8 +58,31 @@ function useStripHands(desk: ShootDesk): StripHands {
           light.alone ? `${light.name} with the others` : `${light.name} alone`,
           [set(light, 'alone', !light.alone)],
         ),
+      join: (dragged, light) => {
+        const { document } = latest.current.state;
+        const other = document.lights.find((l) => l.id === dragged);
+        if (!other || other.id === light.id) return;
+        void latest.current.keep(
+          `${other.name} with ${light.name}`,
+          light.bank
+            ? banked([other.id], light.bank, document)
+            : banked([light.id, other.id], undefined, document),
+        );
+      },
     };
   }, []);
+}
+
+/** Lights in the order of the rig, those of a bank together where its first one stands. */
+function grouped(lights: Light[], banks: Bank[]): { bank: Bank | null; own: Light[] }[] {
+  const to: { bank: Bank | null; own: Light[] }[] = [];
+  for (const light of lights) {
+    const bank = banks.find((b) => b.id === light.bank) ?? null;
+    const there = bank && to.find((g) => g.bank === bank);
+    if (there) there.own.push(light);
+    else to.push({ bank, own: [light] });
+  }
+  return to;
 }
 
 /** The light desk: a strip a light, the master at the right end. */
@@ -67,7 +93,22 @@ export function LightDesk() {
   const version = useThumbnailVersion();
   const hands = useStripHands(desk);
   const lights = desk.document.lights;
-  const someAlone = lights.some((l) => l.alone);
+  const { banks } = desk.document;
+  const alone = (light: Light) => light.alone || banks.some((b) => b.id === light.bank && b.alone);
+  const someAlone = lights.some(alone);
+  const shaped = desk.document.pieces.filter((p) => p.shape).length;
+  const strip = (light: Light) => (
+    <Strip
+      key={light.id}
+      light={light}
+      chosen={light.id === chosen}
+      share={Math.round(1000 * (shares?.[light.id] ?? 0)) / 1000}
+      linked={countIn(light.lit, desk.document.pieces) < shaped}
+      silenced={(someAlone && !alone(light)) || banks.some((b) => b.id === light.bank && b.muted)}
+      thumbnail={version && api.layerUrl(desk.state.id, light.id, version)}
+      hands={hands}
+    />
+  );
 
   return (
     <Box sx={{ display: 'flex', height: '100%', minWidth: 0 }}>
@@ -81,17 +122,27 @@ export function LightDesk() {
             No light yet. Add the first one with the button at the right.
           </Typography>
         )}
-        {lights.map((light) => (
-          <Strip
-            key={light.id}
-            light={light}
-            chosen={light.id === chosen}
-            share={Math.round(1000 * (shares?.[light.id] ?? 0)) / 1000}
-            silenced={someAlone && !light.alone}
-            thumbnail={version && api.layerUrl(desk.state.id, light.id, version)}
-            hands={hands}
-          />
-        ))}
+        {grouped(lights, banks).map(({ bank, own }) =>
+          bank ? (
+            <Box key={bank.id} sx={{ display: 'flex', flex: 'none' }}>
+              <BankStrip bank={bank} />
+              <Box
+                sx={{
+                  display: 'flex',
+                  gap: 1,
+                  border: `1px solid ${colours.quiet}`,
+                  borderLeft: 'none',
+                  borderRadius: '0 6px 6px 0',
+                  p: '2px',
+                }}
+              >
+                {own.map(strip)}
+              </Box>
+            </Box>
+          ) : (
+            own.map(strip)
+          ),
+        )}
       </Box>
       <Box
         role="group"

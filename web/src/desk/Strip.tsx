@@ -1,19 +1,22 @@
 import Box from '@mui/material/Box';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
-import { memo, type ReactNode } from 'react';
+import { memo } from 'react';
 import type { Light } from '../api/document';
 import { formatStops } from '../controls/quantity';
 import { colours, mono, sizes } from '../theme/theme';
 import { Fader } from './Fader';
 import { kelvinChip } from './kelvin';
 import { LightMark } from './LightMark';
+import { Toggle } from './Toggle';
 
 interface Props {
   light: Light;
   chosen: boolean;
   /** Share of the picture that the light gives now, 0…1. */
   share: number;
+  /** It is linked to less than everything. */
+  linked: boolean;
   /** Another light is alone, so this one gives nothing. */
   silenced: boolean;
   thumbnail: string | null;
@@ -27,6 +30,8 @@ export interface StripHands {
   keepLevel: (light: Light) => void;
   mute: (light: Light) => void;
   alone: (light: Light) => void;
+  /** Puts a light that was dragged here into one bank with this one. */
+  join: (dragged: string, light: Light) => void;
 }
 
 /** One upright strip of the light desk. */
@@ -40,6 +45,8 @@ export const Strip = memo(function Strip(p: Props) {
       data-light={light.id}
       aria-current={p.chosen}
       onPointerDownCapture={() => hands.choose(light)}
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={(e) => hands.join(e.dataTransfer.getData('text/plain'), light)}
       sx={{
         width: sizes.strip,
         flex: 'none',
@@ -70,9 +77,12 @@ export const Strip = memo(function Strip(p: Props) {
         </Box>
       </Tooltip>
       <Box
+        draggable
+        onDragStart={(e) => e.dataTransfer.setData('text/plain', light.id)}
         sx={{
           px: 1.5,
           pt: 0.5,
+          cursor: 'grab',
           display: 'flex',
           alignItems: 'center',
           gap: 1,
@@ -83,6 +93,17 @@ export const Strip = memo(function Strip(p: Props) {
         <Typography variant="caption" noWrap sx={{ color: colours.text }} title={light.name}>
           {light.name}
         </Typography>
+        {p.linked && (
+          <Box
+            component="span"
+            role="img"
+            aria-label="linked to less than everything"
+            title="Linked to less than everything"
+            sx={{ ml: 'auto', fontSize: 10, color: colours.warning }}
+          >
+            ◐
+          </Box>
+        )}
       </Box>
       <Box sx={{ flex: 1, minHeight: 0, display: 'flex', px: 1, pb: 1 }}>
         <Fader
@@ -143,31 +164,3 @@ export const Strip = memo(function Strip(p: Props) {
     </Box>
   );
 });
-
-function Toggle(p: { on: boolean; name: string; onClick: () => void; children: ReactNode }) {
-  return (
-    <Tooltip title={p.name}>
-      <Box
-        component="button"
-        type="button"
-        aria-label={p.name}
-        aria-pressed={p.on}
-        onClick={p.onClick}
-        sx={{
-          flex: 1,
-          height: 20,
-          p: 0,
-          border: `1px solid ${p.on ? colours.ember : colours.line}`,
-          borderRadius: '4px',
-          bgcolor: p.on ? colours.ember : 'transparent',
-          color: p.on ? '#1a0f0d' : colours.text,
-          fontSize: 11,
-          fontWeight: 600,
-          cursor: 'pointer',
-        }}
-      >
-        {p.children}
-      </Box>
-    </Tooltip>
-  );
-}

@@ -3,13 +3,13 @@ import { useQueryClient } from '@tanstack/react-query';
 import { enqueueSnackbar } from 'notistack';
 import { useEffect, useState, type PointerEvent } from 'react';
 import type { ShootState } from '../api/document';
-import { LightDesk } from '../desk/LightDesk';
 import { LiveChannel } from '../live/channel';
 import { useLive } from '../live/store';
 import { ChannelContext, ShootContext, shootKey, useShootDesk } from '../live/useShoot';
-import { PictureView } from '../picture/PictureView';
+import { Middle } from './Middle';
 import { LookDetails, LookTray } from '../rooms/look/LookRoom';
 import { RigDetails } from '../rooms/rig/RigRoom';
+import { RigTray } from '../rooms/rig/RigTray';
 import { SetDetails, SetTray } from '../rooms/set/SetRoom';
 import { colours, sizes } from '../theme/theme';
 import { useChoice } from './choice';
@@ -17,7 +17,7 @@ import { Rooms } from './Rooms';
 import { TopBar } from './TopBar';
 import { useKeys } from './useKeys';
 
-const TRAYS = { set: SetTray, rig: LightDesk, look: LookTray };
+const TRAYS = { set: SetTray, rig: RigTray, look: LookTray };
 const DETAILS = { set: SetDetails, rig: RigDetails, look: LookDetails };
 
 /** One shoot open in the page: the frame of every room. */
@@ -74,7 +74,7 @@ export function Shoot({ id }: { id: string }) {
           <TopBar />
           <Rooms />
           <Box component="main" sx={{ gridArea: 'picture', position: 'relative' }}>
-            <PictureView />
+            <Middle />
           </Box>
           <Box
             component="section"

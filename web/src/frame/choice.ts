@@ -14,8 +14,23 @@ export interface At {
 export interface Armed {
   /** What the pointer is to do, as the picture says it. */
   what: string;
-  then: (at: At) => void;
+  /** Gets what is pointed at. */
+  then?: (at: At) => void;
+  /** Gets the place of the picture, 0…1 from the left and the top. */
+  take?: (x: number, y: number) => void;
+  /** Follows the pointer over the picture. */
+  hover?: (x: number, y: number) => void;
+  /** Undoes what following did. */
+  leave?: () => void;
+  /** Stays armed after a click. */
+  stays?: boolean;
 }
+
+/** What of the Rig the tray shows. */
+export type RigTray = 'desk' | 'links';
+
+/** What the middle of the page shows. */
+export type Middle = 'picture' | 'plan' | 'both';
 
 interface Choice {
   room: Room;
@@ -27,6 +42,9 @@ interface Choice {
   /** What the next click on the picture does, in place of choosing a piece. */
   armed: Armed | null;
   trayHeight: number;
+  rigTray: RigTray;
+  middle: Middle;
+  planFrom: 'top' | 'side' | 'front';
 }
 
 /** What the artist has chosen on this page. */
@@ -38,4 +56,14 @@ export const useChoice = create<Choice>(() => ({
   handle: 'move',
   armed: null,
   trayHeight: 196,
+  rigTray: 'desk',
+  middle: 'picture',
+  planFrom: 'top',
 }));
+
+/** Leaves what was armed, undoing what it was trying. */
+export function disarm() {
+  const { armed } = useChoice.getState();
+  useChoice.setState({ armed: null });
+  armed?.leave?.();
+}

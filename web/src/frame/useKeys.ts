@@ -4,7 +4,7 @@ import { detent } from '../desk/fader';
 import type { ShootDesk } from '../live/useShoot';
 import { useChoice } from './choice';
 
-/** Keys of the desk: [ and ] a third of a stop (shift a whole), M mutes, A alone, undo and redo. */
+/** Keys of the desk: [ and ] a third of a stop (shift a whole), M mutes, A alone, O held the other way round, undo and redo. */
 export function useKeys(desk: ShootDesk | null) {
   useEffect(() => {
     if (!desk) return;
@@ -38,7 +38,26 @@ export function useKeys(desk: ShootDesk | null) {
         ]);
       }
     };
+    // Held, the picture is as it is without the chosen light.
+    const onHold = (e: KeyboardEvent) => {
+      const at = document.activeElement;
+      if (at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement) return;
+      if (e.key.toLowerCase() !== 'o' || e.repeat || e.ctrlKey || e.metaKey) return;
+      const light = desk.document.lights.find((l) => l.id === useChoice.getState().light);
+      if (light) {
+        desk.tryOut([setField(desk.state.document, 'lights', light.id, 'muted', !light.muted)]);
+      }
+    };
+    const onLoose = (e: KeyboardEvent) => {
+      if (e.key.toLowerCase() === 'o') desk.leave();
+    };
     addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
+    addEventListener('keydown', onHold);
+    addEventListener('keyup', onLoose);
+    return () => {
+      removeEventListener('keydown', onKey);
+      removeEventListener('keydown', onHold);
+      removeEventListener('keyup', onLoose);
+    };
   }, [desk]);
 }

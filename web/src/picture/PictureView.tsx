@@ -7,12 +7,13 @@ import IconButton from '@mui/material/IconButton';
 import Tooltip from '@mui/material/Tooltip';
 import { useEffect, useRef, useState } from 'react';
 import { api } from '../api/client';
-import { useChoice } from '../frame/choice';
+import { disarm, useChoice } from '../frame/choice';
 import { useLive } from '../live/store';
 import { say, useChannel, useDesk } from '../live/useShoot';
 import { colours } from '../theme/theme';
 import { CropGuide } from './CropGuide';
 import { HandleChoice, Handles } from './Handles';
+import { LightMarks } from './LightMarks';
 import { Readout } from './Readout';
 import { useCameraHand } from './useCameraHand';
 import { drawPicture } from './draw';
@@ -45,20 +46,27 @@ export function PictureView() {
   const pieceId = useChoice((c) => c.piece);
   const armed = useChoice((c) => c.armed);
   const piece = desk.document.pieces.find((p) => p.id === pieceId);
+  const lightId = useChoice((c) => c.light);
+  const handled = room === 'set' || (room === 'rig' && !lightId);
 
   /** Does what is armed with what is pointed at, or chooses it in the Set. */
   const point = async (clientX: number, clientY: number) => {
     const box = canvas.current?.getBoundingClientRect();
     const now = useChoice.getState();
-    if (!box || (now.room !== 'set' && !now.armed)) return;
+    if (!box || (now.room === 'look' && !now.armed)) return;
     const x = (clientX - box.left) / box.width;
     const y = (clientY - box.top) / box.height;
     const inside = x >= 0 && x <= 1 && y >= 0 && y <= 1;
     try {
+      if (now.armed?.take) {
+        if (inside) now.armed.take(x, y);
+        return;
+      }
+      if (now.armed && !now.armed.stays) useChoice.setState({ armed: null });
+      if (!now.armed && now.room !== 'set') return;
       const at = inside ? await api.at(desk.state.id, x, y) : null;
       if (now.armed) {
-        useChoice.setState({ armed: null });
-        if (at) now.armed.then(at);
+        if (at) now.armed.then?.(at);
       } else {
         useChoice.setState({ piece: at?.piece ?? null });
       }
@@ -115,7 +123,7 @@ export function PictureView() {
       } else if (e.key === '0') {
         fit();
       } else if (e.key === 'Escape') {
-        useChoice.setState({ armed: null });
+        disarm();
       }
     };
     const up = (e: KeyboardEvent) => {
@@ -135,8 +143,10 @@ export function PictureView() {
     if (!box || grip) return;
     const x = (e.clientX - box.left) / box.width;
     const y = (e.clientY - box.top) / box.height;
-    if (x >= 0 && x <= 1 && y >= 0 && y <= 1) channel?.probe(x, y);
-    else useLive.setState({ reading: null });
+    if (x >= 0 && x <= 1 && y >= 0 && y <= 1) {
+      channel?.probe(x, y);
+      useChoice.getState().armed?.hover?.(x, y);
+    } else useLive.setState({ reading: null });
   };
 
   return (
@@ -181,7 +191,16 @@ export function PictureView() {
         }}
       >
         {shot && shot.cropAspect > 0 && <CropGuide aspect={shot.cropAspect} />}
-        {room === 'set' && piece && shot && !armed && (
+        {room === 'rig' && shot && (
+          <LightMarks
+            shot={shot}
+            canvas={canvas}
+            width={fitted.width}
+            height={fitted.height}
+            scale={zoom.scale}
+          />
+        )}
+        {handled && piece && shot && !armed && (
           <Handles
             piece={piece}
             shot={shot}
@@ -192,7 +211,7 @@ export function PictureView() {
           />
         )}
       </Box>
-      {room === 'set' && piece && !armed && <HandleChoice />}
+      {handled && piece && !armed && <HandleChoice />}
       {armed && (
         <Box
           role="status"

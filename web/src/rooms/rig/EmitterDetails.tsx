@@ -1,29 +1,31 @@
-import UploadFileIcon from '@mui/icons-material/UploadFile';
-import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { api } from '../../api/client';
-import type { Emitter, Light, Operation, ShootDocument } from '../../api/document';
+import type { Emitter } from '../../api/document';
+import { ColourOf } from '../../controls/ColourOf';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
-import { PlainSelect } from '../../controls/PlainSelect';
-import { quantities } from '../../controls/quantity';
-import { say, useDesk } from '../../live/useShoot';
+import { quantities, type Quantity } from '../../controls/quantity';
+import { useDesk } from '../../live/useShoot';
+import { PicturePicker } from '../set/PicturePicker';
+import { EnvironmentDetails } from './EnvironmentDetails';
+import { ProfileDetails } from './ProfileDetails';
+import type { LightProps, Of } from './props';
+import { SkyDetails } from './SkyDetails';
+import { SpotDetails } from './SpotDetails';
 
-interface Props {
-  light: Light;
-  here: (d: ShootDocument) => Light;
-  set: (d: ShootDocument, field: string, value: unknown) => Operation[];
-}
+const spread: Quantity = { ...quantities.degrees, least: 1, most: 180 };
+export const sunSize: Quantity = {
+  ...quantities.degrees,
+  least: 0,
+  most: 30,
+  step: 0.1,
+  digits: 2,
+};
 
-type Of<K extends Emitter['kind']> = Extract<Emitter, { kind: K }>;
-
-/** The dimensions of a kind of light. */
-export function EmitterDetails(p: Props) {
+/** The dimensions of a kind of light, and what shapes it. */
+export function EmitterDetails(p: LightProps) {
   const { light, here, set } = p;
-  const desk = useDesk();
-  const length = (label: string, field: 'width' | 'height' | 'radius') => (
+  const { emitter } = light;
+  const length = (label: string, field: 'width' | 'height' | 'radius' | 'length') => (
     <NumberOf
       label={label}
       edit={`Size of ${light.name}`}
@@ -32,93 +34,148 @@ export function EmitterDetails(p: Props) {
       quantity={quantities.length}
     />
   );
-  switch (light.emitter.kind) {
+  switch (emitter.kind) {
     case 'rectangle':
       return (
-        <Section title="Size">
+        <Section title="Face">
           <Row>
             {length('Width', 'width')}
             {length('Height', 'height')}
-            <NumberOf
-              label="Roll"
-              edit={`Roll ${light.name}`}
-              read={(d) => here(d).rollDegrees}
-              write={(d, v) => set(d, 'rollDegrees', v)}
-              quantity={quantities.degrees}
-            />
           </Row>
-          <FormControlLabel
-            control={
-              <Switch
-                size="small"
-                checked={light.emitter.twoSided}
-                onChange={(e) =>
-                  void desk.keep(
-                    `Sides of ${light.name}`,
-                    set(desk.state.document, 'emitter/twoSided', e.target.checked),
-                  )
-                }
-              />
-            }
-            label="Shines from both sides"
-          />
+          <FaceDetails {...p} emitter={emitter} />
+        </Section>
+      );
+    case 'disc':
+      return (
+        <Section title="Face">
+          {length('Radius', 'radius')}
+          <FaceDetails {...p} emitter={emitter} />
         </Section>
       );
     case 'sphere':
       return <Section title="Size">{length('Radius', 'radius')}</Section>;
+    case 'tube':
+      return (
+        <Section title="Size">
+          <Row>
+            {length('Length', 'length')}
+            {length('Radius', 'radius')}
+          </Row>
+        </Section>
+      );
+    case 'point':
+      return <ProfileDetails {...p} profile={emitter.profile} />;
+    case 'spot':
+      return <SpotDetails {...p} emitter={emitter} />;
+    case 'sun':
+      return (
+        <Section title="Size">
+          <NumberOf
+            label="Angle across"
+            edit={`Size of ${light.name}`}
+            read={(d) => (here(d).emitter as Of<'sun'>).sizeDegrees}
+            write={(d, v) => set(d, 'emitter/sizeDegrees', v)}
+            quantity={{ ...sunSize, most: 90 }}
+          />
+        </Section>
+      );
+    case 'sky-sun':
+      return (
+        <Section title="Size">
+          <NumberOf
+            label="Angle across"
+            edit={`Size of ${light.name}`}
+            read={(d) => (here(d).emitter as Of<'sky-sun'>).sizeDegrees}
+            write={(d, v) => set(d, 'emitter/sizeDegrees', v)}
+            quantity={sunSize}
+          />
+        </Section>
+      );
     case 'environment':
-      return <EnvironmentDetails {...p} emitter={light.emitter} />;
-    default:
-      return null;
+      return <EnvironmentDetails {...p} emitter={emitter} />;
+    case 'dome':
+      return (
+        <Section title="Colours">
+          {(['above', 'below'] as const).map((part) => (
+            <ColourOf
+              key={part}
+              label={part === 'above' ? 'Overhead' : 'Beneath'}
+              edit={`Colours of ${light.name}`}
+              read={(d) => (here(d).emitter as Of<'dome'>)[part]}
+              write={(d, v) => set(d, `emitter/${part}`, v)}
+            />
+          ))}
+        </Section>
+      );
+    case 'sky':
+      return <SkyDetails {...p} emitter={emitter} />;
+    case 'plate':
+    case 'emissive':
+      return <PictureOf {...p} emitter={emitter} />;
   }
 }
 
-function EnvironmentDetails({ light, here, set, emitter }: Props & { emitter: Of<'environment'> }) {
+/** Egg-crate, sides and picture of a flat face. */
+function FaceDetails({
+  light,
+  here,
+  set,
+  emitter,
+}: LightProps & { emitter: Of<'rectangle'> | Of<'disc'> }) {
   const desk = useDesk();
-  const client = useQueryClient();
-  const id = desk.state.id;
-  const { data: names } = useQuery({ queryKey: ['assets', id], queryFn: () => api.assets(id) });
-  const choose = (picture: string) =>
-    desk.keep(`Picture of ${light.name}`, set(desk.state.document, 'emitter/picture', picture));
-
-  const bringIn = async (file: File | undefined) => {
-    if (!file) return;
-    try {
-      const { name } = await api.addAsset(id, file);
-      await client.invalidateQueries({ queryKey: ['assets', id] });
-      await choose(name);
-    } catch (error) {
-      say(error);
-    }
-  };
-
   return (
-    <Section title="Surroundings">
-      <PlainSelect
-        label="Picture"
-        value={emitter.picture}
-        options={(names ?? [emitter.picture]).map((n) => ({ value: n, text: n }))}
-        onChange={(name) => void choose(name)}
-      />
-      <Box>
-        <Button component="label" variant="outlined" startIcon={<UploadFileIcon />}>
-          Another file …
-          <input
-            type="file"
-            hidden
-            accept=".hdr,.exr,.png,.jpg,.jpeg"
-            aria-label="Another file for the surroundings"
-            onChange={(e) => void bringIn(e.target.files?.[0])}
-          />
-        </Button>
-      </Box>
+    <>
       <NumberOf
-        label="Turn"
-        edit={`Turn ${light.name}`}
-        read={(d) => (here(d).emitter as Of<'environment'>).turnDegrees}
-        write={(d, v) => set(d, 'emitter/turnDegrees', v)}
-        quantity={quantities.degrees}
+        label="Beam spread (egg-crate; 180° open)"
+        edit={`Spread of ${light.name}`}
+        read={(d) => (here(d).emitter as Of<'disc'>).spreadDegrees}
+        write={(d, v) => set(d, 'emitter/spreadDegrees', v)}
+        quantity={spread}
       />
+      <FormControlLabel
+        control={
+          <Switch
+            size="small"
+            checked={emitter.twoSided}
+            onChange={(e) =>
+              void desk.keep(
+                `Sides of ${light.name}`,
+                set(desk.state.document, 'emitter/twoSided', e.target.checked),
+              )
+            }
+          />
+        }
+        label="Shines from both sides"
+      />
+      <PictureOn light={light} here={here} set={set} picture={emitter.picture} />
+    </>
+  );
+}
+
+function PictureOf(p: LightProps & { emitter: Extract<Emitter, { picture: string | null }> }) {
+  return (
+    <Section title={p.emitter.kind === 'plate' ? 'Backdrop' : 'Picture on the pieces'}>
+      <PictureOn {...p} picture={p.emitter.picture} must={p.emitter.kind === 'plate'} />
     </Section>
+  );
+}
+
+function PictureOn({
+  light,
+  set,
+  picture,
+  must,
+}: LightProps & { picture: string | null; must?: boolean }) {
+  const desk = useDesk();
+  const keep = (name: string | null) =>
+    void desk.keep(`Picture of ${light.name}`, set(desk.state.document, 'emitter/picture', name));
+  return (
+    <PicturePicker
+      label="Picture on the face"
+      value={picture}
+      relief={false}
+      onPick={({ name }) => keep(name)}
+      onNone={must ? undefined : () => keep(null)}
+    />
   );
 }

@@ -1,24 +1,30 @@
 import ContentCopyIcon from '@mui/icons-material/ContentCopy';
 import DeleteIcon from '@mui/icons-material/Delete';
 import Box from '@mui/material/Box';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import IconButton from '@mui/material/IconButton';
-import Switch from '@mui/material/Switch';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
+import { api } from '../../api/client';
 import type { Light, Operation, ShootDocument, Unit, Vector } from '../../api/document';
 import { setField } from '../../api/patch';
-import { NumberOf, Row, Section, VectorOf } from '../../controls/FieldOf';
+import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { NameField } from '../../controls/NameField';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities } from '../../controls/quantity';
 import { kindNames, LightMark } from '../../desk/LightMark';
 import { freeId } from '../../desk/newLight';
 import { useChoice } from '../../frame/choice';
-import { useDesk } from '../../live/useShoot';
+import { say, useDesk } from '../../live/useShoot';
+import { isPlaced } from '../../plan/lights';
 import { colours } from '../../theme/theme';
+import { BankOf } from './BankOf';
 import { EmitterDetails } from './EmitterDetails';
-import { brightnessQuantity, converted, shownUnit, unitsOf } from './units';
+import { Gels } from './Gels';
+import { PlaceDetails } from './PlaceDetails';
+import { ReachDetails } from './ReachDetails';
+import { TwinDetails } from './TwinDetails';
+import { brightnessQuantity, shownUnit, unitsOf } from './units';
+import { without } from './without';
 
 /** All that belongs to one light, in the order in which it is used. */
 export function LightDetails({ light }: { light: Light }) {
@@ -28,8 +34,7 @@ export function LightDetails({ light }: { light: Light }) {
   const set = (d: ShootDocument, field: string, value: unknown): Operation[] => [
     setField(d, 'lights', light.id, field, value),
   ];
-  const placed = ['rectangle', 'sphere', 'point'].includes(light.emitter.kind);
-  const aimed = light.emitter.kind === 'rectangle';
+  const placed = isPlaced(light);
   const index = document.lights.findIndex((l) => l.id === light.id);
 
   const duplicate = async () => {
@@ -48,6 +53,20 @@ export function LightDetails({ light }: { light: Light }) {
     if (done) useChoice.setState({ light: id });
   };
 
+  const said = async (to: Unit) => {
+    const { value, unit } = light.brightness;
+    try {
+      const next = await api.brightness(light.emitter, value, unit, to);
+      await desk.keep(
+        `Unit of ${light.name}`,
+        set(document, 'brightness', { ...next, value: Number(next.value.toPrecision(6)) }),
+      );
+    } catch (error) {
+      say(error);
+    }
+  };
+
+  if (light.twin) return <TwinDetails light={light} here={here} set={set} />;
   return (
     <Box>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, mb: 3 }}>
@@ -72,9 +91,7 @@ export function LightDetails({ light }: { light: Light }) {
         <Tooltip title="Delete this light">
           <IconButton
             aria-label="Delete this light"
-            onClick={() =>
-              void desk.keep(`Delete ${light.name}`, [{ op: 'remove', path: `/lights/${index}` }])
-            }
+            onClick={() => void desk.keep(`Delete ${light.name}`, without(light, document))}
           >
             <DeleteIcon fontSize="inherit" />
           </IconButton>
@@ -95,15 +112,7 @@ export function LightDetails({ light }: { light: Light }) {
             label="Unit"
             value={light.brightness.unit}
             options={unitsOf(light.emitter).map((u) => ({ value: u, text: shownUnit(u) }))}
-            onChange={(unit) =>
-              void desk.keep(
-                `Unit of ${light.name}`,
-                set(document, 'brightness', {
-                  value: converted(light, unit as Unit),
-                  unit,
-                }),
-              )
-            }
+            onChange={(unit) => void said(unit as Unit)}
           />
           <NumberOf
             label="Level"
@@ -132,61 +141,14 @@ export function LightDetails({ light }: { light: Light }) {
             quantity={quantities.tint}
           />
         </Row>
-        <Row>
-          {(['Red', 'Green', 'Blue'] as const).map((name, i) => (
-            <NumberOf
-              key={name}
-              label={name}
-              name={`Filter, ${name.toLowerCase()}`}
-              edit={`Filter of ${light.name}`}
-              read={(d) => here(d).colour.filter[i]!}
-              write={(d, v) => set(d, 'colour/filter', here(d).colour.filter.with(i, v) as Vector)}
-              quantity={quantities.share}
-            />
-          ))}
-        </Row>
+        <Gels light={light} here={here} set={set} />
       </Section>
 
-      {placed && (
-        <Section title="Place">
-          <VectorOf
-            label="Stands at"
-            edit={`Move ${light.name}`}
-            read={(d) => here(d).place}
-            write={(d, v) => set(d, 'place', v)}
-            quantity={quantities.metres}
-          />
-          {aimed && (
-            <VectorOf
-              label="Aims at"
-              edit={`Aim ${light.name}`}
-              read={(d) => here(d).aim}
-              write={(d, v) => set(d, 'aim', v)}
-              quantity={quantities.metres}
-            />
-          )}
-        </Section>
-      )}
+      {placed && <PlaceDetails light={light} here={here} set={set} />}
 
       <EmitterDetails light={light} here={here} set={set} />
-
-      {light.emitter.kind !== 'point' && (
-        <FormControlLabel
-          control={
-            <Switch
-              size="small"
-              checked={light.showsToCamera}
-              onChange={(e) =>
-                void desk.keep(
-                  e.target.checked ? `Show ${light.name}` : `Hide ${light.name}`,
-                  set(document, 'showsToCamera', e.target.checked),
-                )
-              }
-            />
-          }
-          label="Seen by the camera"
-        />
-      )}
+      <ReachDetails light={light} here={here} set={set} />
+      <BankOf light={light} set={set} />
     </Box>
   );
 }

@@ -1,45 +1,19 @@
 import { describe, expect, it } from 'vitest';
-import type { Light, Shot } from '../../api/document';
-import { testShot } from '../../picture/testShot';
-import { newLight } from '../../desk/newLight';
-import { converted } from './units';
+import { brightnessQuantity, shownUnit, unitsOf } from './units';
 
-const shot = { ...testShot, place: [0, 1, 3], aim: [0, 0, 0] } satisfies Shot;
-const document = {
-  format: 'level-ember-shoot',
-  version: 1,
-  name: 'T',
-  masterStops: 0,
-  pieces: [],
-  materials: [],
-  lights: [],
-  shots: [],
-  looks: [],
-};
-const light = (emitter: Light['emitter'], value: number, unit: Light['brightness']['unit']) => ({
-  ...newLight('point', document, { ...shot, place: [...shot.place], aim: [...shot.aim] }),
-  emitter,
-  brightness: { value, unit },
-});
-
-describe('a brightness said in another unit', () => {
-  it('knows that a Lambertian face emits pi times area times luminance', () => {
-    const panel = { kind: 'rectangle', width: 2, height: 0.5, twoSided: false } as const;
-    expect(converted(light(panel, 100, 'cd/m2'), 'lm')).toBeCloseTo(314.159, 2);
-    expect(converted(light(panel, 100, 'cd/m2'), 'cd')).toBeCloseTo(100, 6);
+describe('units of lamps', () => {
+  it('a sun is said in lux and a sky in times of what is computed', () => {
+    expect(unitsOf({ kind: 'sun', sizeDegrees: 0.5 })).toEqual(['lx']);
+    expect(unitsOf({ kind: 'sky-sun', sky: 's', sizeDegrees: 0.5 })).toEqual(['x']);
   });
 
-  it('knows that a point of 4 pi lumens has one candela', () => {
-    expect(converted(light({ kind: 'point' }, 4 * Math.PI, 'lm'), 'cd')).toBeCloseTo(1, 5);
+  it('a point has no face, so no luminance', () => {
+    expect(unitsOf({ kind: 'point', profile: null })).not.toContain('cd/m2');
+    expect(unitsOf({ kind: 'sphere', radius: 1 })).toContain('cd/m2');
   });
 
-  it('goes there and back', () => {
-    const bulb = light({ kind: 'sphere', radius: 0.05 }, 800, 'lm');
-    const there = converted(bulb, 'W');
-    expect(there).toBeCloseTo(8, 6);
-    expect(converted({ ...bulb, brightness: { value: there, unit: 'W' } }, 'lm')).toBeCloseTo(
-      800,
-      3,
-    );
+  it('shows the square as one sign', () => {
+    expect(shownUnit('cd/m2')).toBe('cd/m²');
+    expect(brightnessQuantity('x').unit).toBe('times');
   });
 });

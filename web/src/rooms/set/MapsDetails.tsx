@@ -14,7 +14,16 @@ import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
 import { PicturePicker, type Picked } from './PicturePicker';
 
-type Slot = 'colour' | 'second' | 'mask' | 'roughness' | 'metalness' | 'normal' | 'bump';
+type Slot =
+  | 'colour'
+  | 'second'
+  | 'mask'
+  | 'roughness'
+  | 'metalness'
+  | 'normal'
+  | 'bump'
+  | 'displacement'
+  | 'opacity';
 
 const SLOTS: { slot: Slot; name: string; what: string; relief: boolean }[] = [
   { slot: 'colour', name: 'Colour', what: 'times the colour', relief: false },
@@ -23,6 +32,8 @@ const SLOTS: { slot: Slot; name: string; what: string; relief: boolean }[] = [
   { slot: 'roughness', name: 'Roughness', what: 'times the roughness, by green', relief: true },
   { slot: 'metalness', name: 'Metal', what: 'times the metal, by blue', relief: true },
   { slot: 'bump', name: 'Bump', what: 'heights', relief: true },
+  { slot: 'displacement', name: 'Displacement', what: 'pushes the surface out', relief: true },
+  { slot: 'opacity', name: 'Opacity', what: 'black is a hole', relief: true },
   { slot: 'normal', name: 'Normals', what: 'a normal map, green up', relief: true },
 ];
 
@@ -65,7 +76,11 @@ export function MapsDetails({ material, here, set }: Props) {
       ...set(desk.state.document, `maps/${slot}`, laid(picked)),
       ...(slot === 'colour' ? set(desk.state.document, 'colour', [1, 1, 1]) : []),
     ]);
-  const number = (label: string, field: 'normalStrength' | 'bumpMetres', quantity: Quantity) => (
+  const number = (
+    label: string,
+    field: 'normalStrength' | 'bumpMetres' | 'displacementMetres',
+    quantity: Quantity,
+  ) => (
     <NumberOf
       label={label}
       edit={edit}
@@ -110,6 +125,8 @@ export function MapsDetails({ material, here, set }: Props) {
             />
             <Lie slot={slot} name={name} here={here} set={set} edit={edit} />
             {slot === 'bump' && number('Black to white', 'bumpMetres', relief)}
+            {slot === 'displacement' &&
+              number('Black to white', 'displacementMetres', { ...relief, least: -10, most: 10 })}
             {slot === 'normal' && number('Strength', 'normalStrength', strength)}
             {slot === 'colour' && <Ramp material={material} here={here} set={set} edit={edit} />}
           </Box>

@@ -12,7 +12,7 @@ import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { NameField } from '../../controls/NameField';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
-import { freeId } from '../../desk/newLight';
+import { freeId, untouched } from '../../desk/newLight';
 import { useChoice, type At } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
@@ -76,7 +76,7 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
     const light: Light = {
       id: freeId(`${material.id}-light`, document.lights),
       name: `${material.name} light`,
-      emitter: { kind: 'emissive', material: material.id },
+      emitter: { kind: 'emissive', material: material.id, picture: null },
       place: [0, 0, 0],
       aim: [0, 1, 0],
       rollDegrees: 0,
@@ -86,6 +86,7 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
       muted: false,
       alone: false,
       showsToCamera: true,
+      ...untouched,
     };
     void desk.keep(`Let ${material.name} shine`, [{ op: 'add', path: '/lights/-', value: light }]);
   };

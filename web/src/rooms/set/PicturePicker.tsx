@@ -26,12 +26,14 @@ interface Props {
   /** Heights or numbers are wanted, so that these patterns come first. */
   relief: boolean;
   onPick: (picked: Picked) => void;
+  /** Takes the picture away, where there need be none. */
+  onNone?: () => void;
 }
 
 const PICTURE = /\.(png|jpe?g|hdr|exr)$/i;
 
 /** Chooses a picture: one of the shoot's, one from the shelf, or a file. */
-export function PicturePicker({ label, value, relief, onPick }: Props) {
+export function PicturePicker({ label, value, relief, onPick, onNone }: Props) {
   const desk = useDesk();
   const client = useQueryClient();
   const id = desk.state.id;
@@ -105,6 +107,16 @@ export function PicturePicker({ label, value, relief, onPick }: Props) {
             }}
           />
         </MenuItem>
+        {onNone && value && (
+          <MenuItem
+            onClick={() => {
+              setAnchor(null);
+              onNone();
+            }}
+          >
+            No picture
+          </MenuItem>
+        )}
         {own.length > 0 && <Divider />}
         {own.map((name) => (
           <MenuItem key={name} selected={name === value} onClick={() => onOwn(name)}>

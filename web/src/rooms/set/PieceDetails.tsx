@@ -23,7 +23,9 @@ import { CopiesDetails } from './CopiesDetails';
 import { MaterialDetails } from './MaterialDetails';
 import { mirrored } from './mirror';
 import { withAllIn } from './newPiece';
+import { unlinked } from '../rig/without';
 import { ShapeDetails } from './ShapeDetails';
+import { ShowingDetails } from './ShowingDetails';
 import { TrueSize } from './TrueSize';
 
 /** What no id can be. */
@@ -47,7 +49,7 @@ export function PieceDetails({ piece }: { piece: Piece }) {
       .filter((o) => o.gone)
       .reverse()
       .map(({ op, path }) => ({ op, path }));
-    void desk.keep(`Delete ${piece.name}`, operations);
+    void desk.keep(`Delete ${piece.name}`, [...unlinked(gone, document), ...operations]);
     useChoice.setState({ piece: null });
   };
   const mirror = async () => {
@@ -165,6 +167,7 @@ export function PieceDetails({ piece }: { piece: Piece }) {
       <TrueSize piece={piece} />
       <ShapeDetails piece={piece} here={here} set={set} />
       <CopiesDetails piece={piece} here={here} set={set} />
+      {piece.shape && <ShowingDetails piece={piece} set={set} />}
       {piece.material && <MaterialDetails piece={piece} />}
     </Box>
   );

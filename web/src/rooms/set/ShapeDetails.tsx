@@ -6,6 +6,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import IconButton from '@mui/material/IconButton';
 import Switch from '@mui/material/Switch';
 import type { Operation, Piece, Shape, ShootDocument } from '../../api/document';
+import { NameField } from '../../controls/NameField';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
@@ -59,6 +60,13 @@ export function ShapeDetails(p: Props) {
     ));
   return (
     <Section title="Dimensions">
+      {inner.kind === 'text' && (
+        <NameField
+          label="Letters"
+          value={inner.text as string}
+          onKeep={(text) => keep(`${under}/text`, text)}
+        />
+      )}
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
         {fields(inner, under)}
         {inner !== shape && fields(shape, 'shape')}

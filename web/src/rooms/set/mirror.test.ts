@@ -2,6 +2,7 @@ import { expect, it } from 'vitest';
 import type { Piece, ShootDocument, Vector } from '../../api/document';
 import { after, composed, parentFrame, point } from '../../picture/frame';
 import { mirrored } from './mirror';
+import { everything } from './newPiece';
 
 const piece = (id: string, parent: string | null, place: Vector, turn: Vector): Piece => ({
   id,
@@ -13,6 +14,7 @@ const piece = (id: string, parent: string | null, place: Vector, turn: Vector): 
   shape: null,
   material: null,
   copies: null,
+  showing: everything,
   shown: true,
 });
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Piece, ShootDocument, Shot } from '../../api/document';
 import { testShot } from '../../picture/testShot';
-import { newPiece, newShapes, withAllIn } from './newPiece';
+import { everything, newPiece, newShapes, withAllIn } from './newPiece';
 
 const piece = (id: string, parent: string | null): Piece => ({
   id,
@@ -13,6 +13,7 @@ const piece = (id: string, parent: string | null): Piece => ({
   shape: null,
   material: null,
   copies: null,
+  showing: everything,
   shown: true,
 });
 

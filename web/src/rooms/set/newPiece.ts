@@ -1,4 +1,12 @@
-import type { Material, Piece, Shape, ShootDocument, Shot, Vector } from '../../api/document';
+import type {
+  Material,
+  Piece,
+  Shape,
+  ShootDocument,
+  Shot,
+  Showing,
+  Vector,
+} from '../../api/document';
 import { quantities, type Quantity } from '../../controls/quantity';
 import { freeId } from '../../desk/newLight';
 
@@ -77,6 +85,11 @@ export const newShapes: Record<string, { name: string; shape: Shape | null; lift
   ground: {
     name: 'Ground',
     shape: { kind: 'ground', width: 6, depth: 6, rise: 0.4, feature: 1.5, roughness: 0.5, seed: 1 },
+    lift: 0,
+  },
+  text: {
+    name: 'Text',
+    shape: { kind: 'text', text: 'Saltmere', height: 0.2, depth: 0.05, bevel: 0.004, spacing: 0 },
     lift: 0,
   },
   group: { name: 'Group', shape: null, lift: 0 },
@@ -159,6 +172,12 @@ export const dimensions: Record<string, [field: string, label: string][]> = {
     ['roughness', 'Roughness'],
     ['seed', 'Seed'],
   ],
+  text: [
+    ['height', 'Capitals'],
+    ['depth', 'Depth'],
+    ['bevel', 'Bevel'],
+    ['spacing', 'Spacing'],
+  ],
   struts: [['radius', 'Strut radius']],
   smooth: [
     ['creaseDegrees', 'Crease angle'],
@@ -176,6 +195,8 @@ export const dimensionQuantity: Record<string, Quantity> = {
   deep: fromNothing,
   waveHeight: fromNothing,
   rise: fromNothing,
+  bevel: fromNothing,
+  spacing: { unit: '', least: -0.2, most: 2, step: 0.01, digits: 2 },
   bendDegrees: { ...quantities.degrees, least: -350, most: 350 },
   headingDegrees: quantities.degrees,
   roughness: quantities.share,
@@ -202,9 +223,20 @@ export function newPiece(kind: string, document: ShootDocument, shot: Shot): Pie
     shape,
     material: shape ? (document.materials[0]?.id ?? 'grey') : null,
     copies: null,
+    showing: everything,
     shown: true,
   };
 }
+
+/** To all kinds of ray. */
+export const everything: Showing = {
+  camera: true,
+  reflection: true,
+  refraction: true,
+  shadow: true,
+  bounce: true,
+  catcher: false,
+};
 
 /** The material that a set without any begins with. */
 export const grey: Material = {
@@ -235,6 +267,9 @@ export const grey: Material = {
     normalStrength: 1,
     bump: null,
     bumpMetres: 0.001,
+    displacement: null,
+    displacementMetres: 0.01,
+    opacity: null,
     rim: null,
   },
 };

@@ -160,7 +160,7 @@ final class RenderCommand implements Callable<Integer> {
     long compiled = System.nanoTime();
     float[] weights = LayerWeights.of(shoot);
     if (only >= 0) {
-      float[] one = LayerWeights.of(shoot.lights().get(only), shoot.masterStops());
+      float[] one = LayerWeights.of(shoot, shoot.lights().get(only));
       weights = new float[weights.length];
       System.arraycopy(one, 0, weights, 3 * only, 3);
     }

@@ -9,6 +9,7 @@ import levelember.shoot.Material;
 import levelember.shoot.Piece;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.Traced;
 
 /**
  * What going from one state of a shoot to another costs; the one place that says so.
@@ -16,12 +17,16 @@ import levelember.shoot.Shot;
  * <table>
  * <caption>The invalidation table</caption>
  * <tr><th>changed</th><th>cost</th></tr>
- * <tr><td>brightness, level, colour, mute, alone, master, names, looks</td><td>nothing</td></tr>
- * <tr><td>a light's place, aim, roll, dimensions, picture, turn, shows to the camera</td>
+ * <tr><td>brightness, level, colour, mute, alone, banks, master, names, looks</td>
+ *     <td>nothing</td></tr>
+ * <tr><td>a light's place, aim, roll, dimensions, pictures, pattern, links, shadows, parts, shows to
+ *     the camera; for a sun also its sky</td>
  *     <td>that light's layer</td></tr>
  * <tr><td>a light added</td><td>its own new layer</td></tr>
  * <tr><td>a light taken away, lights put in another order</td><td>nothing</td></tr>
- * <tr><td>a material</td><td>every layer; the hierarchy stays</td></tr>
+ * <tr><td>a material</td><td>every layer; the hierarchy stays unless the surface is
+ *     pushed otherwise</td></tr>
+ * <tr><td>how light bounces</td><td>every layer; the hierarchy stays</td></tr>
  * <tr><td>the camera</td><td>every layer; the hierarchy stays</td></tr>
  * <tr><td>a piece</td><td>every layer and the hierarchy</td></tr>
  * </table>
@@ -34,9 +39,12 @@ public record EditCost(boolean geometry, boolean everything, int[] from) {
 
   /** Compares two states, each seen through a shot. */
   public static EditCost between(Shoot before, Shot shotBefore, Shoot after, Shot shotAfter) {
-    boolean geometry = !traced(before.pieces()).equals(traced(after.pieces()));
+    boolean geometry =
+        !traced(before.pieces()).equals(traced(after.pieces()))
+            || !pushed(before).equals(pushed(after));
     boolean everything =
         geometry
+            || !before.bounce().equals(after.bounce())
             || !named(before.materials()).equals(named(after.materials()))
             || !camera(shotBefore).equals(camera(shotAfter));
     Map<String, Integer> old = new HashMap<>();
@@ -50,7 +58,7 @@ public record EditCost(boolean geometry, boolean everything, int[] from) {
       boolean stays =
           !everything
               && was != null
-              && before.lights().get(was).withoutWeights().equals(light.withoutWeights())
+              && Traced.of(before, before.lights().get(was)).equals(Traced.of(after, light))
               && !emitsElsewhere(before, after, light);
       from[i] = stays ? was : -1;
     }
@@ -97,8 +105,20 @@ public record EditCost(boolean geometry, boolean everything, int[] from) {
                 p.shape(),
                 p.material(),
                 p.copies(),
+                p.showing(),
                 p.shown()))
         .toList();
+  }
+
+  /** What pushes the surface of each piece. */
+  private static List<List<Object>> pushed(Shoot shoot) {
+    Map<String, List<Object>> by = new HashMap<>();
+    for (Material m : shoot.materials()) {
+      if (m.maps().displacement() != null) {
+        by.put(m.id(), List.of(m.maps().displacement(), m.maps().displacementMetres()));
+      }
+    }
+    return shoot.pieces().stream().map(p -> by.getOrDefault(p.material(), List.of())).toList();
   }
 
   private static List<Material> named(List<Material> materials) {

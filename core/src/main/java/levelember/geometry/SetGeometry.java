@@ -34,17 +34,19 @@ public final class SetGeometry {
   public record Placed(int piece, Triangles mesh, Affine map) {}
 
   /** What a mesh is made from. */
-  private record Origin(Shape shape, Affine own, Piece.Copies copies) {}
+  private record Origin(Shape shape, Relief.Push push, Affine own, Piece.Copies copies) {}
 
   private final List<Placed> placed = new ArrayList<>();
   private final Map<Origin, Triangles> made = new HashMap<>();
   private final Map<Origin, Triangles> before;
   private final Meshes meshes;
+  private final Relief relief;
   private long count;
 
-  private SetGeometry(Map<Origin, Triangles> before, Meshes meshes) {
+  private SetGeometry(Map<Origin, Triangles> before, Meshes meshes, Relief relief) {
     this.before = before;
     this.meshes = meshes;
+    this.relief = relief;
   }
 
   /**
@@ -63,19 +65,29 @@ public final class SetGeometry {
    * @throws ImpossibleValue when copies of copies make too many triangles
    */
   public static SetGeometry of(List<Piece> pieces, Meshes meshes) {
-    return new SetGeometry(Map.of(), meshes).filled(pieces);
+    return of(pieces, meshes, Relief.NONE);
+  }
+
+  /** Puts the pieces together, their surfaces pushed by pictures. */
+  public static SetGeometry of(List<Piece> pieces, Meshes meshes, Relief relief) {
+    return new SetGeometry(Map.of(), meshes, relief).filled(pieces);
   }
 
   /** One mesh that stands in the world as it is, as piece 0. */
   public static SetGeometry of(Triangles mesh) {
-    SetGeometry set = new SetGeometry(Map.of(), Meshes.NONE);
+    SetGeometry set = new SetGeometry(Map.of(), Meshes.NONE, Relief.NONE);
     set.add(0, mesh, Affine.IDENTITY);
     return set;
   }
 
   /** The same for changed pieces; meshes that stay the same are the same objects. */
   public SetGeometry next(List<Piece> pieces) {
-    return new SetGeometry(made, meshes).filled(pieces);
+    return next(pieces, relief);
+  }
+
+  /** The same for changed pieces and surfaces that are pushed otherwise. */
+  public SetGeometry next(List<Piece> pieces, Relief pushes) {
+    return new SetGeometry(made, meshes, pushes).filled(pieces);
   }
 
   private SetGeometry filled(List<Piece> pieces) {
@@ -97,9 +109,10 @@ public final class SetGeometry {
       Affine own = Affine.of(p.place(), p.turnDegrees(), p.size());
       int copies = p.copies() == null ? 1 : p.copies().count();
       boolean holds = children.containsKey(p.id());
-      Triangles mesh = p.shape() == null ? null : mesh(new Origin(p.shape(), null, null));
+      Relief.Push push = relief.push(p.material());
+      Triangles mesh = p.shape() == null ? null : mesh(new Origin(p.shape(), push, null, null));
       if (mesh != null && copies > 1 && (long) copies * mesh.count() <= TOGETHER) {
-        add(i, mesh(new Origin(p.shape(), own, p.copies())), frame);
+        add(i, mesh(new Origin(p.shape(), push, own, p.copies())), frame);
         mesh = null;
       }
       for (int copy = 0; copy < copies && (mesh != null || holds); copy++) {
@@ -120,6 +133,9 @@ public final class SetGeometry {
       there = before.get(origin);
       if (there == null) {
         there = origin.copies == null ? mesh(origin.shape) : together(origin);
+        if (origin.copies == null && origin.push != null) {
+          there = Pushed.of(there, origin.push, relief);
+        }
       }
       made.put(origin, there);
     }
@@ -135,7 +151,7 @@ public final class SetGeometry {
   }
 
   private Triangles together(Origin origin) {
-    Triangles one = mesh(new Origin(origin.shape, null, null));
+    Triangles one = mesh(new Origin(origin.shape, origin.push, null, null));
     Triangles all = new Triangles();
     for (int copy = 0; copy < origin.copies.count(); copy++) {
       all.add(one, origin.copies.map(copy, origin.own));

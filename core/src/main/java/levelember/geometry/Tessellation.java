@@ -43,6 +43,7 @@ public final class Tessellation {
       case Shape.Tube s -> Tubes.tube(s);
       case Shape.Water s -> Sheets.water(s);
       case Shape.Ground s -> Sheets.ground(s);
+      case Shape.Text s -> Lettering.text(s, Typeface.shipped());
       case Shape.Smooth s -> Smoothing.of(of(s.of()), s);
       case Shape.Struts s -> Tubes.struts(of(s.of()), s.radius());
       case Shape.Model s -> Meshes.NONE.mesh(s.file(), s.mesh(), s.part());

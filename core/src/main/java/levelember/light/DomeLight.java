@@ -1,14 +1,27 @@
 package levelember.light;
 
 import levelember.math.Trig;
+import levelember.shoot.Emitter;
 import levelember.shoot.Light;
+import levelember.shoot.Rgb;
 
-/** A surrounding of 1 cd/m² everywhere, sampled uniformly over the sphere of directions. */
+/**
+ * A surrounding of 1 cd/m² times a colour overhead and one beneath, even between them by height;
+ * sampled uniformly over the sphere of directions.
+ */
 public final class DomeLight extends LightSource {
   private static final float DENSITY = (float) (1 / (4 * Math.PI));
 
-  public DomeLight(Light light) {
+  private final float[] above, below;
+
+  public DomeLight(Light light, Emitter.Dome dome) {
     super(light.id(), light.showsToCamera());
+    above = channels(dome.above());
+    below = channels(dome.below());
+  }
+
+  private static float[] channels(Rgb c) {
+    return new float[] {(float) c.r(), (float) c.g(), (float) c.b()};
   }
 
   @Override
@@ -17,7 +30,7 @@ public final class DomeLight extends LightSource {
     to.x = (float) (r * Trig.cosine(v));
     to.y = (float) y;
     to.z = (float) (r * Trig.sine(v));
-    answer(to);
+    answer(to.y, to);
     return true;
   }
 
@@ -27,14 +40,17 @@ public final class DomeLight extends LightSource {
     if (far < Float.POSITIVE_INFINITY) {
       return false;
     }
-    answer(to);
+    answer(dy, to);
     return true;
   }
 
-  private static void answer(LightRay to) {
+  private void answer(float height, LightRay to) {
     to.distance = Float.POSITIVE_INFINITY;
     to.pdf = DENSITY;
     to.delta = false;
-    to.white(1);
+    float part = 0.5f + 0.5f * height;
+    to.r = below[0] + part * (above[0] - below[0]);
+    to.g = below[1] + part * (above[1] - below[1]);
+    to.b = below[2] + part * (above[2] - below[2]);
   }
 }

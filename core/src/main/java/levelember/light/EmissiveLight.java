@@ -2,22 +2,30 @@ package levelember.light;
 
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
+import levelember.texture.Texels;
 
 /**
- * All pieces of one material, shining 1 cd/m² from their outsides. Drawn through a {@link
- * LightTree}; also met where paths hit the pieces, which are traced as the set.
+ * All pieces of one material, shining 1 cd/m² (times a picture) from their outsides. Drawn through
+ * a {@link LightTree}; also met where paths hit the pieces, which are traced as the set.
  */
 public final class EmissiveLight extends LightSource {
   private final String material;
   private final LightTree tree;
+  private final float[] places;
+  private final Texels picture;
 
   /**
    * The light of a material.
    *
    * @param triangles nine floats each: the corners in the world of all triangles of that material
+   * @param places six floats each: where the picture lies at the corners, or null without one
+   * @param picture on the pieces, or null
    */
-  public EmissiveLight(Light light, Emitter.Emissive e, float[] triangles) {
+  public EmissiveLight(
+      Light light, Emitter.Emissive e, float[] triangles, float[] places, Texels picture) {
     super(light.id(), light.showsToCamera());
+    this.places = places;
+    this.picture = picture;
     material = e.material();
     tree = triangles.length == 0 ? null : new LightTree(triangles);
   }
@@ -68,8 +76,29 @@ public final class EmissiveLight extends LightSource {
     }
     to.pdf = (float) (to.chosen.chance * d2 / (facing * tree.area(t)));
     to.delta = false;
-    to.white(1);
+    shine(t, b, c, to);
     return to.pdf > 0;
+  }
+
+  /**
+   * Fills in the radiance of a place of a triangle.
+   *
+   * @param b weight of its second corner
+   * @param c weight of its third
+   */
+  public void shine(int triangle, float b, float c, LightRay to) {
+    if (picture == null) {
+      to.white(1);
+      return;
+    }
+    int at = 6 * triangle;
+    float a = 1 - b - c;
+    float u = a * places[at] + b * places[at + 2] + c * places[at + 4];
+    float v = a * places[at + 1] + b * places[at + 3] + c * places[at + 5];
+    picture.look(u, v, Texels.REPEAT, to.colour);
+    to.r = to.colour[0];
+    to.g = to.colour[1];
+    to.b = to.colour[2];
   }
 
   /**

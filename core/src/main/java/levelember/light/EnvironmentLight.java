@@ -5,6 +5,7 @@ import levelember.math.Trig;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.texture.Picture;
+import levelember.texture.Surroundings;
 
 /**
  * A surrounding picture, equirectangular: the middle column lies towards −Z, the right edge a half
@@ -23,13 +24,29 @@ public final class EnvironmentLight extends LightSource {
   private final double[] bands;
   private final double total;
   private final double turn;
+  private final double tiltCos, tiltSin;
 
   public EnvironmentLight(Light light, Emitter.Environment e, Picture picture) {
+    this(
+        light,
+        Surroundings.prepared(picture, e.blurDegrees(), e.seamShare()),
+        e.turnDegrees(),
+        e.tiltDegrees());
+  }
+
+  /**
+   * A surrounding.
+   *
+   * @param picture as it is, nothing prepared
+   */
+  public EnvironmentLight(Light light, Picture picture, double turnDegrees, double tiltDegrees) {
     super(light.id(), light.showsToCamera());
     width = picture.width();
     height = picture.height();
     rgb = picture.rgb();
-    turn = e.turnDegrees() / 360;
+    turn = turnDegrees / 360;
+    tiltCos = Math.cos(Math.toRadians(tiltDegrees));
+    tiltSin = Math.sin(Math.toRadians(tiltDegrees));
     rows = new float[height + 1];
     columns = new float[height * (width + 1)];
     double sum = 0;
@@ -88,6 +105,11 @@ public final class EnvironmentLight extends LightSource {
     to.x = (float) (sin * Trig.sine(turns));
     to.y = (float) cos;
     to.z = (float) (-sin * Trig.cosine(turns));
+    if (tiltSin != 0) {
+      float up = to.y;
+      to.y = (float) (tiltCos * up - tiltSin * to.z);
+      to.z = (float) (tiltSin * up + tiltCos * to.z);
+    }
     answer(y * width + x, to);
     return to.pdf > 0;
   }
@@ -126,7 +148,14 @@ public final class EnvironmentLight extends LightSource {
     if (far < Float.POSITIVE_INFINITY) {
       return false;
     }
-    answer(pixel(dx, dy, dz), to);
+    answer(
+        tiltSin == 0
+            ? pixel(dx, dy, dz)
+            : pixel(
+                dx,
+                (float) Math.clamp(tiltCos * dy + tiltSin * dz, -1.0, 1.0),
+                (float) (tiltCos * dz - tiltSin * dy)),
+        to);
     return true;
   }
 

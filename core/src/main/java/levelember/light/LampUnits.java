@@ -6,7 +6,9 @@ import levelember.shoot.Light;
 
 /**
  * Turns a lamp's brightness into the unit that its layer is traced in: cd/m² for everything with a
- * surface, cd for a point. A Lambertian face of area A and luminance L emits π·A·L lm.
+ * surface, cd along the axis for points and spots, lx for suns. A Lambertian face of area A and
+ * luminance L emits π·A·L lm; an egg-crate, a cone and a profile are taken into account, pictures,
+ * patterns and doors are not.
  */
 public final class LampUnits {
   private LampUnits() {}
@@ -29,22 +31,76 @@ public final class LampUnits {
     return switch (emitter) {
       case Emitter.Rectangle r -> {
         double area = r.width() * r.height();
-        yield face(given, Math.PI * area * (r.twoSided() ? 2 : 1), area);
+        yield face(given, crated(r.spreadDegrees()) * area * (r.twoSided() ? 2 : 1), area);
+      }
+      case Emitter.Disc d -> {
+        double area = Math.PI * d.radius() * d.radius();
+        yield face(given, crated(d.spreadDegrees()) * area * (d.twoSided() ? 2 : 1), area);
       }
       case Emitter.Sphere s -> {
         double r2 = s.radius() * s.radius();
         yield face(given, 4 * Math.PI * Math.PI * r2, Math.PI * r2);
       }
+      case Emitter.Tube t ->
+          face(given, Math.PI * 2 * Math.PI * t.radius() * t.length(), 2 * t.radius() * t.length());
       case Emitter.Point p ->
-          switch (given.unit()) {
-            case LUMEN -> v / (4 * Math.PI);
-            case WATT -> v * Brightness.Unit.LED_EFFICACY / (4 * Math.PI);
-            case CANDELA, LUX, NIT -> v;
-          };
+          point(
+              given, p.profile() == null ? 4 * Math.PI : p.profile().lumens() / p.profile().peak());
+      case Emitter.Spot s -> point(given, coned(s));
+      case Emitter.Sun s -> v;
       case Emitter.Environment e -> v;
       case Emitter.Dome d -> v;
+      case Emitter.Sky s -> v;
+      case Emitter.SkySun s -> v;
+      case Emitter.Plate p -> v;
       case Emitter.Emissive e -> v;
     };
+  }
+
+  private static double point(Brightness given, double lumenPerCandela) {
+    return switch (given.unit()) {
+      case LUMEN -> given.value() / lumenPerCandela;
+      case WATT -> given.value() * Brightness.Unit.LED_EFFICACY / lumenPerCandela;
+      case CANDELA, LUX, NIT, TIMES -> given.value();
+    };
+  }
+
+  /** Flux of a face of 1 cd/m² a square metre and side: π where it is open. */
+  private static double crated(double spreadDegrees) {
+    double lean = FaceLight.lean(spreadDegrees);
+    if (lean == Double.POSITIVE_INFINITY) {
+      return Math.PI;
+    }
+    int steps = 64;
+    double sum = 0;
+    for (int i = 0; i < steps; i++) {
+      double z = Math.sqrt((i + 0.5) / steps), r = Math.sqrt(1 - z * z);
+      for (int j = 0; j < steps; j++) {
+        double a = Math.PI / 2 * (j + 0.5) / steps;
+        sum += FaceLight.crate(lean, r * Math.cos(a), r * Math.sin(a), z);
+      }
+    }
+    return Math.PI * sum / (steps * steps);
+  }
+
+  /** Flux of a spot of 1 cd along its axis, lm. */
+  private static double coned(Emitter.Spot s) {
+    double outer = Math.toRadians(s.coneDegrees() / 2), inner = outer * (1 - s.feather());
+    int steps = 512, turns = s.profile() == null || s.profile().around().size() == 1 ? 1 : 48;
+    double sum = 0;
+    for (int i = 0; i < steps; i++) {
+      double a = outer * (i + 0.5) / steps;
+      double part = 1;
+      if (s.profile() != null) {
+        part = 0;
+        for (int t = 0; t < turns; t++) {
+          part += s.profile().at(Math.toDegrees(a), 360.0 * t / turns) / turns;
+        }
+        part /= s.profile().peak();
+      }
+      sum += 2 * Math.PI * Math.sin(a) * outer / steps * Gate.cone(a, inner, outer) * part;
+    }
+    return sum;
   }
 
   private static double face(Brightness given, double lumenPerNit, double candelaPerNit) {
@@ -52,7 +108,7 @@ public final class LampUnits {
       case LUMEN -> given.value() / lumenPerNit;
       case WATT -> given.value() * Brightness.Unit.LED_EFFICACY / lumenPerNit;
       case CANDELA, LUX -> given.value() / candelaPerNit;
-      case NIT -> given.value();
+      case NIT, TIMES -> given.value();
     };
   }
 }

@@ -1,7 +1,11 @@
 package levelember.light;
 
+import java.util.HashMap;
+import java.util.Map;
+import levelember.shoot.Bank;
 import levelember.shoot.Light;
 import levelember.shoot.Shoot;
+import levelember.shoot.Traced;
 
 /** What each light's unit layer is multiplied by, channel by channel, to give the picture. */
 public final class LayerWeights {
@@ -9,27 +13,46 @@ public final class LayerWeights {
 
   /** Three weights a light, in the order of the shoot's lights. */
   public static float[] of(Shoot shoot) {
-    boolean someAlone = shoot.lights().stream().anyMatch(Light::alone);
+    Map<String, Bank> banks = new HashMap<>();
+    shoot.banks().forEach(b -> banks.put(b.id(), b));
+    boolean someAlone =
+        shoot.lights().stream().anyMatch(l -> l.alone() || alone(banks.get(l.bank())));
     float[] weights = new float[3 * shoot.lights().size()];
     for (int i = 0; i < shoot.lights().size(); i++) {
       Light light = shoot.lights().get(i);
-      if (!light.muted() && (!someAlone || light.alone())) {
-        put(weights, i, light, shoot.masterStops());
+      Bank bank = banks.get(light.bank());
+      boolean muted = light.muted() || bank != null && bank.muted();
+      if (!muted && (!someAlone || light.alone() || alone(bank))) {
+        put(weights, i, shoot, light, bank);
       }
     }
     return weights;
   }
 
+  private static boolean alone(Bank bank) {
+    return bank != null && bank.alone();
+  }
+
   /** The weight of one light by itself, whether or not it is muted. */
-  public static float[] of(Light light, double masterStops) {
+  public static float[] of(Shoot shoot, Light light) {
     float[] weights = new float[3];
-    put(weights, 0, light, masterStops);
+    Bank bank =
+        shoot.banks().stream().filter(b -> b.id().equals(light.bank())).findFirst().orElse(null);
+    put(weights, 0, shoot, light, bank);
     return weights;
   }
 
-  private static void put(float[] weights, int i, Light light, double masterStops) {
-    double value = LampUnits.tracedValue(light) * Math.pow(2, light.levelStops() + masterStops);
-    double[] colour = ColourTemperature.rgb(light.colour());
+  private static void put(float[] weights, int i, Shoot shoot, Light light, Bank bank) {
+    Light lamp = Traced.twinned(shoot, light);
+    double stops = light.levelStops() + shoot.masterStops();
+    stops += (lamp == light ? 0 : lamp.levelStops()) + (bank == null ? 0 : bank.levelStops());
+    double value = LampUnits.tracedValue(lamp) * Math.pow(2, stops);
+    double[] colour = ColourTemperature.rgb(lamp.colour());
+    if (bank != null) {
+      colour[0] *= bank.filter().r();
+      colour[1] *= bank.filter().g();
+      colour[2] *= bank.filter().b();
+    }
     for (int k = 0; k < 3; k++) {
       weights[3 * i + k] = (float) (value * colour[k]);
     }

@@ -17,6 +17,7 @@ public final class LightRay {
   /** The light cannot be met by chance. */
   public boolean delta;
 
+  final float[] colour = new float[3];
   final LightTree.Draw chosen = new LightTree.Draw();
 
   void white(float value) {

@@ -7,7 +7,16 @@ import levelember.math.Points;
  * and blocks none, so that no light's layer depends on another light.
  */
 public abstract sealed class LightSource
-    permits RectangleLight, SphereLight, PointLight, EnvironmentLight, DomeLight, EmissiveLight {
+    permits FaceLight,
+        SphereLight,
+        TubeLight,
+        PointLight,
+        SpotLight,
+        SunLight,
+        EnvironmentLight,
+        DomeLight,
+        PlateLight,
+        EmissiveLight {
   private final int key;
   private final boolean showsToCamera;
 

@@ -1,16 +1,27 @@
 package levelember.light;
 
+import levelember.math.Affine;
+import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 
-/** A point of intensity 1 cd in all directions; nothing meets it by chance. */
+/**
+ * A point of intensity 1 cd, in all directions or at the peak of its profile; nothing meets it by
+ * chance.
+ */
 public final class PointLight extends LightSource {
   private final double x, y, z;
+  private final Intensity intensity;
 
-  public PointLight(Light light) {
+  public PointLight(Light light, Emitter.Point point) {
     super(light.id(), false);
     x = light.place().x();
     y = light.place().y();
     z = light.place().z();
+    intensity =
+        point.profile() == null
+            ? null
+            : new Intensity(
+                point.profile(), Affine.lookingAt(light.place(), light.aim(), light.rollDegrees()));
   }
 
   @Override
@@ -27,8 +38,9 @@ public final class PointLight extends LightSource {
     to.distance = (float) d;
     to.pdf = 1;
     to.delta = true;
-    to.white((float) (1 / d2));
-    return true;
+    float part = intensity == null ? 1 : intensity.along(-to.x, -to.y, -to.z);
+    to.white((float) (part / d2));
+    return part > 0;
   }
 
   @Override

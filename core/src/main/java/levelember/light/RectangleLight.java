@@ -1,10 +1,10 @@
 package levelember.light;
 
-import levelember.math.Affine;
 import levelember.math.Trig;
 import levelember.math.Vec3;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
+import levelember.texture.Texels;
 
 /**
  * Rectangle of luminance 1 cd/m² that shines along its aim, sampled uniformly by solid angle.
@@ -12,21 +12,20 @@ import levelember.shoot.Light;
  * <p>Method: Ureña, Fajardo and King 2013, "An Area-Preserving Parametrization for Spherical
  * Rectangles"; letters as there. Seen under less than {@value #SMALL} sr it is sampled by area.
  */
-public final class RectangleLight extends LightSource {
+public final class RectangleLight extends FaceLight {
   private static final double SMALL = 1e-3;
-  private final Vec3 right, up, out, corner;
+  private final Vec3 corner;
   private final double width, height;
-  private final boolean twoSided;
 
-  public RectangleLight(Light light, Emitter.Rectangle r) {
-    super(light.id(), light.showsToCamera());
-    Affine frame = Affine.lookingAt(light.place(), light.aim(), light.rollDegrees());
-    right = frame.x();
-    up = frame.y();
-    out = frame.z().times(-1);
+  /**
+   * The light of a face.
+   *
+   * @param picture on it, or null
+   */
+  public RectangleLight(Light light, Emitter.Rectangle r, Texels picture) {
+    super(light, r.twoSided(), r.spreadDegrees(), picture);
     width = r.width();
     height = r.height();
-    twoSided = r.twoSided();
     corner = light.place().minus(right.times(width / 2)).minus(up.times(height / 2));
   }
 
@@ -71,6 +70,7 @@ public final class RectangleLight extends LightSource {
       y = hv2 < 1 - 1e-9 ? hv * Math.sqrt(d2 / (1 - hv2)) : y1;
       to.pdf = (float) (1 / solid);
     }
+    shine(to, x, y, z0, across(x - x0, z0), 1 - (y - y0) / height);
     double l = Math.sqrt(x * x + y * y + z0 * z0);
     double inverse = 1 / l;
     x *= inverse;
@@ -81,8 +81,12 @@ public final class RectangleLight extends LightSource {
     to.z = (float) (x * right.z() + y * up.z() + z * out.z());
     to.distance = (float) l;
     to.delta = false;
-    to.white(1);
     return true;
+  }
+
+  /** Across the picture as seen from in front of the side that shines. */
+  private double across(double x, double z) {
+    return z < 0 ? 1 - x / width : x / width;
   }
 
   private static double positive(double x) {
@@ -131,7 +135,7 @@ public final class RectangleLight extends LightSource {
     to.pdf = (float) (solid < SMALL ? t * t / (Math.abs(towards) * width * height) : 1 / solid);
     to.distance = (float) t;
     to.delta = false;
-    to.white(1);
+    shine(to, x + x0, y + y0, z0, across(x, z0), 1 - y / height);
     return true;
   }
 }

@@ -10,7 +10,7 @@ public record Brightness(double value, Unit unit) {
   public Brightness {
     Checks.range("value", value, 0, 1e12);
     if (unit == null) {
-      throw new ImpossibleValue("unit", null, "one of lm, cd, lx, cd/m2, W");
+      throw new ImpossibleValue("unit", null, "one of lm, cd, lx, cd/m2, W, x");
     }
   }
 
@@ -25,7 +25,9 @@ public record Brightness(double value, Unit unit) {
     /** Luminance of the shining face. */
     NIT("cd/m2"),
     /** Electrical power of an LED lamp of 100 lm/W. */
-    WATT("W");
+    WATT("W"),
+    /** As many times what a sky is computed to give. */
+    TIMES("x");
 
     /** Luminous efficacy that {@link #WATT} assumes, lm/W. */
     public static final double LED_EFFICACY = 100;
@@ -46,7 +48,7 @@ public record Brightness(double value, Unit unit) {
           return unit;
         }
       }
-      throw new ImpossibleValue("unit", symbol, "one of lm, cd, lx, cd/m2, W");
+      throw new ImpossibleValue("unit", symbol, "one of lm, cd, lx, cd/m2, W, x");
     }
   }
 }

@@ -19,6 +19,9 @@ import java.util.stream.Stream;
  * @param normalStrength 1 as the picture says, 0…10
  * @param bump heights by its mean
  * @param bumpMetres from black to white, −1…1
+ * @param displacement moves the surface itself outwards, by its mean
+ * @param displacementMetres from black to white, −10…10
+ * @param opacity by its mean: black is a hole, white is whole
  * @param rim a colour that grows towards the edge of what is seen, or null
  */
 public record Maps(
@@ -32,9 +35,13 @@ public record Maps(
     double normalStrength,
     Texture bump,
     double bumpMetres,
+    Texture displacement,
+    double displacementMetres,
+    Texture opacity,
     Rim rim) {
   public static final Maps NONE =
-      new Maps(null, List.of(), null, null, null, null, null, 1, null, 0.001, null);
+      new Maps(
+          null, List.of(), null, null, null, null, null, 1, null, 0.001, null, 0.01, null, null);
 
   /**
    * A stop of a ramp.
@@ -78,22 +85,61 @@ public record Maps(
     }
     Checks.range("normalStrength", normalStrength, 0, 10);
     Checks.range("bumpMetres", bumpMetres, -1, 1);
+    Checks.range("displacementMetres", displacementMetres, -10, 10);
+  }
+
+  /** Maps that leave the surface where it is, and whole. */
+  public Maps(
+      Texture colour,
+      List<RampStop> ramp,
+      Texture second,
+      Texture mask,
+      Texture roughness,
+      Texture metalness,
+      Texture normal,
+      double normalStrength,
+      Texture bump,
+      double bumpMetres,
+      Rim rim) {
+    this(
+        colour,
+        ramp,
+        second,
+        mask,
+        roughness,
+        metalness,
+        normal,
+        normalStrength,
+        bump,
+        bumpMetres,
+        null,
+        0.01,
+        null,
+        rim);
   }
 
   /** Only a colour. */
   public static Maps colour(Texture colour) {
+    return NONE.withColour(colour);
+  }
+
+  /** The same with another colour. */
+  public Maps withColour(Texture other) {
     return new Maps(
-        colour,
-        List.of(),
-        null,
-        null,
-        null,
-        null,
-        null,
-        NONE.normalStrength,
-        null,
-        NONE.bumpMetres,
-        null);
+        other,
+        ramp,
+        second,
+        mask,
+        roughness,
+        metalness,
+        normal,
+        normalStrength,
+        bump,
+        bumpMetres,
+        displacement,
+        displacementMetres,
+        opacity,
+        rim);
   }
 
   /** The same with another bump. */
@@ -109,6 +155,47 @@ public record Maps(
         normalStrength,
         other,
         metres,
+        displacement,
+        displacementMetres,
+        opacity,
+        rim);
+  }
+
+  /** The same with another displacement. */
+  public Maps withDisplacement(Texture other, double metres) {
+    return new Maps(
+        colour,
+        ramp,
+        second,
+        mask,
+        roughness,
+        metalness,
+        normal,
+        normalStrength,
+        bump,
+        bumpMetres,
+        other,
+        metres,
+        opacity,
+        rim);
+  }
+
+  /** The same with another opacity. */
+  public Maps withOpacity(Texture other) {
+    return new Maps(
+        colour,
+        ramp,
+        second,
+        mask,
+        roughness,
+        metalness,
+        normal,
+        normalStrength,
+        bump,
+        bumpMetres,
+        displacement,
+        displacementMetres,
+        other,
         rim);
   }
 
@@ -125,6 +212,9 @@ public record Maps(
         normalStrength,
         bump,
         bumpMetres,
+        displacement,
+        displacementMetres,
+        opacity,
         rim);
   }
 
@@ -141,6 +231,9 @@ public record Maps(
         normalStrength,
         bump,
         bumpMetres,
+        displacement,
+        displacementMetres,
+        opacity,
         other);
   }
 
@@ -152,7 +245,7 @@ public record Maps(
   /** Names of the pictures, each once. */
   public Set<String> pictures() {
     Set<String> names = new LinkedHashSet<>();
-    Stream.of(colour, second, mask, roughness, metalness, normal, bump)
+    Stream.of(colour, second, mask, roughness, metalness, normal, bump, displacement, opacity)
         .filter(Objects::nonNull)
         .forEach(t -> names.add(t.picture()));
     return names;

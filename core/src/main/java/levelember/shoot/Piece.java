@@ -16,6 +16,7 @@ import levelember.math.Vec3;
  * @param shape null for a piece that only holds others
  * @param material null with no shape
  * @param copies repeats of this piece and all that it holds, or null
+ * @param showing what the piece itself shows to
  * @param shown false takes it and all that it holds out of the picture
  */
 public record Piece(
@@ -28,7 +29,23 @@ public record Piece(
     Shape shape,
     String material,
     Copies copies,
+    Showing showing,
     boolean shown) {
+
+  /** A piece that shows to everything. */
+  public Piece(
+      String id,
+      String name,
+      String parent,
+      Vec3 place,
+      Vec3 turnDegrees,
+      Vec3 size,
+      Shape shape,
+      String material,
+      Copies copies,
+      boolean shown) {
+    this(id, name, parent, place, turnDegrees, size, shape, material, copies, Showing.ALL, shown);
+  }
 
   public Piece {
     Checks.id(id);
@@ -38,6 +55,9 @@ public record Piece(
     Checks.vector("size", size, -10_000, 10_000);
     if (Math.abs(size.x()) < 1e-6 || Math.abs(size.y()) < 1e-6 || Math.abs(size.z()) < 1e-6) {
       throw new ImpossibleValue("size", size, "factors of at least 0.000001 either way");
+    }
+    if (showing == null) {
+      throw new ImpossibleValue("showing", null, "what the piece shows to");
     }
     if (shape != null && material == null) {
       throw new ImpossibleValue("material", null, "the id of a material, as the piece has a shape");

@@ -236,6 +236,28 @@ public sealed interface Shape {
   }
 
   /**
+   * A line of raised letters that stands on y = 0, its middle over the origin, and faces +Z.
+   *
+   * @param text the letters, 1…200
+   * @param height of a capital
+   * @param depth from front to back
+   * @param bevel of the front and back edges, up to a twentieth of the height
+   * @param spacing between letters over the typeface's own, in heights, −0.2…2
+   */
+  record Text(String text, double height, double depth, double bevel, double spacing)
+      implements Shape {
+    public Text {
+      if (text == null || text.isBlank() || text.length() > 200) {
+        throw new ImpossibleValue("text", text, "1 to 200 characters");
+      }
+      Checks.range("height", height, LEAST, MOST);
+      Checks.range("depth", depth, LEAST, MOST);
+      Checks.range("bevel", bevel, 0, Math.min(height / 20, depth / 2));
+      Checks.range("spacing", spacing, -0.2, 2);
+    }
+  }
+
+  /**
    * The edges of another shape as round struts.
    *
    * @param of any shape but a model or struts

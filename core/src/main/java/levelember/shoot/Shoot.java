@@ -15,6 +15,8 @@ import java.util.Set;
  * @param pieces the set; parents may stand after their children
  * @param materials what pieces are made of
  * @param lights the rig
+ * @param banks of lights
+ * @param bounce how light goes on from surface to surface
  * @param masterStops fader over all lights, −10…+10 stops
  * @param shots cameras; at least one
  * @param looks at least one
@@ -24,21 +26,40 @@ public record Shoot(
     List<Piece> pieces,
     List<Material> materials,
     List<Light> lights,
+    List<Bank> banks,
+    Bounce bounce,
     double masterStops,
     List<Shot> shots,
     List<Look> looks) {
+
+  /** A shoot without banks, its light bounced as it is. */
+  public Shoot(
+      String name,
+      List<Piece> pieces,
+      List<Material> materials,
+      List<Light> lights,
+      double masterStops,
+      List<Shot> shots,
+      List<Look> looks) {
+    this(name, pieces, materials, lights, List.of(), Bounce.NATURAL, masterStops, shots, looks);
+  }
 
   public Shoot {
     Checks.name("name", name);
     pieces = List.copyOf(pieces);
     materials = List.copyOf(materials);
     lights = List.copyOf(lights);
+    banks = List.copyOf(banks);
+    if (bounce == null) {
+      throw new ImpossibleValue("bounce", null, "how light goes on");
+    }
     shots = List.copyOf(shots);
     looks = List.copyOf(looks);
     Checks.range("masterStops", masterStops, -10, 10);
     Set<String> pieceIds = Checks.uniqueIds("pieces", pieces, Piece::id);
     Set<String> materialIds = Checks.uniqueIds("materials", materials, Material::id);
-    Checks.uniqueIds("lights", lights, Light::id);
+    Set<String> lightIds = Checks.uniqueIds("lights", lights, Light::id);
+    Set<String> bankIds = Checks.uniqueIds("banks", banks, Bank::id);
     Checks.uniqueIds("shots", shots, Shot::id);
     Set<String> lookIds = Checks.uniqueIds("looks", looks, Look::id);
     if (shots.isEmpty()) {
@@ -50,9 +71,30 @@ public record Shoot(
       refer("pieces[" + i + "].material", p.material(), materialIds, "material");
     }
     for (int i = 0; i < lights.size(); i++) {
-      if (lights.get(i).emitter() instanceof Emitter.Emissive e) {
-        refer("lights[" + i + "].emitter.material", e.material(), materialIds, "material");
+      Light light = lights.get(i);
+      String at = "lights[" + i + "].";
+      if (light.emitter() instanceof Emitter.Emissive e) {
+        refer(at + "emitter.material", e.material(), materialIds, "material");
       }
+      if (light.emitter() instanceof Emitter.SkySun s) {
+        refer(at + "emitter.sky", s.sky(), lightIds, "light that is a sky");
+        if (lights.stream()
+            .noneMatch(l -> l.id().equals(s.sky()) && l.emitter() instanceof Emitter.Sky)) {
+          throw new ImpossibleValue(at + "emitter.sky", s.sky(), "a light that is a sky");
+        }
+      }
+      if (light.twin() != null) {
+        String of = light.twin().of();
+        refer(at + "twin.of", of, lightIds, "light");
+        if (lights.stream().anyMatch(l -> l.id().equals(of) && l.twin() != null)) {
+          throw new ImpossibleValue(at + "twin.of", of, "a light that is no mirror image itself");
+        }
+      }
+      refer(at + "tiedTo", light.tiedTo(), pieceIds, "piece");
+      refer(at + "aimedAt", light.aimedAt(), pieceIds, "piece");
+      refer(at + "bank", light.bank(), bankIds, "bank");
+      referAll(at + "lit", light.reach().lights(), pieceIds);
+      referAll(at + "shadows", light.reach().shadows(), pieceIds);
     }
     for (int i = 0; i < shots.size(); i++) {
       refer("shots[" + i + "].look", shots.get(i).look(), lookIds, "look");
@@ -63,6 +105,12 @@ public record Shoot(
   private static void refer(String field, String id, Set<String> known, String what) {
     if (id != null && !known.contains(id)) {
       throw new ImpossibleValue(field, id, "the id of a " + what + " of this shoot");
+    }
+  }
+
+  private static void referAll(String field, Scope scope, Set<String> known) {
+    for (int i = 0; i < scope.pieces().size(); i++) {
+      refer(field + ".pieces[" + i + "]", scope.pieces().get(i), known, "piece");
     }
   }
 
@@ -108,8 +156,18 @@ public record Shoot(
   public List<String> assets() {
     Set<String> names = new LinkedHashSet<>();
     for (Light light : lights) {
-      if (light.emitter() instanceof Emitter.Environment e) {
-        names.add(e.picture());
+      String picture =
+          switch (light.emitter()) {
+            case Emitter.Environment e -> e.picture();
+            case Emitter.Rectangle r -> r.picture();
+            case Emitter.Disc d -> d.picture();
+            case Emitter.Emissive e -> e.picture();
+            case Emitter.Plate p -> p.picture();
+            case Emitter.Spot s -> s.gobo() == null ? null : s.gobo().picture();
+            default -> null;
+          };
+      if (picture != null) {
+        names.add(picture);
       }
     }
     materials.forEach(m -> names.addAll(m.maps().pictures()));

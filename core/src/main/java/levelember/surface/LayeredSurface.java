@@ -196,6 +196,26 @@ public final class LayeredSurface {
     return smooth && glass == 1 || metal == 1 && alpha < CLEAR && coat == 0 && sheen == null;
   }
 
+  /** True for a smooth thin wall, whose glass light passes straight. */
+  public boolean pane() {
+    return thin && smooth;
+  }
+
+  /**
+   * What of a light passes a dressed point of a {@link #pane()} straight, by channel.
+   *
+   * @param cos of the angle to the normal, either sign
+   */
+  public void straight(Scattering s, float cos, boolean entering, float[] to) {
+    float c = Math.max(1e-4f, Math.min(1, Math.abs(cos)));
+    chances(c, entering, s);
+    float f = Fresnel.dielectric(c, (float) (1 / ior));
+    float value = (1 - s.rim) * (1 - s.top) * s.glass;
+    for (int k = 0; k < 3; k++) {
+      to[k] = value * wall(f, s.tint[k], true);
+    }
+  }
+
   /** Dresses a point in the material's own values, which the methods below then use. */
   public void dress(Scattering s) {
     s.metal = metal;
@@ -334,9 +354,12 @@ public final class LayeredSurface {
               * iz
               / PI;
       float mirror = s.metal * lobe;
-      s.r += mirror * metalLobe(s, 0, c, schlick, give) + shine + flat * s.colour[0];
-      s.g += mirror * metalLobe(s, 1, c, schlick, give) + shine + flat * s.colour[1];
-      s.b += mirror * metalLobe(s, 2, c, schlick, give) + shine + flat * s.colour[2];
+      s.matteR = flat * s.colour[0];
+      s.matteG = flat * s.colour[1];
+      s.matteB = flat * s.colour[2];
+      s.r += mirror * metalLobe(s, 0, c, schlick, give) + shine + s.matteR;
+      s.g += mirror * metalLobe(s, 1, c, schlick, give) + shine + s.matteG;
+      s.b += mirror * metalLobe(s, 2, c, schlick, give) + shine + s.matteB;
       s.pdf += s.chance[3] * d * Ggx.maskingOne(oz, alpha) / (4 * oz);
     }
     s.pdf += (matte > 1e-6f ? matte : 0) * iz / PI;
@@ -345,6 +368,9 @@ public final class LayeredSurface {
     }
     if (rim > 0) {
       float value = sheen.value(ox, oy, oz, ix, iy, iz);
+      s.matteR += sheenColour[0] * value;
+      s.matteG += sheenColour[1] * value;
+      s.matteB += sheenColour[2] * value;
       s.r += sheenColour[0] * value;
       s.g += sheenColour[1] * value;
       s.b += sheenColour[2] * value;
@@ -538,8 +564,12 @@ public final class LayeredSurface {
     s.y = iy;
     s.z = iz;
     s.through = iz < 0;
+    s.matte = lobe == 1 || lobe == 4;
     if (s.pdf > 0) {
       float inverse = 1 / s.pdf;
+      s.matteR *= inverse;
+      s.matteG *= inverse;
+      s.matteB *= inverse;
       s.r *= inverse;
       s.g *= inverse;
       s.b *= inverse;

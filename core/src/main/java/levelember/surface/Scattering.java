@@ -8,6 +8,12 @@ public final class Scattering {
   /** Value times cosine; after drawing, divided by the density. */
   public float r, g, b;
 
+  /** What of {@link #r}, {@link #g} and {@link #b} is the matte part: base and sheen. */
+  public float matteR, matteG, matteB;
+
+  /** After drawing: the direction was drawn for the matte part. */
+  public boolean matte;
+
   /** Density per steradian; meaningless for a {@link #delta} direction. */
   public float pdf;
 
@@ -33,6 +39,7 @@ public final class Scattering {
 
   void black() {
     r = g = b = pdf = 0;
-    delta = through = false;
+    matteR = matteG = matteB = 0;
+    delta = through = matte = false;
   }
 }

@@ -21,6 +21,14 @@ public final class Hierarchy {
   /** Shows to rays of every kind. */
   public static final int EVERY_KIND = -1;
 
+  /**
+   * Kinds of ray: from the camera, reflected, gone through glass, towards a light past what is
+   * solid and past what one sees through, and between matte surfaces.
+   */
+  public static final int CAMERA = 1, REFLECTION = 2, REFRACTION = 4;
+
+  public static final int SHADOW = 8, CLEAR = 16, BOUNCE = 32;
+
   private static final int INSTANCE_MATRIX = 12;
 
   /** Children a node: 2 for the plain walk, else the lanes of the machine's vectors. */

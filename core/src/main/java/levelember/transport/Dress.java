@@ -60,6 +60,7 @@ final class Dress {
   private final Laid metalness;
   private final Laid normal;
   private final Laid bump;
+  private final Laid opacity;
 
   /**
    * Makes a material ready.
@@ -80,6 +81,7 @@ final class Dress {
     metalness = laid(maps.metalness(), false, pictures);
     normal = laid(maps.normal(), false, pictures);
     bump = laid(maps.bump(), false, pictures);
+    opacity = laid(maps.opacity(), false, pictures);
   }
 
   private static Laid laid(Texture t, boolean colour, Map<Source, Texels> pictures) {
@@ -90,17 +92,32 @@ final class Dress {
     return new Laid(
         pictures.get(new Source(t.picture(), colour)),
         t.lay(),
-        switch (t.edge()) {
-          case REPEAT -> Texels.REPEAT;
-          case MIRROR -> Texels.MIRROR;
-          case HOLD -> Texels.HOLD;
-        },
+        edge(t),
         (float) (c * t.repeatsU()),
         (float) (s * t.repeatsV()),
         (float) (-s * t.repeatsU()),
         (float) (c * t.repeatsV()),
         (float) t.offsetU(),
         (float) t.offsetV());
+  }
+
+  static int edge(Texture t) {
+    return switch (t.edge()) {
+      case REPEAT -> Texels.REPEAT;
+      case MIRROR -> Texels.MIRROR;
+      case HOLD -> Texels.HOLD;
+    };
+  }
+
+  /** True where the surface has holes. */
+  boolean pierced() {
+    return opacity != null;
+  }
+
+  /** How much of the surface there is at a hit: 0 a hole … 1 whole. */
+  float opacity(RayWalk walk, Spot spot) {
+    look(opacity, walk, spot, spot.rgb);
+    return unit(mean(spot.rgb));
   }
 
   /**

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
+import levelember.geometry.Relief;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.Shoot;
@@ -14,7 +15,7 @@ import levelember.texture.Pictures;
 import levelember.texture.Texels;
 
 /** The materials of a shoot made ready, keeping those of the state before that are the same. */
-final class Finishes {
+final class Finishes implements Relief {
   /** Whether a material meets a mesh whose corners have colours. */
   private record Worn(Material material, boolean corners) {}
 
@@ -70,6 +71,8 @@ final class Finishes {
     add(maps.metalness(), false, to);
     add(maps.normal(), false, to);
     add(maps.bump(), false, to);
+    add(maps.displacement(), false, to);
+    add(maps.opacity(), false, to);
   }
 
   private static void add(Texture t, boolean colour, Set<Dress.Source> to) {
@@ -92,5 +95,21 @@ final class Finishes {
     Dress ready = before == null ? null : before.dresses.get(worn);
     return dresses.computeIfAbsent(
         worn, w -> ready == null ? new Dress(m, surfaces.get(m), corners, pictures) : ready);
+  }
+
+  @Override
+  public Push push(String material) {
+    Material m = byId.get(material);
+    Texture t = m == null ? null : m.maps().displacement();
+    return t == null ? null : new Push(t, m.maps().displacementMetres());
+  }
+
+  @Override
+  public float height(Push push, float u, float v) {
+    float[] rgb = new float[3];
+    pictures
+        .get(new Dress.Source(push.texture().picture(), false))
+        .look(u, v, Dress.edge(push.texture()), rgb);
+    return (rgb[0] + rgb[1] + rgb[2]) / 3;
   }
 }

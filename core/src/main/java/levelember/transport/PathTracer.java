@@ -5,10 +5,13 @@ import levelember.lens.ThinLens;
 import levelember.light.EmissiveLight;
 import levelember.light.LightRay;
 import levelember.light.LightSource;
+import levelember.light.PlateLight;
 import levelember.math.Points;
+import levelember.shoot.Bounce;
 import levelember.surface.LayeredSurface;
 import levelember.surface.Scattering;
 import levelember.surface.Spectrum;
+import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
 
 /**
@@ -28,6 +31,14 @@ final class PathTracer {
   private static final float NARROW = 8;
 
   private static final int PIXEL = 1, LENS = 2, TURN = 3, CHOICE = 4, ROULETTE = 5, WAVE = 6;
+  private static final int HOLE = 7;
+
+  /** Sets holes along one ray apart; odd and large, so that they meet no other dimension. */
+  private static final int HOLES = 0x2C1B3C6D;
+
+  /** Holes and panes that one ray passes, or that a shadow ray looks through. */
+  private static final int MOST_PASSED = 32;
+
   private static final int KINDS = 8;
 
   private final Scene scene;
@@ -40,6 +51,7 @@ final class PathTracer {
   private final Scattering scattering = new Scattering();
   private final Dress.Spot spot = new Dress.Spot();
   private final LightRay lightRay = new LightRay();
+  private final ShadowRay shadow;
   private final ThinLens.Ray ray = new ThinLens.Ray();
   private boolean even;
   private final float[] place = new float[3];
@@ -58,6 +70,7 @@ final class PathTracer {
     this.sampling = sampling;
     points = new Points(sampling.stratified());
     walk = RayWalk.of(scene.hierarchy);
+    shadow = new ShadowRay(scene, walk);
   }
 
   /**
@@ -69,6 +82,7 @@ final class PathTracer {
     int pixel = py * film.width() + px;
     even = (sample & 1) == 0;
     int row = py + film.firstRow();
+    float height = (float) film.fullHeight() / film.step();
     points.start(even ? seed : ~seed, row * film.width() + px, sample >> 1);
     points.pair(PIXEL);
     float fu = points.u, fv = points.v;
@@ -84,32 +98,84 @@ final class PathTracer {
     int spread = 0;
     boolean guiding = guided;
     float way = 0;
+    int kind = Hierarchy.CAMERA;
+    // Where the last turn was, the piece it was on, and how far the ray has gone on past holes.
+    int last = -1;
+    float sx0 = ox, sy0 = oy, sz0 = oz, gone = 0;
+    float turnMatteR = 0, turnMatteG = 0, turnMatteB = 0;
+    int passed = 0;
+    boolean caught = false;
     LightSource[] lights = scene.lights;
-    for (int depth = 0; ; depth++) {
-      boolean hit = walk.nearest(ox, oy, oz, dx, dy, dz, Float.POSITIVE_INFINITY);
+    int most =
+        scene.bounce.most() == Bounce.MOST ? bounces : Math.min(bounces, scene.bounce.most());
+    for (int depth = 0; ; ) {
+      if (scene.veiled && !delta && gone == 0) {
+        veiled(
+            film,
+            pixel,
+            wanted,
+            last,
+            asked,
+            pdf,
+            sx0,
+            sy0,
+            sz0,
+            dx,
+            dy,
+            dz,
+            r,
+            g,
+            b,
+            turnMatteR,
+            turnMatteG,
+            turnMatteB);
+      }
+      boolean hit = walk.nearest(ox, oy, oz, dx, dy, dz, Float.POSITIVE_INFINITY, kind);
       if (depth == 0) {
         rays.primary++;
       } else {
         rays.bounced++;
       }
       float far = hit ? walk.t : Float.POSITIVE_INFINITY;
+      float whole = gone + far;
       for (int k = 0; k < lights.length; k++) {
         LightSource light = lights[k];
         if (!wanted[k] || depth == 0 && !light.showsToCamera()) {
           continue;
         }
-        if (light.meets(ox, oy, oz, dx, dy, dz, far, lightRay)) {
+        Lever lever = scene.levers[k];
+        if (lever != null && depth > 0 && !lever.lights(last)) {
+          continue;
+        }
+        if (lever != null && lever.veiled() && !delta) {
+          continue;
+        }
+        if (light.meets(sx0, sy0, sz0, dx, dy, dz, whole, lightRay) && lightRay.distance > gone) {
           float w = delta ? 1 : met(pdf, asked * lightRay.pdf);
-          add(film, k, pixel, w * r * lightRay.r, w * g * lightRay.g, w * b * lightRay.b);
+          float wr = w * r * lightRay.r, wg = w * g * lightRay.g, wb = w * b * lightRay.b;
+          if (lever == null || depth == 0) {
+            add(film, k, pixel, wr, wg, wb);
+          } else {
+            float fade = lever.fade(lightRay.distance);
+            add(
+                film,
+                k,
+                pixel,
+                fade * wr * lever.part(turnMatteR),
+                fade * wg * lever.part(turnMatteG),
+                fade * wb * lever.part(turnMatteB));
+          }
         }
       }
       if (!hit) {
+        if (kind == Hierarchy.CAMERA) {
+          plates(film, pixel, wanted, (px + fu) / film.width(), (row + fv) / height, r, g, b);
+        }
         if (guiding) {
           film.guides().add(pixel, unit(r), unit(g), unit(b), 0, 0, 0, 0);
         }
         return;
       }
-      way += far;
       int piece = walk.piece();
       walk.faceNormal(face);
       walk.shadingNormal(normal);
@@ -117,6 +183,21 @@ final class PathTracer {
       boolean outside = gx * dx + gy * dy + gz * dz < 0;
       LayeredSurface surface = scene.surfaces[piece];
       Dress dress = scene.dresses[piece];
+      int turn = depth * KINDS;
+      if (dress != null && dress.pierced() && passed < MOST_PASSED) {
+        float there = dress.opacity(walk, spot);
+        if (there < 1 && points.single(turn + HOLE + passed * HOLES) >= there) {
+          passed++;
+          walk.place(place);
+          ox = past(place[0], gx, outside);
+          oy = past(place[1], gy, outside);
+          oz = past(place[2], gz, outside);
+          gone = whole;
+          way += far;
+          continue;
+        }
+      }
+      way += far;
       if (dress == null) {
         if (surface != null) {
           surface.dress(scattering);
@@ -131,16 +212,39 @@ final class PathTracer {
           && wanted[shining]
           && outside
           && (depth > 0 || lights[shining].showsToCamera())) {
-        float w = 1;
-        if (!delta) {
-          int first = scene.emissionFirst[scene.hierarchy.placed(walk.instance)];
-          EmissiveLight light = (EmissiveLight) lights[shining];
-          float density = light.density(first + walk.triangle, ox, oy, oz, dx, dy, dz, far);
-          w = met(pdf, asked * density);
-        }
-        add(film, shining, pixel, w * r, w * g, w * b);
+        shine(
+            film,
+            pixel,
+            shining,
+            depth,
+            delta,
+            last,
+            asked,
+            pdf,
+            sx0,
+            sy0,
+            sz0,
+            dx,
+            dy,
+            dz,
+            whole,
+            r,
+            g,
+            b,
+            turnMatteR,
+            turnMatteG,
+            turnMatteB);
       }
-      if (depth == bounces) {
+      if (kind == Hierarchy.BOUNCE && scene.bends) {
+        float part = scene.bounced(whole);
+        r *= part;
+        g *= part;
+        b *= part;
+        if (part == 0) {
+          return;
+        }
+      }
+      if (depth == most) {
         return;
       }
       if (!outside) {
@@ -172,7 +276,8 @@ final class PathTracer {
         nz = gz;
         facing = Math.max(1e-6f, -(nx * dx + ny * dy + nz * dz));
       }
-      if (guiding && (dress != null || !surface.clear())) {
+      boolean catching = depth == 0 && scene.catches[piece];
+      if (guiding && !catching && (dress != null || !surface.clear())) {
         guiding = false;
         surface.guide(scattering, look);
         film.guides()
@@ -200,11 +305,16 @@ final class PathTracer {
       float px0 = off(hx, gx), py0 = off(hy, gy), pz0 = off(hz, gz);
 
       float chance = asked(spread);
-      for (int k = 0; k < lights.length; k++) {
+      boolean asks = !catching || !caught;
+      for (int k = 0; k < lights.length && asks; k++) {
         if (!wanted[k]) {
           continue;
         }
         LightSource light = lights[k];
+        Lever lever = scene.levers[k];
+        if (lever != null && !lever.lights(piece)) {
+          continue;
+        }
         int dimension = light.key() + depth * KINDS;
         if (chance < 1 && points.single(dimension + CHOICE) >= chance) {
           continue;
@@ -231,32 +341,70 @@ final class PathTracer {
           continue;
         }
         float w = 1 / (lightRay.pdf * chance);
-        if (!lightRay.delta) {
+        if (!lightRay.delta && !catching && !scene.drawnAlone(k)) {
           w *= drawn(lightRay.pdf * chance, scattering.pdf);
         }
-        float cr = w * r * scattering.r * lightRay.r;
-        float cg = w * g * scattering.g * lightRay.g;
-        float cb = w * b * scattering.b * lightRay.b;
+        float cr = w * r * lightRay.r, cg = w * g * lightRay.g, cb = w * b * lightRay.b;
+        if (lever == null) {
+          cr *= scattering.r;
+          cg *= scattering.g;
+          cb *= scattering.b;
+        } else {
+          float fade = lever.fade(lightRay.distance);
+          cr *= fade * lever.parts(scattering.r, scattering.matteR);
+          cg *= fade * lever.parts(scattering.g, scattering.matteG);
+          cb *= fade * lever.parts(scattering.b, scattering.matteB);
+        }
         if (cr == 0 && cg == 0 && cb == 0) {
           continue;
         }
         rays.shadow++;
         float reach = lightRay.distance * 0.9999f;
-        boolean blocked =
+        boolean arrives =
             side > 0
-                ? walk.blocked(px0, py0, pz0, wx, wy, wz, reach)
-                : walk.blocked(off(hx, -gx), off(hy, -gy), off(hz, -gz), wx, wy, wz, reach);
-        if (!blocked) {
-          add(film, k, pixel, cr, cg, cb);
+                ? shadow.arrives(lever, px0, py0, pz0, wx, wy, wz, reach)
+                : shadow.arrives(
+                    lever, off(hx, -gx), off(hy, -gy), off(hz, -gz), wx, wy, wz, reach);
+        if (catching) {
+          // A catcher takes what its shadow keeps off it from what is behind (Debevec 1998).
+          add(film, k, pixel, cr * (shadow.r - 1), cg * (shadow.g - 1), cb * (shadow.b - 1));
+        } else if (arrives) {
+          add(film, k, pixel, cr * shadow.r, cg * shadow.g, cb * shadow.b);
         }
       }
+      if (catching) {
+        caught = true;
+        if (passed++ >= MOST_PASSED) {
+          return;
+        }
+        ox = off(hx, -gx);
+        oy = off(hy, -gy);
+        oz = off(hz, -gz);
+        gone = whole;
+        continue;
+      }
 
-      int turn = depth * KINDS;
       points.pair(turn + TURN);
       float u = points.u, v = points.v;
       surface.draw(lx, ly, lz, outside, wave, u, v, points.single(turn + CHOICE), scattering);
       if (!(scattering.pdf > 0)) {
         return;
+      }
+      if (scattering.through && scattering.delta && surface.pane() && passed < MOST_PASSED) {
+        // Light goes straight through a pane as through nothing, only less of it.
+        passed++;
+        depth++;
+        r *= scattering.r;
+        g *= scattering.g;
+        b *= scattering.b;
+        ox = off(hx, -gx);
+        oy = off(hy, -gy);
+        oz = off(hz, -gz);
+        gone = whole;
+        if (!(Math.max(r, Math.max(g, b)) > 0)) {
+          return;
+        }
+        continue;
       }
       dx = tx * scattering.x + sx * scattering.y + nx * scattering.z;
       dy = ty * scattering.x + sy * scattering.y + ny * scattering.z;
@@ -272,12 +420,22 @@ final class PathTracer {
       dx *= l;
       dy *= l;
       dz *= l;
+      if (scene.levered) {
+        turnMatteR = share(scattering.matteR, scattering.r);
+        turnMatteG = share(scattering.matteG, scattering.g);
+        turnMatteB = share(scattering.matteB, scattering.b);
+      }
       r *= scattering.r;
       g *= scattering.g;
       b *= scattering.b;
       pdf = scattering.pdf;
       delta = scattering.delta;
+      kind =
+          scattering.through
+              ? Hierarchy.REFRACTION
+              : scattering.matte ? Hierarchy.BOUNCE : Hierarchy.REFLECTION;
       asked = chance;
+      last = piece;
       if (!delta && pdf < NARROW) {
         spread++;
       }
@@ -290,12 +448,17 @@ final class PathTracer {
         oy = py0;
         oz = pz0;
       }
-      float most = Math.max(r, Math.max(g, b));
-      if (!(most > 0)) {
+      sx0 = ox;
+      sy0 = oy;
+      sz0 = oz;
+      gone = 0;
+      passed = 0;
+      float brightest = Math.max(r, Math.max(g, b));
+      if (!(brightest > 0)) {
         return;
       }
-      if (depth >= ROULETTE_FROM && most < 1 && sampling.roulette()) {
-        float stay = Math.max(0.05f, most);
+      if (depth >= ROULETTE_FROM && brightest < 1 && sampling.roulette()) {
+        float stay = Math.max(0.05f, brightest);
         if (points.single(turn + ROULETTE) >= stay) {
           return;
         }
@@ -303,7 +466,121 @@ final class PathTracer {
         g /= stay;
         b /= stay;
       }
+      depth++;
     }
+  }
+
+  /** What backdrop plates show where a ray from the camera leaves the set. */
+  private void plates(
+      Film film, int pixel, boolean[] wanted, float x, float y, float r, float g, float b) {
+    double aspect = (double) film.fullWidth() / film.fullHeight();
+    for (int k = 0; k < wanted.length; k++) {
+      if (wanted[k] && scene.lights[k] instanceof PlateLight plate) {
+        plate.seen(x, y, aspect, lightRay);
+        add(film, k, pixel, r * lightRay.r, g * lightRay.g, b * lightRay.b);
+      }
+    }
+  }
+
+  /**
+   * Light that a turn meets of lights whose shadows are not as physics has them: what stands in the
+   * way is asked for as their shadows have it.
+   */
+  private void veiled(
+      Film film,
+      int pixel,
+      boolean[] wanted,
+      int last,
+      float asked,
+      float pdf,
+      float ox,
+      float oy,
+      float oz,
+      float dx,
+      float dy,
+      float dz,
+      float r,
+      float g,
+      float b,
+      float matteR,
+      float matteG,
+      float matteB) {
+    for (int k = 0; k < wanted.length; k++) {
+      Lever lever = scene.levers[k];
+      if (!wanted[k] || lever == null || !lever.veiled() || !lever.lights(last)) {
+        continue;
+      }
+      if (!scene.lights[k].meets(ox, oy, oz, dx, dy, dz, Float.POSITIVE_INFINITY, lightRay)) {
+        continue;
+      }
+      float w = met(pdf, asked * lightRay.pdf) * lever.fade(lightRay.distance);
+      float wr = w * r * lightRay.r, wg = w * g * lightRay.g, wb = w * b * lightRay.b;
+      rays.shadow++;
+      if (shadow.arrives(lever, ox, oy, oz, dx, dy, dz, lightRay.distance * 0.9999f)) {
+        add(
+            film,
+            k,
+            pixel,
+            wr * shadow.r * lever.part(matteR),
+            wg * shadow.g * lever.part(matteG),
+            wb * shadow.b * lever.part(matteB));
+      }
+    }
+  }
+
+  /** Light of a shining piece that a path has hit. */
+  private void shine(
+      Film film,
+      int pixel,
+      int k,
+      int depth,
+      boolean delta,
+      int last,
+      float asked,
+      float pdf,
+      float ox,
+      float oy,
+      float oz,
+      float dx,
+      float dy,
+      float dz,
+      float far,
+      float r,
+      float g,
+      float b,
+      float matteR,
+      float matteG,
+      float matteB) {
+    Lever lever = scene.levers[k];
+    if (lever != null && depth > 0 && !lever.lights(last) || !delta && scene.drawnAlone(k)) {
+      return;
+    }
+    EmissiveLight light = (EmissiveLight) scene.lights[k];
+    int at = scene.hierarchy.placed(walk.instance);
+    int number = scene.emissionFirst[at] + walk.triangle;
+    float w = delta ? 1 : met(pdf, asked * light.density(number, ox, oy, oz, dx, dy, dz, far));
+    light.shine(number, walk.b, scene.third(at, walk.b, walk.c), lightRay);
+    float wr = w * r * lightRay.r, wg = w * g * lightRay.g, wb = w * b * lightRay.b;
+    if (lever == null || depth == 0) {
+      add(film, k, pixel, wr, wg, wb);
+      return;
+    }
+    float fade = lever.fade(far);
+    add(
+        film,
+        k,
+        pixel,
+        fade * wr * lever.part(matteR),
+        fade * wg * lever.part(matteG),
+        fade * wb * lever.part(matteB));
+  }
+
+  private static float share(float part, float whole) {
+    return whole > 0 ? part / whole : 0;
+  }
+
+  private static float past(float p, float n, boolean outside) {
+    return off(p, outside ? -n : n);
   }
 
   /** The chance with which a surface asks each light, by how often the path has spread before. */
@@ -350,7 +627,7 @@ final class PathTracer {
   /**
    * Moves a coordinate off a surface along its normal by a few roundings (Wächter and Binder 2019).
    */
-  private static float off(float p, float n) {
+  static float off(float p, float n) {
     if (Math.abs(p) < 1 / 32f) {
       return p + n / 65536;
     }

@@ -6,6 +6,7 @@ import levelember.math.Affine;
 import levelember.math.Vec3;
 import levelember.shoot.Piece;
 import levelember.shoot.Shot;
+import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
 
 /**
@@ -33,7 +34,15 @@ public record Pick(String piece, String material, Vec3 place, Vec3 normal, doubl
     ThinLens.Ray ray = new ThinLens.Ray();
     lens.ray((int) (x * fine), (int) (y * fine / aspect), 0.5f, 0.5f, 0, 0, ray);
     RayWalk walk = RayWalk.of(scene.hierarchy);
-    if (!walk.nearest(ray.ox, ray.oy, ray.oz, ray.dx, ray.dy, ray.dz, Float.POSITIVE_INFINITY)) {
+    if (!walk.nearest(
+        ray.ox,
+        ray.oy,
+        ray.oz,
+        ray.dx,
+        ray.dy,
+        ray.dz,
+        Float.POSITIVE_INFINITY,
+        Hierarchy.CAMERA)) {
       return Optional.empty();
     }
     Piece piece = scene.shoot().pieces().get(walk.piece());

@@ -8,6 +8,7 @@ import levelember.math.Noise;
 import levelember.shoot.Shot;
 import levelember.surface.LayeredSurface;
 import levelember.surface.Scattering;
+import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
 
 /**
@@ -126,7 +127,15 @@ public final class PlainView {
     }
 
     private int code() {
-      if (!walk.nearest(ray.ox, ray.oy, ray.oz, ray.dx, ray.dy, ray.dz, Float.POSITIVE_INFINITY)) {
+      if (!walk.nearest(
+          ray.ox,
+          ray.oy,
+          ray.oz,
+          ray.dx,
+          ray.dy,
+          ray.dz,
+          Float.POSITIVE_INFINITY,
+          Hierarchy.CAMERA)) {
         return NOTHING << 16 | NOTHING << 8 | NOTHING;
       }
       int piece = walk.piece();

@@ -20,7 +20,7 @@ import levelember.lens.ThinLens;
  */
 public final class Renderer implements AutoCloseable {
   /** Bounces after which a path ends, when nothing else is said. */
-  public static final int USUAL_BOUNCES = 16;
+  public static final int USUAL_BOUNCES = 64;
 
   private final int threads;
   private final int bounces;

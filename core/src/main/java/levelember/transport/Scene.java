@@ -4,24 +4,37 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.stream.Stream;
 import levelember.film.EditCost;
 import levelember.geometry.Meshes;
 import levelember.geometry.SetGeometry;
+import levelember.light.Atmosphere;
+import levelember.light.DiscLight;
 import levelember.light.DomeLight;
 import levelember.light.EmissiveLight;
 import levelember.light.EnvironmentLight;
 import levelember.light.LightSource;
+import levelember.light.PlateLight;
 import levelember.light.PointLight;
 import levelember.light.RectangleLight;
 import levelember.light.SphereLight;
+import levelember.light.SpotLight;
+import levelember.light.SunLight;
+import levelember.light.TubeLight;
 import levelember.math.Vec3;
+import levelember.shoot.Bounce;
+import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.Piece;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.Showing;
+import levelember.shoot.Traced;
 import levelember.surface.LayeredSurface;
 import levelember.texture.Pictures;
+import levelember.texture.Texels;
 import levelember.trace.Hierarchy;
 
 /**
@@ -29,6 +42,9 @@ import levelember.trace.Hierarchy;
  * layer for every piece, and the lights at unit value. Immutable; threads share it.
  */
 public final class Scene {
+  /** Rows of a sky's picture, over the whole sphere. */
+  private static final int SKY_ROWS = 256;
+
   final SetGeometry set;
   final Hierarchy hierarchy;
   final LayeredSurface[] surfaces;
@@ -42,6 +58,29 @@ public final class Scene {
   final int[] emissionFirst;
 
   final LightSource[] lights;
+
+  /** For every light what is levered of it, or null. */
+  final Lever[] levers;
+
+  /** Whether any light is levered, and whether the shadows of any are. */
+  final boolean levered;
+
+  final boolean veiled;
+
+  /** Whether a light is only drawn, as no turn may be counted on to meet it. */
+  private final boolean[] drawnAlone;
+
+  /** For every piece whether the camera sees nothing of it but shadows. */
+  final boolean[] catches;
+
+  /** Whether light passes straight through some piece. */
+  final boolean clear;
+
+  final Bounce bounce;
+
+  /** Whether light that bounces between matte surfaces is levered. */
+  final boolean bends;
+
   private final Shoot shoot;
   private final Shot shot;
   private final Finishes finishes;
@@ -56,7 +95,6 @@ public final class Scene {
     this.set = set;
     this.shoot = shoot;
     this.shot = shot;
-    this.hierarchy = hierarchy;
     this.lights = lights;
     this.finishes = finishes;
     List<Piece> pieces = shoot.pieces();
@@ -75,6 +113,32 @@ public final class Scene {
         }
       }
     }
+    levers = new Lever[lights.length];
+    drawnAlone = new boolean[lights.length];
+    for (int k = 0; k < lights.length; k++) {
+      levers[k] = Lever.of(shoot.lights().get(k).reach(), pieces);
+      drawnAlone[k] = lights[k] instanceof EmissiveLight && levers[k] != null && levers[k].veiled();
+    }
+    levered = Stream.of(levers).anyMatch(Objects::nonNull);
+    veiled = Stream.of(levers).anyMatch(l -> l != null && l.veiled());
+    catches = new boolean[pieces.size()];
+    int[] kinds = new int[pieces.size()];
+    boolean anyClear = false;
+    for (int i = 0; i < kinds.length; i++) {
+      Showing shows = pieces.get(i).showing();
+      boolean clearPiece =
+          surfaces[i] != null && surfaces[i].pane() || dresses[i] != null && dresses[i].pierced();
+      kinds[i] = kinds(shows, clearPiece);
+      anyClear |= clearPiece;
+      catches[i] = shows.catcher();
+      if (emissionLayer[i] >= 0 && !(shows.reflection() && shows.refraction() && shows.bounce())) {
+        drawnAlone[emissionLayer[i]] = true;
+      }
+    }
+    clear = anyClear;
+    this.hierarchy = hierarchy.showing(kinds);
+    bounce = shoot.bounce();
+    bends = bounce.level() != 1 || bounce.fadesAtMetres() > 0;
     emissionFirst = new int[set.placed().size()];
     int[] used = new int[lights.length];
     for (int i = 0; i < emissionFirst.length; i++) {
@@ -87,6 +151,33 @@ public final class Scene {
     }
   }
 
+  /** Bits of the kinds of ray that a piece shows to. */
+  private static int kinds(Showing s, boolean clear) {
+    return (s.camera() || s.catcher() ? Hierarchy.CAMERA : 0)
+        | (s.reflection() ? Hierarchy.REFLECTION : 0)
+        | (s.refraction() ? Hierarchy.REFRACTION : 0)
+        | (s.shadow() ? clear ? Hierarchy.CLEAR : Hierarchy.SHADOW : 0)
+        | (s.bounce() ? Hierarchy.BOUNCE : 0);
+  }
+
+  /** Weight of the third corner of a shining triangle, as its light counts corners. */
+  float third(int place, float b, float c) {
+    return set.placed().get(place).map().determinant() < 0 ? 1 - b - c : c;
+  }
+
+  boolean drawnAlone(int light) {
+    return drawnAlone[light];
+  }
+
+  /** What is left of light that has gone from one matte surface to the next. */
+  float bounced(float distance) {
+    if (bounce.fadesAtMetres() == 0) {
+      return (float) bounce.level();
+    }
+    double part = Math.pow(distance / bounce.fadesAtMetres(), 4);
+    return part >= 1 ? 0 : (float) (bounce.level() * (1 - part) * (1 - part));
+  }
+
   /**
    * Compiles a shoot.
    *
@@ -95,14 +186,10 @@ public final class Scene {
    * @throws levelember.shoot.ImpossibleValue when the set is too large
    */
   public static Scene of(Shoot shoot, Shot shot, Files files) {
-    SetGeometry set = SetGeometry.of(shoot.pieces(), files.meshes());
+    Finishes finishes = new Finishes(shoot, files.pictures(), null);
+    SetGeometry set = SetGeometry.of(shoot.pieces(), files.meshes(), finishes);
     return new Scene(
-        shoot,
-        shot,
-        set,
-        Hierarchy.of(set),
-        lights(shoot, set, files.pictures(), null),
-        new Finishes(shoot, files.pictures(), null));
+        shoot, shot, set, Hierarchy.of(set), lights(shoot, set, files.pictures(), null), finishes);
   }
 
   /** Compiles a shoot without models. */
@@ -112,15 +199,11 @@ public final class Scene {
 
   /** Compiles the next state of a shoot, keeping what the edit does not touch. */
   public Scene next(Shoot after, Shot shotAfter, Files files, EditCost cost) {
-    SetGeometry nextSet = cost.geometry() ? set.next(after.pieces()) : set;
+    Finishes nextFinishes = new Finishes(after, files.pictures(), finishes);
+    SetGeometry nextSet = cost.geometry() ? set.next(after.pieces(), nextFinishes) : set;
     Hierarchy h = cost.geometry() ? hierarchy.next(nextSet, n -> {}) : hierarchy;
     return new Scene(
-        after,
-        shotAfter,
-        nextSet,
-        h,
-        lights(after, nextSet, files.pictures(), this),
-        new Finishes(after, files.pictures(), finishes));
+        after, shotAfter, nextSet, h, lights(after, nextSet, files.pictures(), this), nextFinishes);
   }
 
   /** The next state of a shoot without models. */
@@ -130,45 +213,100 @@ public final class Scene {
 
   private static LightSource[] lights(
       Shoot shoot, SetGeometry set, Pictures pictures, Scene before) {
-    Map<Light, LightSource> ready = new HashMap<>();
+    Map<Traced, LightSource> ready = new HashMap<>();
     for (int i = 0; before != null && i < before.lights.length; i++) {
       if (before.set == set || !(before.lights[i] instanceof EmissiveLight)) {
-        ready.put(before.shoot.lights().get(i).withoutWeights(), before.lights[i]);
+        Light old = before.shoot.lights().get(i);
+        ready.put(Traced.of(before.shoot, old), before.lights[i]);
       }
     }
+    Map<Daylight, Atmosphere> airs = new HashMap<>();
     List<LightSource> lights = new ArrayList<>();
     for (Light light : shoot.lights()) {
-      LightSource source = ready.get(light.withoutWeights());
+      Traced traced = Traced.of(shoot, light);
+      LightSource source = ready.get(traced);
       if (source instanceof EmissiveLight e && e.shines() != owns(shoot, light)) {
         source = null;
       }
-      lights.add(source == null ? compiled(light, shoot, set, pictures) : source);
+      lights.add(source == null ? compiled(traced, shoot, set, pictures, airs) : source);
     }
     return lights.toArray(LightSource[]::new);
   }
 
   private static LightSource compiled(
-      Light light, Shoot shoot, SetGeometry set, Pictures pictures) {
+      Traced traced,
+      Shoot shoot,
+      SetGeometry set,
+      Pictures pictures,
+      Map<Daylight, Atmosphere> airs) {
+    Light light = traced.light();
     return switch (light.emitter()) {
-      case Emitter.Rectangle r -> new RectangleLight(light, r);
+      case Emitter.Rectangle r -> new RectangleLight(light, r, face(r.picture(), pictures));
+      case Emitter.Disc d -> new DiscLight(light, d, face(d.picture(), pictures));
       case Emitter.Sphere s -> new SphereLight(light, s);
-      case Emitter.Point p -> new PointLight(light);
+      case Emitter.Tube t -> new TubeLight(light, t);
+      case Emitter.Point p -> new PointLight(light, p);
+      case Emitter.Spot s ->
+          new SpotLight(light, s, s.gobo() == null ? null : face(s.gobo().picture(), pictures));
+      case Emitter.Sun s ->
+          new SunLight(
+              light.id(),
+              light.showsToCamera(),
+              light.place().minus(light.aim()),
+              s.sizeDegrees(),
+              new double[] {1, 1, 1});
       case Emitter.Environment e -> new EnvironmentLight(light, e, pictures.picture(e.picture()));
-      case Emitter.Dome d -> new DomeLight(light);
+      case Emitter.Dome d -> new DomeLight(light, d);
+      case Emitter.Sky s ->
+          new EnvironmentLight(
+              light, airs.computeIfAbsent(s.daylight(), Atmosphere::new).picture(SKY_ROWS), 0, 0);
+      case Emitter.SkySun s -> {
+        Atmosphere air = airs.computeIfAbsent(traced.daylight(), Atmosphere::new);
+        yield new SunLight(
+            light.id(), light.showsToCamera(), air.toSun(), s.sizeDegrees(), air.sunLux());
+      }
+      case Emitter.Plate p -> new PlateLight(light, pictures.picture(p.picture()));
       case Emitter.Emissive e -> {
         boolean owns = owns(shoot, light);
-        float[] none = {};
-        yield new EmissiveLight(light, e, owns ? shining(shoot, set, e.material()) : none);
+        List<SetGeometry.Placed> own = owns ? shining(shoot, set, e.material()) : List.of();
+        Texels picture = owns ? face(e.picture(), pictures) : null;
+        yield new EmissiveLight(
+            light, e, corners(own), picture == null ? null : places(own), picture);
       }
     };
   }
 
-  /** World corners of all triangles of a material, place after place. */
-  private static float[] shining(Shoot shoot, SetGeometry set, String material) {
-    List<SetGeometry.Placed> own =
-        set.placed().stream()
-            .filter(p -> material.equals(shoot.pieces().get(p.piece()).material()))
-            .toList();
+  private static Texels face(String picture, Pictures pictures) {
+    return picture == null ? null : pictures.texels(picture, true);
+  }
+
+  /** Where a material's pieces stand. */
+  private static List<SetGeometry.Placed> shining(Shoot shoot, SetGeometry set, String material) {
+    return set.placed().stream()
+        .filter(p -> material.equals(shoot.pieces().get(p.piece()).material()))
+        .toList();
+  }
+
+  /** Where a picture lies at the corners of all triangles, two floats each. */
+  private static float[] places(List<SetGeometry.Placed> own) {
+    float[] to = new float[6 * own.stream().mapToInt(p -> p.mesh().count()).sum()];
+    int at = 0;
+    for (SetGeometry.Placed p : own) {
+      float[] lies = p.mesh().places();
+      boolean mirrored = p.map().determinant() < 0;
+      for (int i = 0; i < p.mesh().count(); i++) {
+        for (int k = 0; k < 3; k++) {
+          int corner = p.mesh().index(i, mirrored ? 2 - k : k);
+          to[at++] = lies == null ? 0.5f : lies[2 * corner];
+          to[at++] = lies == null ? 0.5f : lies[2 * corner + 1];
+        }
+      }
+    }
+    return to;
+  }
+
+  /** World corners of all triangles, place after place. */
+  private static float[] corners(List<SetGeometry.Placed> own) {
     int count = own.stream().mapToInt(p -> p.mesh().count()).sum();
     float[] to = new float[9 * count];
     int at = 0;

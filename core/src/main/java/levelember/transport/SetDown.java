@@ -95,6 +95,7 @@ public final class SetDown {
                   null,
                   p.material(),
                   p.copies(),
+                  p.showing(),
                   p.shown()));
     }
     return to;

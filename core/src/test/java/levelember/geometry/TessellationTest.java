@@ -282,4 +282,24 @@ class TessellationTest {
     assertThat(volume).isCloseTo(3 * 0.008, within(1e-6));
     assertThat(most).isCloseTo(5.2, within(1e-6));
   }
+
+  @Test
+  void raisedLettersAreClosedAndAsThickAsTheyShouldBe() {
+    // Letters of the test's typeface are square rings of area 3/4.
+    Triangles plain = Tessellation.of(new Shape.Text("ab c", 0.4, 0.1, 0, 0));
+    double wanted = 3 * 0.75 * 0.4 * 0.4 * 0.1;
+    assertThat(volume(plain)).isCloseTo(wanted, within(1e-4 * wanted));
+    // A bevel takes something off each rim: contour · b²/2, less or more by the corners.
+    double b = 0.02;
+    Triangles bevelled = Tessellation.of(new Shape.Text("ab c", 0.4, 0.1, b, 0));
+    double rims = 3 * 2 * (4 + 2) * 0.4 * b * b / 2;
+    assertThat(volume(bevelled)).isCloseTo(wanted - rims, within(0.1 * rims));
+    double left = Double.POSITIVE_INFINITY, right = Double.NEGATIVE_INFINITY;
+    for (int i = 0; i < plain.corners(); i++) {
+      left = Math.min(left, plain.position(i).x());
+      right = Math.max(right, plain.position(i).x());
+    }
+    assertThat(left + right).isCloseTo(0, within(1e-6));
+    assertThat(right - left).isCloseTo((3 * 1.25 + 1) * 0.4, within(1e-6));
+  }
 }

@@ -9,9 +9,12 @@ import levelember.math.Vec3;
 import levelember.shoot.Brightness;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
+import levelember.shoot.Gobo;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
+import levelember.shoot.Rgb;
 import levelember.texture.Picture;
+import levelember.texture.Texels;
 import org.assertj.core.data.Percentage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -20,7 +23,6 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 class LightTest {
   private static Light light(Emitter e, Vec3 place, Vec3 aim) {
-    Unit unit = e instanceof Emitter.Point ? Unit.CANDELA : Unit.NIT;
     return new Light(
         "l",
         "L",
@@ -28,7 +30,7 @@ class LightTest {
         place,
         aim,
         25,
-        new Brightness(1, unit),
+        new Brightness(1, Light.units(e).getFirst()),
         0,
         LightColour.NEUTRAL,
         false,
@@ -46,18 +48,39 @@ class LightTest {
     return p;
   }
 
+  /** Bright all over, as what is dark is not drawn. */
+  private static Texels texels() {
+    Picture p = Picture.black(8, 8);
+    for (int i = 0; i < p.rgb().length; i++) {
+      p.rgb()[i] = 0.5f + 0.05f * (i % 7);
+    }
+    return Texels.of(p);
+  }
+
   static Stream<LightSource> lights() {
     Vec3 place = new Vec3(0.4, 1.2, -0.3), aim = new Vec3(0.1, 0, 0.2);
     Emitter.Rectangle near = new Emitter.Rectangle(1.4, 0.5, false);
     Emitter.Rectangle tiny = new Emitter.Rectangle(0.004, 0.003, true);
     Emitter.Sphere ball = new Emitter.Sphere(0.3);
+    Emitter.Disc disc = new Emitter.Disc(0.5, false, 180, "p");
+    Emitter.Tube tube = new Emitter.Tube(1.5, 0.2);
+    Emitter.Spot spot =
+        new Emitter.Spot(120, 0.2, 0.3, 0.5, null, Gobo.of("p"), new Emitter.Doors(80, 80, 80, 80));
+    Emitter.Dome dome = new Emitter.Dome(new Rgb(0.2, 0.5, 1), new Rgb(0.3, 0.2, 0.1));
+    Emitter.Environment tilted = new Emitter.Environment("sky", 37, 25, 0, 0);
     Emitter.Environment env = new Emitter.Environment("sky", 37);
     return Stream.of(
-        new RectangleLight(light(near, place, aim), near),
-        new RectangleLight(light(tiny, place, aim), tiny),
+        new RectangleLight(light(near, place, aim), near, null),
+        new RectangleLight(light(near, place, aim), near, texels()),
+        new RectangleLight(light(tiny, place, aim), tiny, null),
+        new DiscLight(light(disc, place, aim), disc, texels()),
+        new TubeLight(light(tube, place, aim), tube),
+        new SpotLight(light(spot, place, aim), spot, texels()),
+        new SunLight("sun", true, place, 12, new double[] {1, 1, 1}),
         new SphereLight(light(ball, place, aim), ball),
-        new DomeLight(light(new Emitter.Dome(), place, aim)),
-        new EnvironmentLight(light(env, place, aim), env, sky()));
+        new DomeLight(light(dome, place, aim), dome),
+        new EnvironmentLight(light(env, place, aim), env, sky()),
+        new EnvironmentLight(light(tilted, place, aim), tilted, sky()));
   }
 
   @ParameterizedTest

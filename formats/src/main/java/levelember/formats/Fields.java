@@ -179,6 +179,17 @@ final class Fields {
     return to;
   }
 
+  List<String> texts(String name) {
+    List<String> to = new ArrayList<>();
+    for (JsonNode n : list(name)) {
+      if (!n.isString()) {
+        throw new ImpossibleValue(name + "[" + to.size() + "]", shown(n), "a text");
+      }
+      to.add(n.stringValue());
+    }
+    return to;
+  }
+
   <T> List<T> objects(String name, Function<Fields, T> read) {
     List<T> to = new ArrayList<>();
     for (JsonNode n : list(name)) {

@@ -21,6 +21,7 @@ import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.shoot.Texture;
+import levelember.shoot.Traced;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -309,18 +310,29 @@ public final class GltfExport {
   }
 
   /**
-   * Points, balls and rectangles as what glTF has that comes nearest; others stay in the extras.
+   * Lights with a place or a direction as what glTF has that comes nearest; others stay in the
+   * extras.
    */
-  private void light(Light l, ArrayNode roots) {
-    boolean face = l.emitter() instanceof Emitter.Rectangle;
-    if (!face
-        && !(l.emitter() instanceof Emitter.Point)
-        && !(l.emitter() instanceof Emitter.Sphere)) {
+  private void light(Light given, ArrayNode roots) {
+    Light l = Traced.inWorld(pack.shoot(), given);
+    String type =
+        switch (l.emitter()) {
+          case Emitter.Rectangle e -> "spot";
+          case Emitter.Disc e -> "spot";
+          case Emitter.Spot e -> "spot";
+          case Emitter.Point e -> "point";
+          case Emitter.Sphere e -> "point";
+          case Emitter.Tube e -> "point";
+          case Emitter.Sun e -> "directional";
+          default -> null;
+        };
+    if (type == null) {
       return;
     }
+    Brightness.Unit unit =
+        l.emitter() instanceof Emitter.Sun ? Brightness.Unit.LUX : Brightness.Unit.CANDELA;
     double candela =
-        LampUnits.in(l.emitter(), l.brightness(), Brightness.Unit.CANDELA).value()
-            * Math.pow(2, l.levelStops());
+        LampUnits.in(l.emitter(), l.brightness(), unit).value() * Math.pow(2, l.levelStops());
     JsonNode extensions = json.get("extensions");
     ObjectNode ours = extensions == null ? json.putObject("extensions") : (ObjectNode) extensions;
     JsonNode there = ours.get("KHR_lights_punctual");
@@ -329,9 +341,18 @@ public final class GltfExport {
             ? ours.putObject("KHR_lights_punctual").putArray("lights")
             : (ArrayNode) there.get("lights");
     ObjectNode light = lights.addObject().put("name", l.name());
-    light.put("type", face ? "spot" : "point").put("intensity", candela);
+    light.put("type", type).put("intensity", candela);
     light.set("color", colour(l.colour().filter()));
-    if (face) {
+    if (l.reach().fadesAtMetres() > 0) {
+      light.put("range", l.reach().fadesAtMetres());
+    }
+    if (l.emitter() instanceof Emitter.Spot s) {
+      double outer = Math.min(Math.toRadians(s.coneDegrees() / 2), WIDE);
+      light
+          .putObject("spot")
+          .put("outerConeAngle", outer)
+          .put("innerConeAngle", outer * (1 - s.feather()));
+    } else if (type.equals("spot")) {
       light.putObject("spot").put("outerConeAngle", WIDE).put("innerConeAngle", 0);
     }
     ObjectNode node = glb.add("nodes").put("name", l.name());

@@ -17,10 +17,12 @@ import levelember.shoot.Light;
 import levelember.shoot.LightColour;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
+import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.Texture;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -332,13 +334,15 @@ public final class GltfImport {
     if (number < 0) {
       return;
     }
-    double[] rgb = GltfMaterial.emission(gltf.entry("materials", number));
+    JsonNode given = gltf.entry("materials", number);
+    double[] rgb = GltfMaterial.emission(given);
+    Texture picture = textures.texture(GltfMaterial.shining(given));
     double brightest = Math.max(rgb[0], Math.max(rgb[1], rgb[2]));
     if (brightest > 0) {
       lights.add(
           light(
               material.name(),
-              new Emitter.Emissive(material.id()),
+              new Emitter.Emissive(material.id(), picture == null ? null : picture.picture()),
               Vec3.ZERO,
               Vec3.UP,
               new Brightness(brightest, Brightness.Unit.NIT),
@@ -380,8 +384,9 @@ public final class GltfImport {
     JsonNode l =
         gltf.json().path("extensions").path("KHR_lights_punctual").path("lights").path(number);
     String type = l.path("type").stringValue("");
-    if (!type.equals("point")) {
-      leave("lights of kind '" + type + "': only points are brought in", 1);
+    boolean spot = type.equals("spot"), sun = type.equals("directional");
+    if (!spot && !sun && !type.equals("point")) {
+      leave("lights of kind '" + type + "'", 1);
       return;
     }
     double[] rgb = GltfFrame.numbers(l.path("color"), 3, name, 1, 1, 1);
@@ -389,17 +394,27 @@ public final class GltfImport {
       rgb[k] = Math.clamp(rgb[k], 0, 1e6);
     }
     double intensity = GltfFrame.numbers(GltfFile.asList(l.path("intensity"), 1), 1, name)[0];
-    lights.add(
+    Light made =
         light(
             named(l, name),
-            new Emitter.Point(),
+            spot ? cone(l.path("spot")) : sun ? new Emitter.Sun(0.53) : new Emitter.Point(),
             world.shift(),
-            world.shift().plus(new Vec3(0, -1, 0)),
+            world.shift().plus(world.z().unit().times(-1)),
             new Brightness(
                 Math.clamp(intensity * Math.max(rgb[0], Math.max(rgb[1], rgb[2])), 0, 1e12),
-                Brightness.Unit.CANDELA),
+                sun ? Brightness.Unit.LUX : Brightness.Unit.CANDELA),
             rgb,
-            false));
+            false);
+    double range = l.path("range").asDouble(0);
+    lights.add(range > 0 && range <= 1e6 ? made.reaching(Reach.WHOLE.fading(range)) : made);
+  }
+
+  /** A cone whose light falls off between its two angles. */
+  private static Emitter.Spot cone(JsonNode spot) {
+    double outer = Math.clamp(spot.path("outerConeAngle").asDouble(Math.PI / 4), 0.001, 1.52);
+    double inner = Math.clamp(spot.path("innerConeAngle").asDouble(0), 0, outer);
+    return new Emitter.Spot(
+        Math.toDegrees(2 * outer), 1 - inner / outer, 0, 0.25, null, null, null);
   }
 
   private void camera(JsonNode node, String name, Affine world) {

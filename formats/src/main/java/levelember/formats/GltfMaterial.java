@@ -18,6 +18,9 @@ record GltfMaterial(Material material, List<String> left) {
   /** Depth at which glass without one shows its tint, metres. */
   private static final double USUAL_DEPTH = 0.01;
 
+  /** Luminance of a white that takes no light, cd/m²: as a screen's. */
+  static final double SCREEN = 100;
+
   static GltfMaterial of(JsonNode m, String id, String name, GltfTextures textures) {
     List<String> left = new ArrayList<>();
     JsonNode pbr = m.path("pbrMetallicRoughness");
@@ -44,8 +47,15 @@ record GltfMaterial(Material material, List<String> left) {
             null,
             Maps.NONE.bumpMetres(),
             null);
-    if (m.has("emissiveTexture")) {
-      left.add("pictures of what shines: it shines evenly");
+    String alpha = m.path("alphaMode").stringValue("OPAQUE");
+    if (!alpha.equals("OPAQUE")) {
+      double cutoff = alpha.equals("MASK") ? unit(m.path("alphaCutoff"), 0.5) : -1;
+      maps =
+          maps.withOpacity(
+              textures.cutOut(
+                  pbr.path("baseColorTexture"),
+                  unit(pbr.path("baseColorFactor").path(3), 1),
+                  cutoff));
     }
     if (m.has("occlusionTexture")) {
       left.add("pictures of shade: the light makes its own");
@@ -57,17 +67,15 @@ record GltfMaterial(Material material, List<String> left) {
         }
       }
     }
-    String alpha = m.path("alphaMode").stringValue("OPAQUE");
-    if (!alpha.equals("OPAQUE")) {
-      left.add("materials that are partly see-through: they are whole");
-    }
     for (String kept : List.of("KHR_materials_anisotropy", "KHR_materials_iridescence")) {
       if (ext.has(kept)) {
         left.add(kept.substring("KHR_materials_".length()) + " of materials");
       }
     }
-    if (ext.has("KHR_materials_unlit")) {
-      left.add("materials that take no light: they are lit");
+    if (unlit(m)) {
+      // It takes no light and shines in its colour instead.
+      return new GltfMaterial(
+          Material.matte(id, name, Rgb.grey(0)).with(Maps.NONE.withOpacity(maps.opacity())), left);
     }
     double transmission =
         unit(ext.path("KHR_materials_transmission").path("transmissionFactor"), 0)
@@ -113,8 +121,24 @@ record GltfMaterial(Material material, List<String> left) {
         left.stream().distinct().toList());
   }
 
+  /** Whether a material takes no light. */
+  static boolean unlit(JsonNode m) {
+    return m.path("extensions").has("KHR_materials_unlit");
+  }
+
+  /** The picture that a material shines by, as glTF refers to it. */
+  static JsonNode shining(JsonNode m) {
+    return unlit(m)
+        ? m.path("pbrMetallicRoughness").path("baseColorTexture")
+        : m.path("emissiveTexture");
+  }
+
   /** Luminance of a material by channel, cd/m². */
   static double[] emission(JsonNode m) {
+    if (unlit(m)) {
+      Rgb own = colour(m.path("pbrMetallicRoughness").path("baseColorFactor"), Rgb.WHITE);
+      return new double[] {own.r() * SCREEN, own.g() * SCREEN, own.b() * SCREEN};
+    }
     Rgb factor = colour(m.path("emissiveFactor"), Rgb.grey(0));
     double strength =
         number(

@@ -1,7 +1,13 @@
 package levelember.formats;
 
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import javax.imageio.ImageIO;
 import levelember.shoot.Texture;
 import tools.jackson.databind.JsonNode;
 
@@ -80,6 +86,57 @@ final class GltfTextures {
         wrap == HELD
             ? Texture.Edge.HOLD
             : wrap == MIRRORED ? Texture.Edge.MIRROR : Texture.Edge.REPEAT);
+  }
+
+  /**
+   * What a material's alpha lets be, as a picture of its own, or null where it is whole.
+   *
+   * @param info the colour texture, which need not be there
+   * @param alpha times that texture's
+   * @param cutoff below which there is nothing and above which all, or −1 for as much as it says
+   */
+  Texture cutOut(JsonNode info, double alpha, double cutoff) {
+    Texture colour = texture(info);
+    BufferedImage from = new BufferedImage(1, 1, BufferedImage.TYPE_INT_ARGB);
+    from.setRGB(0, 0, 0xFFFFFFFF);
+    if (colour != null) {
+      from = PngFile.image(pictures.get(colour.picture()));
+    }
+    BufferedImage to =
+        new BufferedImage(from.getWidth(), from.getHeight(), BufferedImage.TYPE_BYTE_GRAY);
+    boolean whole = true;
+    for (int y = 0; y < from.getHeight(); y++) {
+      for (int x = 0; x < from.getWidth(); x++) {
+        double part = alpha * (from.getRGB(x, y) >>> 24) / 255;
+        part = cutoff < 0 ? part : part >= cutoff ? 1 : 0;
+        to.getRaster().setSample(x, y, 0, (int) Math.round(255 * Math.clamp(part, 0, 1)));
+        whole &= part >= 1;
+      }
+    }
+    if (whole) {
+      return null;
+    }
+    String name =
+        (colour == null ? file + " see-through" : colour.picture().replaceAll("\\.\\w+$", ""))
+            + String.format(Locale.ROOT, " %.3f %.3f.png", alpha, cutoff);
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try {
+      ImageIO.write(to, "png", bytes);
+    } catch (IOException e) {
+      throw new UncheckedIOException("a picture could not be written", e);
+    }
+    pictures.put(name, bytes.toByteArray());
+    return colour == null
+        ? Texture.once(name)
+        : new Texture(
+            name,
+            colour.lay(),
+            colour.offsetU(),
+            colour.offsetV(),
+            colour.repeatsU(),
+            colour.repeatsV(),
+            colour.turnDegrees(),
+            colour.edge());
   }
 
   private static double apart(double scale) {

@@ -205,7 +205,8 @@ public final class PngFile {
     return to;
   }
 
-  private static BufferedImage image(byte[] file) {
+  /** Decodes a picture as it is. */
+  static BufferedImage image(byte[] file) {
     try (ImageInputStream stream = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
       Iterator<ImageReader> readers = ImageIO.getImageReaders(stream);
       if (!readers.hasNext()) {

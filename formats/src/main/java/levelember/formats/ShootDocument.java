@@ -1,8 +1,12 @@
 package levelember.formats;
 
 import levelember.math.Vec3;
+import levelember.shoot.Bank;
+import levelember.shoot.Bounce;
 import levelember.shoot.Brightness;
+import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
+import levelember.shoot.Gobo;
 import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
@@ -10,10 +14,14 @@ import levelember.shoot.Look;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
+import levelember.shoot.Profile;
+import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
+import levelember.shoot.Scope;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.Showing;
 import levelember.shoot.Texture;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
@@ -99,6 +107,8 @@ public final class ShootDocument {
         f.objects("pieces", ShootDocument::piece),
         f.objects("materials", ShootDocument::material),
         f.objects("lights", ShootDocument::light),
+        f.objects("banks", ShootDocument::bank),
+        f.object("bounce", Bounce.NATURAL, ShootDocument::bounce),
         f.number("masterStops", 0),
         f.objects("shots", ShootDocument::shot),
         f.objects("looks", ShootDocument::look));
@@ -124,7 +134,34 @@ public final class ShootDocument {
                     c.vector("step", Vec3.ZERO),
                     c.vector("turnDegrees", Vec3.ZERO),
                     c.object("scatter", null, ShootDocument::scatter))),
+        f.object("showing", Showing.ALL, ShootDocument::showing),
         f.flag("shown", true));
+  }
+
+  private static Showing showing(Fields f) {
+    return new Showing(
+        f.flag("camera", true),
+        f.flag("reflection", true),
+        f.flag("refraction", true),
+        f.flag("shadow", true),
+        f.flag("bounce", true),
+        f.flag("catcher", false));
+  }
+
+  private static Bank bank(Fields f) {
+    String id = f.text("id");
+    return new Bank(
+        id,
+        f.text("name", id),
+        f.number("levelStops", 0),
+        f.colour("filter", Rgb.WHITE),
+        f.flag("muted", false),
+        f.flag("alone", false));
+  }
+
+  private static Bounce bounce(Fields f) {
+    return new Bounce(
+        f.whole("most", Bounce.NATURAL.most()), f.number("level", 1), f.number("fadesAtMetres", 0));
   }
 
   private static Piece.Scatter scatter(Fields f) {
@@ -193,6 +230,13 @@ public final class ShootDocument {
               f.number("feature"),
               f.number("roughness", 0.5),
               f.whole("seed", 1));
+      case "text" ->
+          new Shape.Text(
+              f.text("text"),
+              f.number("height"),
+              f.number("depth"),
+              f.number("bevel", 0),
+              f.number("spacing", 0));
       case "smooth" ->
           new Shape.Smooth(
               f.object("of", ShootDocument::shape),
@@ -204,7 +248,7 @@ public final class ShootDocument {
               "kind",
               kind,
               "one of floor, sweep, box, sphere, cylinder, cone, torus, lathe, rectangle, card,"
-                  + " room, tube, water, ground, struts, smooth, mesh, model");
+                  + " room, tube, water, ground, text, struts, smooth, mesh, model");
     };
   }
 
@@ -253,6 +297,9 @@ public final class ShootDocument {
         f.number("normalStrength", 1),
         f.object("bump", null, ShootDocument::texture),
         f.number("bumpMetres", 0.001),
+        f.object("displacement", null, ShootDocument::texture),
+        f.number("displacementMetres", 0.01),
+        f.object("opacity", null, ShootDocument::texture),
         f.object(
             "rim",
             null,
@@ -307,22 +354,128 @@ public final class ShootDocument {
                     c.colour("filter", Rgb.WHITE))),
         f.flag("muted", false),
         f.flag("alone", false),
-        f.flag("showsToCamera", false));
+        f.flag("showsToCamera", false),
+        new Reach(
+            f.object("lit", Scope.ALL, ShootDocument::scope),
+            f.object("shadows", Scope.ALL, ShootDocument::scope),
+            f.number("matte", 1),
+            f.number("gloss", 1),
+            f.number("shadowDepth", 1),
+            f.colour("shadowColour", Rgb.grey(0)),
+            f.number("fadesAtMetres", 0)),
+        f.text("tiedTo", null),
+        f.text("aimedAt", null),
+        f.text("bank", null),
+        f.object(
+            "twin",
+            null,
+            t -> new Light.Twin(t.text("of"), t.vector("point"), t.vector("normal"))));
+  }
+
+  private static Scope scope(Fields f) {
+    return new Scope(f.flag("only", false), f.texts("pieces"));
+  }
+
+  private static Profile profile(Fields f) {
+    return new Profile(
+        f.text("name", "Profile"), f.numbers("polar"), f.numbers("around"), f.numbers("candela"));
+  }
+
+  private static Gobo gobo(Fields f) {
+    return new Gobo(
+        f.text("picture"),
+        f.number("offsetX", 0),
+        f.number("offsetY", 0),
+        f.number("turnDegrees", 0),
+        f.number("scale", 1),
+        f.choice("edge", Gobo.Edge.DARK, Gobo.Edge.class),
+        f.number("contrast", 1),
+        f.number("gamma", 1),
+        f.flag("inverted", false),
+        f.number("blur", 0));
+  }
+
+  private static Emitter.Doors doors(Fields f) {
+    return new Emitter.Doors(
+        f.number("left", 90), f.number("right", 90), f.number("top", 90), f.number("bottom", 90));
+  }
+
+  private static Daylight daylight(Fields f) {
+    Daylight usual = Daylight.of(0, 45, 2.5);
+    return new Daylight(
+        f.number("headingDegrees", usual.headingDegrees()),
+        f.number("heightDegrees", usual.heightDegrees()),
+        f.object(
+            "when",
+            null,
+            w ->
+                new Daylight.When(
+                    w.number("latitude"),
+                    w.number("longitude"),
+                    w.whole("year", 2026),
+                    w.whole("month"),
+                    w.whole("day"),
+                    w.number("hour"),
+                    w.number("zoneHours", 0),
+                    w.number("northDegrees", 0))),
+        f.number("haze", usual.haze()),
+        f.colour("ground", usual.ground()),
+        f.number("horizonDegrees", 0),
+        f.number("horizonSoftness", usual.horizonSoftness()),
+        f.colour("night", usual.night()),
+        f.number("nightLuminance", usual.nightLuminance()),
+        f.number("warmth", 0),
+        f.number("saturation", 1));
   }
 
   private static Emitter emitter(Fields f) {
     String kind = f.text("kind");
     return switch (kind) {
       case "rectangle" ->
-          new Emitter.Rectangle(f.number("width"), f.number("height"), f.flag("twoSided", false));
+          new Emitter.Rectangle(
+              f.number("width"),
+              f.number("height"),
+              f.flag("twoSided", false),
+              f.number("spreadDegrees", 180),
+              f.text("picture", null));
+      case "disc" ->
+          new Emitter.Disc(
+              f.number("radius"),
+              f.flag("twoSided", false),
+              f.number("spreadDegrees", 180),
+              f.text("picture", null));
       case "sphere" -> new Emitter.Sphere(f.number("radius"));
-      case "point" -> new Emitter.Point();
-      case "environment" -> new Emitter.Environment(f.text("picture"), f.number("turnDegrees", 0));
-      case "dome" -> new Emitter.Dome();
-      case "emissive" -> new Emitter.Emissive(f.text("material"));
+      case "tube" -> new Emitter.Tube(f.number("length"), f.number("radius"));
+      case "point" -> new Emitter.Point(f.object("profile", null, ShootDocument::profile));
+      case "spot" ->
+          new Emitter.Spot(
+              f.number("coneDegrees", 45),
+              f.number("feather", 0.1),
+              f.number("sourceRadius", 0),
+              f.number("gateDistance", 0.25),
+              f.object("profile", null, ShootDocument::profile),
+              f.object("gobo", null, ShootDocument::gobo),
+              f.object("doors", null, ShootDocument::doors));
+      case "sun" -> new Emitter.Sun(f.number("sizeDegrees", 0.53));
+      case "environment" ->
+          new Emitter.Environment(
+              f.text("picture"),
+              f.number("turnDegrees", 0),
+              f.number("tiltDegrees", 0),
+              f.number("blurDegrees", 0),
+              f.number("seamShare", 0));
+      case "dome" -> new Emitter.Dome(f.colour("above", Rgb.WHITE), f.colour("below", Rgb.WHITE));
+      case "sky" ->
+          new Emitter.Sky(f.object("daylight", Daylight.of(0, 45, 2.5), ShootDocument::daylight));
+      case "sky-sun" -> new Emitter.SkySun(f.text("sky"), f.number("sizeDegrees", 0.53));
+      case "plate" -> new Emitter.Plate(f.text("picture"));
+      case "emissive" -> new Emitter.Emissive(f.text("material"), f.text("picture", null));
       default ->
           throw new ImpossibleValue(
-              "kind", kind, "one of rectangle, sphere, point, environment, dome, emissive");
+              "kind",
+              kind,
+              "one of rectangle, disc, sphere, tube, point, spot, sun, environment, dome, sky,"
+                  + " sky-sun, plate, emissive");
     };
   }
 
@@ -353,6 +506,20 @@ public final class ShootDocument {
         f.number("ev", 0),
         f.number("shoulderStart", 0.5),
         f.number("shoulderStops", 3));
+  }
+
+  /**
+   * Reads a kind of light as it stands in a document.
+   *
+   * @throws ImpossibleValue when a field is unknown, missing or out of range
+   */
+  public static Emitter emitter(JsonNode emitter) {
+    return Fields.object(emitter, ShootDocument::emitter);
+  }
+
+  /** A profile as it stands in a document. */
+  public static JsonNode tree(Profile profile) {
+    return ShootTree.profile(profile);
   }
 
   /** Writes a document that reads back to an equal shoot. */

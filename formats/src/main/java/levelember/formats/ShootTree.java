@@ -1,18 +1,26 @@
 package levelember.formats;
 
+import java.util.List;
 import java.util.Locale;
 import levelember.math.Vec3;
+import levelember.shoot.Bank;
+import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
+import levelember.shoot.Gobo;
 import levelember.shoot.Light;
 import levelember.shoot.Look;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
+import levelember.shoot.Profile;
+import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
+import levelember.shoot.Scope;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.shoot.Texture;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
@@ -29,6 +37,12 @@ final class ShootTree {
     to.put("version", ShootDocument.VERSION);
     to.put("name", s.name());
     to.put("masterStops", s.masterStops());
+    to.putObject("bounce")
+        .put("most", s.bounce().most())
+        .put("level", s.bounce().level())
+        .put("fadesAtMetres", s.bounce().fadesAtMetres());
+    ArrayNode banks = to.putArray("banks");
+    s.banks().forEach(x -> banks.add(bank(x)));
     ArrayNode shots = to.putArray("shots");
     s.shots().forEach(x -> shots.add(shot(x)));
     ArrayNode looks = to.putArray("looks");
@@ -77,6 +91,13 @@ final class ShootTree {
         s.put("leastSize", stray.leastSize()).put("mostSize", stray.mostSize());
       }
     }
+    to.putObject("showing")
+        .put("camera", p.showing().camera())
+        .put("reflection", p.showing().reflection())
+        .put("refraction", p.showing().refraction())
+        .put("shadow", p.showing().shadow())
+        .put("bounce", p.showing().bounce())
+        .put("catcher", p.showing().catcher());
     to.put("shown", p.shown());
     return to;
   }
@@ -164,6 +185,13 @@ final class ShootTree {
               .put("feature", s.feature())
               .put("roughness", s.roughness())
               .put("seed", s.seed());
+      case Shape.Text s ->
+          to.put("kind", "text")
+              .put("text", s.text())
+              .put("height", s.height())
+              .put("depth", s.depth())
+              .put("bevel", s.bevel())
+              .put("spacing", s.spacing());
       case Shape.Smooth s -> {
         to.put("kind", "smooth")
             .put("creaseDegrees", s.creaseDegrees())
@@ -232,6 +260,9 @@ final class ShootTree {
     to.put("normalStrength", m.normalStrength());
     texture(to, "bump", m.bump());
     to.put("bumpMetres", m.bumpMetres());
+    texture(to, "displacement", m.displacement());
+    to.put("displacementMetres", m.displacementMetres());
+    texture(to, "opacity", m.opacity());
     if (m.rim() == null) {
       to.putNull("rim");
     } else {
@@ -277,7 +308,114 @@ final class ShootTree {
     to.put("muted", l.muted());
     to.put("alone", l.alone());
     to.put("showsToCamera", l.showsToCamera());
+    Reach r = l.reach();
+    to.set("lit", scope(r.lights()));
+    to.set("shadows", scope(r.shadows()));
+    to.put("matte", r.matte()).put("gloss", r.gloss());
+    to.put("shadowDepth", r.shadowDepth());
+    to.set("shadowColour", colour(r.shadowColour()));
+    to.put("fadesAtMetres", r.fadesAtMetres());
+    to.put("tiedTo", l.tiedTo()).put("aimedAt", l.aimedAt()).put("bank", l.bank());
+    if (l.twin() == null) {
+      to.putNull("twin");
+    } else {
+      ObjectNode twin = to.putObject("twin").put("of", l.twin().of());
+      twin.set("point", vector(l.twin().point()));
+      twin.set("normal", vector(l.twin().normal()));
+    }
     return to;
+  }
+
+  private static ObjectNode bank(Bank b) {
+    ObjectNode to = JSON.objectNode();
+    to.put("id", b.id()).put("name", b.name()).put("levelStops", b.levelStops());
+    to.set("filter", colour(b.filter()));
+    return to.put("muted", b.muted()).put("alone", b.alone());
+  }
+
+  private static ObjectNode scope(Scope s) {
+    ObjectNode to = JSON.objectNode().put("only", s.only());
+    ArrayNode pieces = to.putArray("pieces");
+    s.pieces().forEach(pieces::add);
+    return to;
+  }
+
+  private static ArrayNode numbers(List<Double> values) {
+    ArrayNode to = JSON.arrayNode();
+    values.forEach(to::add);
+    return to;
+  }
+
+  static JsonNode profile(Profile p) {
+    if (p == null) {
+      return JSON.nullNode();
+    }
+    ObjectNode to = JSON.objectNode().put("name", p.name());
+    to.set("polar", numbers(p.polar()));
+    to.set("around", numbers(p.around()));
+    to.set("candela", numbers(p.candela()));
+    return to;
+  }
+
+  private static ObjectNode spot(ObjectNode to, Emitter.Spot s) {
+    to.put("kind", "spot")
+        .put("coneDegrees", s.coneDegrees())
+        .put("feather", s.feather())
+        .put("sourceRadius", s.sourceRadius())
+        .put("gateDistance", s.gateDistance());
+    to.set("profile", profile(s.profile()));
+    Gobo g = s.gobo();
+    if (g == null) {
+      to.putNull("gobo");
+    } else {
+      to.putObject("gobo")
+          .put("picture", g.picture())
+          .put("offsetX", g.offsetX())
+          .put("offsetY", g.offsetY())
+          .put("turnDegrees", g.turnDegrees())
+          .put("scale", g.scale())
+          .put("edge", g.edge().name().toLowerCase(Locale.ROOT))
+          .put("contrast", g.contrast())
+          .put("gamma", g.gamma())
+          .put("inverted", g.inverted())
+          .put("blur", g.blur());
+    }
+    Emitter.Doors d = s.doors();
+    if (d == null) {
+      to.putNull("doors");
+    } else {
+      to.putObject("doors")
+          .put("left", d.left())
+          .put("right", d.right())
+          .put("top", d.top())
+          .put("bottom", d.bottom());
+    }
+    return to;
+  }
+
+  private static ObjectNode daylight(Daylight d) {
+    ObjectNode to = JSON.objectNode();
+    to.put("headingDegrees", d.headingDegrees()).put("heightDegrees", d.heightDegrees());
+    Daylight.When w = d.when();
+    if (w == null) {
+      to.putNull("when");
+    } else {
+      to.putObject("when")
+          .put("latitude", w.latitude())
+          .put("longitude", w.longitude())
+          .put("year", w.year())
+          .put("month", w.month())
+          .put("day", w.day())
+          .put("hour", w.hour())
+          .put("zoneHours", w.zoneHours())
+          .put("northDegrees", w.northDegrees());
+    }
+    to.put("haze", d.haze());
+    to.set("ground", colour(d.ground()));
+    to.put("horizonDegrees", d.horizonDegrees()).put("horizonSoftness", d.horizonSoftness());
+    to.set("night", colour(d.night()));
+    to.put("nightLuminance", d.nightLuminance());
+    return to.put("warmth", d.warmth()).put("saturation", d.saturation());
   }
 
   private static ObjectNode emitter(Emitter emitter) {
@@ -287,15 +425,48 @@ final class ShootTree {
           to.put("kind", "rectangle")
               .put("width", r.width())
               .put("height", r.height())
-              .put("twoSided", r.twoSided());
+              .put("twoSided", r.twoSided())
+              .put("spreadDegrees", r.spreadDegrees())
+              .put("picture", r.picture());
+      case Emitter.Disc d ->
+          to.put("kind", "disc")
+              .put("radius", d.radius())
+              .put("twoSided", d.twoSided())
+              .put("spreadDegrees", d.spreadDegrees())
+              .put("picture", d.picture());
       case Emitter.Sphere s -> to.put("kind", "sphere").put("radius", s.radius());
-      case Emitter.Point p -> to.put("kind", "point");
+      case Emitter.Tube t ->
+          to.put("kind", "tube").put("length", t.length()).put("radius", t.radius());
+      case Emitter.Point p -> {
+        to.put("kind", "point");
+        to.set("profile", profile(p.profile()));
+        yield to;
+      }
+      case Emitter.Spot s -> spot(to, s);
+      case Emitter.Sun s -> to.put("kind", "sun").put("sizeDegrees", s.sizeDegrees());
       case Emitter.Environment e ->
           to.put("kind", "environment")
               .put("picture", e.picture())
-              .put("turnDegrees", e.turnDegrees());
-      case Emitter.Dome d -> to.put("kind", "dome");
-      case Emitter.Emissive e -> to.put("kind", "emissive").put("material", e.material());
+              .put("turnDegrees", e.turnDegrees())
+              .put("tiltDegrees", e.tiltDegrees())
+              .put("blurDegrees", e.blurDegrees())
+              .put("seamShare", e.seamShare());
+      case Emitter.Dome d -> {
+        to.put("kind", "dome");
+        to.set("above", colour(d.above()));
+        to.set("below", colour(d.below()));
+        yield to;
+      }
+      case Emitter.Sky s -> {
+        to.put("kind", "sky");
+        to.set("daylight", daylight(s.daylight()));
+        yield to;
+      }
+      case Emitter.SkySun s ->
+          to.put("kind", "sky-sun").put("sky", s.sky()).put("sizeDegrees", s.sizeDegrees());
+      case Emitter.Plate p -> to.put("kind", "plate").put("picture", p.picture());
+      case Emitter.Emissive e ->
+          to.put("kind", "emissive").put("material", e.material()).put("picture", e.picture());
     };
   }
 

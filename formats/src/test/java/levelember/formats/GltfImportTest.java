@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
 import java.util.List;
@@ -220,8 +221,10 @@ class GltfImportTest {
     glb.json.set(
         "extensions",
         Glb.object(
-            "{'KHR_lights_punctual': {'lights': [{'type': 'point', 'name': 'Lamp', 'intensity': 40, 'color': [1, 0.5, 0.25]}, {'type': 'spot'}]}}"));
+            "{'KHR_lights_punctual': {'lights': [{'type': 'point', 'name': 'Lamp', 'intensity': 40, 'color': [1, 0.5, 0.25]}, {'type': 'spot', 'intensity': 9, 'range': 7, 'spot': {'outerConeAngle': 0.5, 'innerConeAngle': 0.4}}, {'type': 'directional', 'intensity': 1000}, {'type': 'area'}]}}"));
     glb.root("{'extensions': {'KHR_lights_punctual': {'light': 1}}}");
+    glb.root("{'extensions': {'KHR_lights_punctual': {'light': 2}}, 'translation': [0, 9, 0]}");
+    glb.root("{'extensions': {'KHR_lights_punctual': {'light': 3}}}");
     GltfImport.Brought b = brought(glb);
     Shot shot = b.shots().getFirst();
     assertThat(shot.name()).isEqualTo("Eye");
@@ -233,7 +236,61 @@ class GltfImportTest {
     assertThat(lampLight.place()).isEqualTo(new Vec3(2, 3, 0));
     assertThat(lampLight.brightness()).isEqualTo(new Brightness(40, Brightness.Unit.CANDELA));
     assertThat(lampLight.colour().filter().g()).isEqualTo(0.5);
-    assertThat(b.left()).containsExactly("1 lights of kind 'spot': only points are brought in");
+    Emitter.Spot spot = (Emitter.Spot) b.lights().get(1).emitter();
+    assertThat(spot.coneDegrees()).isCloseTo(Math.toDegrees(1), within(1e-9));
+    assertThat(spot.feather()).isCloseTo(0.2, within(1e-9));
+    assertThat(b.lights().get(1).reach().fadesAtMetres()).isEqualTo(7);
+    Light sun = b.lights().get(2);
+    assertThat(sun.brightness()).isEqualTo(new Brightness(1000, Brightness.Unit.LUX));
+    assertThat(sun.place().minus(sun.aim())).isEqualTo(new Vec3(0, 0, 1));
+    assertThat(b.left()).containsExactly("1 lights of kind 'area'");
+  }
+
+  @Test
+  void whatIsCutOutOrTakesNoLightComesSo() throws IOException {
+    Glb glb = Glb.square();
+    java.awt.image.BufferedImage image =
+        new java.awt.image.BufferedImage(2, 1, java.awt.image.BufferedImage.TYPE_INT_ARGB);
+    image.setRGB(0, 0, 0xFF804020);
+    image.setRGB(1, 0, 0x20804020);
+    java.io.ByteArrayOutputStream png = new java.io.ByteArrayOutputStream();
+    javax.imageio.ImageIO.write(image, "png", png);
+    double[] bytes = new double[png.size()];
+    for (int i = 0; i < bytes.length; i++) {
+      bytes[i] = png.toByteArray()[i];
+    }
+    int view = glb.view(glb.put(Glb.BYTE, bytes), bytes.length, 0);
+    glb.add("images", "{'bufferView': %d, 'mimeType': 'image/png'}".formatted(view));
+    glb.add("textures", "{'source': 0}");
+    String colour = "'pbrMetallicRoughness': {'baseColorTexture': {'index': 0}}";
+    glb.add("materials", "{'name': 'Cut', 'alphaMode': 'MASK', %s}".formatted(colour));
+    glb.add(
+        "materials",
+        "{'name': 'Sign', 'extensions': {'KHR_materials_unlit': {}}, %s}".formatted(colour));
+    glb.add(
+        "materials",
+        "{'name': 'Veil', 'alphaMode': 'BLEND', 'pbrMetallicRoughness': {'baseColorFactor': [1, 1, 1, 0.25]}}");
+    for (int m = 0; m < 3; m++) {
+      glb.mesh("'POSITION': 0", ", 'material': %d".formatted(m));
+      glb.root("{'mesh': %d}".formatted(m + 1));
+    }
+    GltfImport.Brought b = brought(glb);
+    Texture holes = b.materials().get(0).maps().opacity();
+    levelember.texture.Texels cut = PictureFile.texels(b.pictures().get(holes.picture()), false);
+    float[] rgb = new float[3];
+    cut.look(0.25f, 0.5f, levelember.texture.Texels.HOLD, rgb);
+    assertThat(rgb[0]).isEqualTo(1);
+    cut.look(0.75f, 0.5f, levelember.texture.Texels.HOLD, rgb);
+    assertThat(rgb[0]).isEqualTo(0);
+    Light sign = b.lights().getFirst();
+    assertThat(sign.name()).isEqualTo("Sign");
+    assertThat(((Emitter.Emissive) sign.emitter()).picture()).isEqualTo("thing.glb picture 1.png");
+    assertThat(sign.brightness().value()).isEqualTo(100);
+    Texture veil = b.materials().get(2).maps().opacity();
+    PictureFile.texels(b.pictures().get(veil.picture()), false)
+        .look(0.5f, 0.5f, levelember.texture.Texels.HOLD, rgb);
+    assertThat(rgb[0]).isCloseTo(0.25f, within(0.003f));
+    assertThat(b.left()).isEmpty();
   }
 
   @Test
@@ -336,9 +393,7 @@ class GltfImportTest {
     assertThat(maps.roughness().lay()).isEqualTo(Texture.Lay.SECOND);
     assertThat(maps.metalness()).isEqualTo(maps.roughness());
     assertThat(maps.normalStrength()).isEqualTo(0.5);
-    assertThat(b.left())
-        .containsExactly(
-            "1 pictures of coats, sheens and glass", "1 pictures of what shines: it shines evenly");
+    assertThat(b.left()).containsExactly("1 pictures of coats, sheens and glass");
     // Without normals every triangle has corners of its own.
     Triangles t = new GltfMeshes(file -> glb.bytes()).mesh("thing.glb", 0, 0);
     assertThat(t.corners()).isEqualTo(6);

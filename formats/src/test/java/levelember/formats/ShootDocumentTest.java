@@ -15,8 +15,12 @@ import java.util.TreeMap;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import levelember.math.Vec3;
+import levelember.shoot.Bank;
+import levelember.shoot.Bounce;
 import levelember.shoot.Brightness;
+import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
+import levelember.shoot.Gobo;
 import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
@@ -24,10 +28,14 @@ import levelember.shoot.Look;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
+import levelember.shoot.Profile;
+import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
+import levelember.shoot.Scope;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.Showing;
 import levelember.shoot.Texture;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
@@ -63,6 +71,7 @@ class ShootDocumentTest {
                 new Vec3(0, 5, 0),
                 new Piece.Scatter(4, Vec3.ONE, new Vec3(0, 90, 0), 0.8, 1.2))
             : null,
+        i == 4 ? Showing.GEAR : Showing.ALL,
         i != 3);
   }
 
@@ -79,7 +88,50 @@ class ShootDocumentTest {
         new LightColour(3200, 4, new Rgb(1, 0.5, 0.25)),
         i == 1,
         i == 2,
-        i == 3);
+        i == 3,
+        new Reach(
+            new Scope(i == 1, List.of("p0")),
+            new Scope(i == 2, List.of("p1", "p2")),
+            0.5,
+            2,
+            0.4,
+            new Rgb(0.1, 0.2, 0.3),
+            i),
+        i == 1 ? "p0" : null,
+        i == 2 ? "p3" : null,
+        i == 3 ? "b" : null,
+        i == 4 ? new Light.Twin("l1", Vec3.UP, Vec3.ONE) : null);
+  }
+
+  private static Profile profile() {
+    return new Profile(
+        "Lamp", List.of(0., 45., 90.), List.of(0., 180.), List.of(9., 5., 1., 8., 4., 0.));
+  }
+
+  private static Emitter.Spot spot() {
+    return new Emitter.Spot(
+        35,
+        0.4,
+        0.03,
+        0.5,
+        profile(),
+        new Gobo("sky.hdr", 0.1, -0.2, 30, 1.5, Gobo.Edge.REPEAT, 1.2, 0.9, true, 0.05),
+        new Emitter.Doors(10, 20, 30, -5));
+  }
+
+  private static Daylight daylight() {
+    return new Daylight(
+        20,
+        30,
+        new Daylight.When(54.1, 0.3, 2026, 6, 21, 18.5, 1, 12),
+        4,
+        Rgb.grey(0.2),
+        2,
+        0.3,
+        new Rgb(0.1, 0.2, 0.4),
+        0.01,
+        0.2,
+        0.8);
   }
 
   static Shoot everything() {
@@ -101,6 +153,7 @@ class ShootDocumentTest {
             new Shape.Tube(List.of(Vec3.ZERO, Vec3.UP, Vec3.ONE), 0.02, true),
             new Shape.Water(2, 1, 0.3, 0.02, 0.4, 30, 7, 1.5),
             new Shape.Ground(9, 8, 1, 2, 0.4, 3),
+            new Shape.Text("Saltmere", 0.3, 0.05, 0.01, 0.1),
             new Shape.Struts(new Shape.Sphere(0.4), 0.01),
             new Shape.Smooth(new Shape.Model("chair.glb", 0, 1), 50, 2),
             new Shape.Mesh(
@@ -126,12 +179,21 @@ class ShootDocumentTest {
                 .with(new Material.Index(Rgb.grey(0.2), new Rgb(3, 2, 1)))
                 .with(maps())),
         List.of(
-            light(0, new Emitter.Rectangle(1, 2, true), Brightness.Unit.LUX),
+            light(0, new Emitter.Rectangle(1, 2, true, 60, "sky.hdr"), Brightness.Unit.LUX),
             light(1, new Emitter.Sphere(0.1), Brightness.Unit.WATT),
-            light(2, new Emitter.Point(), Brightness.Unit.LUMEN),
-            light(3, new Emitter.Environment("sky.hdr", 45), Brightness.Unit.NIT),
-            light(4, new Emitter.Dome(), Brightness.Unit.NIT),
-            light(5, new Emitter.Emissive("glass"), Brightness.Unit.NIT)),
+            light(2, new Emitter.Point(profile()), Brightness.Unit.LUMEN),
+            light(3, new Emitter.Environment("sky.hdr", 45, 10, 3, 0.1), Brightness.Unit.NIT),
+            light(4, new Emitter.Dome(new Rgb(0.1, 0.2, 0.3), Rgb.WHITE), Brightness.Unit.NIT),
+            light(5, new Emitter.Emissive("glass", "sky.hdr"), Brightness.Unit.NIT),
+            light(6, new Emitter.Disc(0.4, true, 90, null), Brightness.Unit.CANDELA),
+            light(7, new Emitter.Tube(1.2, 0.02), Brightness.Unit.LUMEN),
+            light(8, spot(), Brightness.Unit.LUMEN),
+            light(9, new Emitter.Sun(0.6), Brightness.Unit.LUX),
+            light(10, new Emitter.Sky(daylight()), Brightness.Unit.TIMES),
+            light(11, new Emitter.SkySun("l10", 1), Brightness.Unit.TIMES),
+            light(12, new Emitter.Plate("sky.hdr"), Brightness.Unit.NIT)),
+        List.of(new Bank("b", "Bank", 1, new Rgb(1, 0.5, 0.2), true, true)),
+        new Bounce(4, 0.5, 3),
         1.5,
         List.of(
             new Shot(
@@ -164,6 +226,9 @@ class ShootDocumentTest {
         2,
         Texture.once("sky.hdr"),
         -0.01,
+        Texture.once("sky.hdr"),
+        0.2,
+        Texture.once("sky.hdr"),
         new Maps.Rim(Rgb.grey(0.7), 0.5, 4));
   }
 
@@ -212,10 +277,13 @@ class ShootDocumentTest {
           "id": "m"         | "id": "m", "maps": { "bump": { "picture": "x", "repeatsU": 0 } } | materials[0].maps.bump.repeats | apart from 0
           "id": "m"         | "id": "m", "colour": [1, 2] | materials[0].colour | three numbers
           "unit": "cd"      | "unit": "horses"    | lights[0].brightness.unit  | one of lm
-          "unit": "cd"      | "unit": "cd/m2"     | lights[0].brightness.unit  | for a point
+          "unit": "cd"      | "unit": "cd/m2"     | lights[0].brightness.unit  | for this kind of light
           "value": 5        | "value": -5         | lights[0].brightness.value | 0.0 to
           "look": "k"       | "look": "none"      | shots[0].look              | id of a look
           "place": [0, 0, 4]| "place": [0, 0, 0]  | shots[0].aim               | apart from
+          "unit": "cd"}     | "unit": "cd"}, "lit": { "pieces": ["gone"] } | lights[0].lit.pieces[0] | id of a piece
+          "unit": "cd"}     | "unit": "cd"}, "tiedTo": "gone" | lights[0].tiedTo | id of a piece
+          "unit": "cd"}     | "unit": "cd"}, "bank": "gone" | lights[0].bank | id of a bank
           "version": 1      | "version": 9        | version                    | 1
           """)
   void anImpossibleValueIsRefusedWithItsPathAndWhatIsAllowed(

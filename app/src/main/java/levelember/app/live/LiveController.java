@@ -1,5 +1,6 @@
 package levelember.app.live;
 
+import java.util.List;
 import java.util.Map;
 import levelember.app.problem.Refusal;
 import levelember.film.Film;
@@ -10,7 +11,9 @@ import levelember.formats.OpenExr;
 import levelember.formats.PngFile;
 import levelember.look.DisplayCurve;
 import levelember.texture.Picture;
+import levelember.transport.Outline;
 import levelember.transport.Pick;
+import levelember.transport.Placing;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -106,6 +109,35 @@ class LiveController {
     return sessions
         .open(id)
         .at(x, y)
+        .map(p -> ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(p))
+        .orElseGet(() -> ResponseEntity.noContent().build());
+  }
+
+  /** The outlines of the set's pieces, as a plan draws them. */
+  @GetMapping("/plan")
+  ResponseEntity<List<Outline>> plan(@PathVariable String id) {
+    return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(sessions.open(id).plan());
+  }
+
+  /**
+   * Where a light has to stand so that its highlight, shadow or rim falls at a place of the
+   * picture; nothing there is no content.
+   *
+   * @param fromX with {@code fromY} the place that casts the shadow
+   */
+  @GetMapping("/placing")
+  ResponseEntity<Placing> placing(
+      @PathVariable String id,
+      @RequestParam String light,
+      @RequestParam String does,
+      @RequestParam double x,
+      @RequestParam double y,
+      @RequestParam(required = false) Double fromX,
+      @RequestParam(required = false) Double fromY) {
+    double[] from = fromX == null || fromY == null ? null : new double[] {fromX, fromY};
+    return sessions
+        .open(id)
+        .placing(light, does, x, y, from)
         .map(p -> ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(p))
         .orElseGet(() -> ResponseEntity.noContent().build());
   }

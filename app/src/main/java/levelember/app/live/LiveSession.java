@@ -1,6 +1,7 @@
 package levelember.app.live;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -16,12 +17,15 @@ import levelember.film.Noise;
 import levelember.formats.PngFile;
 import levelember.light.LayerWeights;
 import levelember.look.DisplayCurve;
+import levelember.math.Vec3;
 import levelember.measure.Reading;
 import levelember.shoot.Light;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.transport.Files;
+import levelember.transport.Outline;
 import levelember.transport.Pick;
+import levelember.transport.Placing;
 import levelember.transport.PlainView;
 import levelember.transport.RayCount;
 import levelember.transport.Renderer;
@@ -195,6 +199,44 @@ final class LiveSession {
       return scene == null
           ? Optional.empty()
           : Pick.at(scene, x, y, (double) shown.width() / shown.height());
+    }
+  }
+
+  /** The outlines of the set's pieces; empty before there is one. */
+  List<Outline> plan() {
+    Scene now;
+    synchronized (filmLock) {
+      now = scene;
+    }
+    return now == null ? List.of() : Outline.of(now);
+  }
+
+  /**
+   * Where a light has to stand to do something at a place of the picture.
+   *
+   * @param from the place whose shadow is meant, x and y, or null
+   * @return empty when nothing is there
+   */
+  Optional<Placing> placing(String light, String does, double x, double y, double[] from) {
+    synchronized (filmLock) {
+      Optional<Pick> at = at(x, y);
+      Optional<Light> which = scene == null ? Optional.empty() : scene.shoot().light(light);
+      if (at.isEmpty() || which.isEmpty()) {
+        return Optional.empty();
+      }
+      Vec3 camera = scene.shot().place();
+      Vec3 place = at.get().place(), normal = at.get().normal();
+      return switch (does) {
+        case "highlight" ->
+            Optional.of(Placing.highlight(scene.shoot(), which.get(), camera, place, normal));
+        case "rim" -> Optional.of(Placing.rim(scene.shoot(), which.get(), camera, place, normal));
+        case "shadow" ->
+            (from == null ? Optional.<Pick>empty() : at(from[0], from[1]))
+                .map(caster -> Placing.shadow(scene.shoot(), which.get(), caster.place(), place));
+        default ->
+            throw new levelember.shoot.ImpossibleValue(
+                "does", does, "one of highlight, shadow, rim");
+      };
     }
   }
 
@@ -683,6 +725,6 @@ final class LiveSession {
       return null;
     }
     Light light = shoot.lights().get(index);
-    return LayerThumbnail.jpeg(from, index, LayerWeights.of(light, 0), width);
+    return LayerThumbnail.jpeg(from, index, LayerWeights.of(shoot, light), width);
   }
 }

@@ -8,6 +8,11 @@ import levelember.app.asset.Assets;
 import levelember.app.problem.Refusal;
 import levelember.app.shoot.Shoots;
 import levelember.formats.PngFile;
+import levelember.formats.RadianceHdr;
+import levelember.look.DisplayCurve;
+import levelember.shoot.Look;
+import levelember.texture.GoboPatterns;
+import levelember.texture.Panoramas;
 import levelember.texture.Patterns;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
@@ -19,10 +24,17 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** The shelf of surface pictures over HTTP; one that a shoot takes becomes an asset of it. */
+/**
+ * The shelves of pictures (surfaces, patterns, surroundings) over HTTP; one that a shoot takes
+ * becomes an asset of it.
+ */
 @RestController
 class PictureShelfController {
-  private static final int SMALL = 96, LARGE = 1024;
+  private static final int SMALL = 96, LARGE = 1024, PANORAMA = 1024;
+
+  /** Shows a pixel of 1.0 as white, and holds what is brighter. */
+  private static final DisplayCurve PLAIN =
+      new DisplayCurve(new Look("shelf", "Shelf", -Math.log(1.2) / Math.log(2), 0.4, 4));
 
   private final Map<String, byte[]> small = new ConcurrentHashMap<>();
   private final Shoots shoots;
@@ -38,29 +50,62 @@ class PictureShelfController {
     return Patterns.all();
   }
 
+  /** Patterns for a lamp's gate. */
+  @GetMapping("/api/shelf/gobos")
+  List<GoboPatterns.Pattern> gobos() {
+    return GoboPatterns.all();
+  }
+
+  /** Surroundings. */
+  @GetMapping("/api/shelf/surroundings")
+  List<Panoramas.Panorama> surroundings() {
+    return Panoramas.all();
+  }
+
   @GetMapping("/api/shelf/pictures/{id}.png")
   ResponseEntity<byte[]> picture(@PathVariable String id) {
-    Patterns.Pattern pattern = known(id);
-    byte[] png =
-        small.computeIfAbsent(pattern.id(), k -> PngFile.codes(Patterns.picture(k, SMALL)));
+    byte[] png = small.computeIfAbsent(id, PictureShelfController::shown);
     return ResponseEntity.ok()
         .contentType(MediaType.IMAGE_PNG)
         .cacheControl(CacheControl.maxAge(Duration.ofHours(1)))
         .body(png);
   }
 
+  private static byte[] shown(String id) {
+    if (GoboPatterns.all().stream().anyMatch(p -> p.id().equals(id))) {
+      return PngFile.codes(GoboPatterns.picture(id, SMALL));
+    }
+    if (Panoramas.all().stream().anyMatch(p -> p.id().equals(id))) {
+      return PngFile.write(Panoramas.picture(id, 2 * SMALL), PLAIN, 8);
+    }
+    return PngFile.codes(Patterns.picture(known(id), SMALL));
+  }
+
+  /** Takes a picture of any shelf among the shoot's assets; one that is there already is kept. */
   @PostMapping("/api/shoots/{shoot}/assets/from-shelf/{id}")
   @ResponseStatus(HttpStatus.CREATED)
   Map<String, String> take(@PathVariable String shoot, @PathVariable String id) {
-    Patterns.Pattern pattern = known(id);
-    byte[] png = PngFile.codes(Patterns.picture(pattern.id(), LARGE));
-    return Map.of("name", assets.add(shoots.state(shoot).id(), pattern.id() + ".png", png));
+    String into = shoots.state(shoot).id();
+    boolean surrounding = Panoramas.all().stream().anyMatch(p -> p.id().equals(id));
+    String name = id + (surrounding ? ".hdr" : ".png");
+    if (assets.names(into).contains(name)) {
+      return Map.of("name", name);
+    }
+    byte[] file;
+    if (surrounding) {
+      file = RadianceHdr.write(Panoramas.picture(id, PANORAMA));
+    } else if (GoboPatterns.all().stream().anyMatch(p -> p.id().equals(id))) {
+      file = PngFile.codes(GoboPatterns.picture(id, LARGE));
+    } else {
+      file = PngFile.codes(Patterns.picture(known(id), LARGE));
+    }
+    return Map.of("name", assets.add(into, name, file));
   }
 
-  private static Patterns.Pattern known(String id) {
-    return Patterns.all().stream()
-        .filter(p -> p.id().equals(id))
-        .findFirst()
-        .orElseThrow(() -> Refusal.missing("There is no picture '" + id + "' on the shelf."));
+  private static String known(String id) {
+    if (Patterns.all().stream().noneMatch(p -> p.id().equals(id))) {
+      throw Refusal.missing("There is no picture '" + id + "' on the shelf.");
+    }
+    return id;
   }
 }

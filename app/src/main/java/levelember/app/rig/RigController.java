@@ -1,0 +1,106 @@
+package levelember.app.rig;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.util.List;
+import levelember.app.asset.Assets;
+import levelember.app.problem.Refusal;
+import levelember.app.shoot.Shoots;
+import levelember.formats.IesFile;
+import levelember.formats.Limits;
+import levelember.formats.PictureFile;
+import levelember.formats.ShootDocument;
+import levelember.light.Atmosphere;
+import levelember.light.GelShelf;
+import levelember.light.LampUnits;
+import levelember.light.SunPosition;
+import levelember.measure.SurroundingReading;
+import levelember.shoot.Brightness;
+import levelember.shoot.Daylight;
+import levelember.shoot.Emitter;
+import levelember.shoot.ImpossibleValue;
+import levelember.shoot.Profile;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
+
+/** What the Rig asks for besides the shoot itself. */
+@RestController
+class RigController {
+  private final Shoots shoots;
+  private final Assets assets;
+
+  RigController(Shoots shoots, Assets assets) {
+    this.shoots = shoots;
+    this.assets = assets;
+  }
+
+  /** A brightness of a kind of light, and the unit that it is to be said in. */
+  record Conversion(JsonNode emitter, double value, String unit, String to) {}
+
+  /** A brightness in a unit. */
+  record Said(double value, String unit) {}
+
+  @PostMapping("/api/brightness")
+  Said brightness(@RequestBody Conversion c) {
+    Emitter emitter = ShootDocument.emitter(c.emitter());
+    Brightness given = new Brightness(c.value(), Brightness.Unit.of(c.unit()));
+    Brightness said = LampUnits.in(emitter, given, Brightness.Unit.of(c.to()));
+    return new Said(said.value(), said.unit().symbol());
+  }
+
+  @GetMapping("/api/shelf/gels")
+  List<GelShelf.Gel> gels() {
+    return GelShelf.gels();
+  }
+
+  /** A profile read from a photometric file. */
+  record Read(JsonNode profile, double peakCandela, double lumens) {}
+
+  @PostMapping("/api/profiles")
+  Read profile(@RequestParam String name, HttpServletRequest request) throws IOException {
+    byte[] file = request.getInputStream().readNBytes((int) Limits.MOST_PACKAGE);
+    Profile p = IesFile.read(file, name);
+    return new Read(ShootDocument.tree(p), p.peak(), p.lumens());
+  }
+
+  /** What a surrounding picture of a shoot can do. */
+  @GetMapping("/api/shoots/{id}/surrounding")
+  SurroundingReading surrounding(@PathVariable String id, @RequestParam String picture) {
+    byte[] file = assets.bytes(shoots.state(id).id(), picture);
+    if (file == null) {
+      throw Refusal.missing("There is no picture '" + picture + "' in this shoot.");
+    }
+    return SurroundingReading.of(PictureFile.read(file));
+  }
+
+  /**
+   * Where the sun of a sky stands and what both give.
+   *
+   * @param sunLux illuminance square to the sun
+   * @param skyLux illuminance of level ground by the sky alone
+   */
+  record Sun(double headingDegrees, double heightDegrees, double sunLux, double skyLux) {}
+
+  @GetMapping("/api/shoots/{id}/lights/{light}/daylight")
+  Sun daylight(@PathVariable String id, @PathVariable String light) {
+    Daylight d =
+        shoots
+            .shoot(id)
+            .light(light)
+            .map(l -> l.emitter() instanceof Emitter.Sky s ? s.daylight() : null)
+            .orElseThrow(() -> new ImpossibleValue("light", light, "a light that is a sky"));
+    SunPosition at = SunPosition.of(d);
+    Atmosphere air = new Atmosphere(d);
+    double heading = at.headingDegrees() - 360 * Math.floor(at.headingDegrees() / 360);
+    return new Sun(heading, at.heightDegrees(), luminance(air.sunLux()), luminance(air.skyLux()));
+  }
+
+  private static double luminance(double[] rgb) {
+    return levelember.math.Colour.luminance((float) rgb[0], (float) rgb[1], (float) rgb[2]);
+  }
+}

@@ -1,0 +1,2 @@
+/** What the Rig asks for besides the shoot itself: units, gels, profiles, surroundings. */
+package levelember.app.rig;

@@ -1,0 +1,67 @@
+package levelember.light;
+
+import levelember.math.Affine;
+import levelember.math.Vec3;
+import levelember.shoot.Light;
+import levelember.texture.Texels;
+
+/** What flat faces have in common: their frame, their egg-crate and the picture on them. */
+abstract sealed class FaceLight extends LightSource permits RectangleLight, DiscLight {
+  final Vec3 right, up, out;
+  final boolean twoSided;
+
+  /** How far a ray may lean for each unit that it goes out, infinite for an open face. */
+  private final double lean;
+
+  private final Texels picture;
+
+  FaceLight(Light light, boolean twoSided, double spreadDegrees, Texels picture) {
+    super(light.id(), light.showsToCamera());
+    Affine frame = Affine.lookingAt(light.place(), light.aim(), light.rollDegrees());
+    right = frame.x();
+    up = frame.y();
+    out = frame.z().times(-1);
+    this.twoSided = twoSided;
+    lean = lean(spreadDegrees);
+    this.picture = picture;
+  }
+
+  static double lean(double spreadDegrees) {
+    return spreadDegrees >= 180
+        ? Double.POSITIVE_INFINITY
+        : Math.tan(Math.toRadians(spreadDegrees / 2));
+  }
+
+  /**
+   * What an egg-crate of square black cells lets out: the part of a cell's floor that is seen.
+   *
+   * @param x along the face, for any length of the ray
+   * @param y along the face
+   * @param z out of the face
+   */
+  static double crate(double lean, double x, double y, double z) {
+    if (lean == Double.POSITIVE_INFINITY) {
+      return 1;
+    }
+    double n = Math.abs(z) * lean;
+    return Math.max(0, 1 - Math.abs(x) / n) * Math.max(0, 1 - Math.abs(y) / n);
+  }
+
+  /**
+   * Fills in the radiance of a place of the face.
+   *
+   * @param u across the face as seen from in front, 0…1
+   * @param v down the face, 0…1
+   */
+  final void shine(LightRay to, double x, double y, double z, double u, double v) {
+    float open = (float) crate(lean, x, y, z);
+    if (picture == null) {
+      to.white(open);
+      return;
+    }
+    picture.look((float) u, (float) v, Texels.HOLD, to.colour);
+    to.r = open * to.colour[0];
+    to.g = open * to.colour[1];
+    to.b = open * to.colour[2];
+  }
+}

@@ -1,0 +1,113 @@
+package levelember.light;
+
+import levelember.math.Affine;
+import levelember.math.Trig;
+import levelember.shoot.Emitter;
+import levelember.shoot.Light;
+import levelember.texture.Texels;
+
+/**
+ * A lamp of 1 cd along its aim, as much all over its cone or by its profile. Its round source faces
+ * the aim and is as bright from every side as its area is seen small; cone, doors and pattern stand
+ * in a gate in front of it.
+ */
+public final class SpotLight extends LightSource {
+  private final Affine frame;
+  private final double cx, cy, cz, radius, gateDistance;
+  private final Gate gate;
+  private final Intensity intensity;
+
+  /**
+   * The light of a lamp.
+   *
+   * @param pattern in its gate, or null
+   */
+  public SpotLight(Light light, Emitter.Spot s, Texels pattern) {
+    super(light.id(), light.showsToCamera());
+    frame = Affine.lookingAt(light.place(), light.aim(), light.rollDegrees());
+    cx = light.place().x();
+    cy = light.place().y();
+    cz = light.place().z();
+    radius = s.sourceRadius();
+    gateDistance = s.gateDistance();
+    gate = new Gate(s, pattern);
+    intensity = s.profile() == null ? null : new Intensity(s.profile(), frame);
+  }
+
+  @Override
+  public boolean draw(float px, float py, float pz, float u, float v, float w, LightRay to) {
+    double r = radius * Math.sqrt(u);
+    double a = r == 0 ? 0 : r * Trig.cosine(v), b = r == 0 ? 0 : r * Trig.sine(v);
+    double x = cx + a * frame.x().x() + b * frame.y().x() - px;
+    double y = cy + a * frame.x().y() + b * frame.y().y() - py;
+    double z = cz + a * frame.x().z() + b * frame.y().z() - pz;
+    double d2 = x * x + y * y + z * z;
+    if (d2 < 1e-18) {
+      return false;
+    }
+    double d = Math.sqrt(d2);
+    to.x = (float) (x / d);
+    to.y = (float) (y / d);
+    to.z = (float) (z / d);
+    to.distance = (float) d;
+    to.delta = radius == 0;
+    return answer(a, b, d2, to);
+  }
+
+  /**
+   * Radiance towards the direction against {@code to}'s, from a place of the source.
+   *
+   * @param d2 square of the distance, m²
+   */
+  private boolean answer(double a, double b, double d2, LightRay to) {
+    double x = -to.x, y = -to.y, z = -to.z;
+    double out = -(x * frame.z().x() + y * frame.z().y() + z * frame.z().z());
+    if (!(out > 1e-6)) {
+      return false;
+    }
+    double right = x * frame.x().x() + y * frame.x().y() + z * frame.x().z();
+    double above = x * frame.y().x() + y * frame.y().y() + z * frame.y().z();
+    if (radius == 0) {
+      to.pdf = 1;
+      to.white((float) (1 / d2));
+    } else {
+      double area = Math.PI * radius * radius;
+      to.pdf = (float) (d2 / (out * area));
+      to.white((float) (1 / (area * out)));
+    }
+    if (intensity != null) {
+      float part = intensity.along(x, y, z);
+      to.r *= part;
+      to.g *= part;
+      to.b *= part;
+    }
+    return gate.pass(a / gateDistance + right / out, b / gateDistance + above / out, to)
+        && to.r + to.g + to.b > 0;
+  }
+
+  @Override
+  public boolean meets(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay to) {
+    if (radius == 0) {
+      return false;
+    }
+    double x = cx - ox, y = cy - oy, z = cz - oz;
+    double towards = dx * frame.z().x() + dy * frame.z().y() + dz * frame.z().z();
+    double t = (x * frame.z().x() + y * frame.z().y() + z * frame.z().z()) / towards;
+    if (!(towards > 0) || !(t > 0 && t < far)) {
+      return false;
+    }
+    double hx = t * dx - x, hy = t * dy - y, hz = t * dz - z;
+    double a = hx * frame.x().x() + hy * frame.x().y() + hz * frame.x().z();
+    double b = hx * frame.y().x() + hy * frame.y().y() + hz * frame.y().z();
+    if (a * a + b * b > radius * radius) {
+      return false;
+    }
+    to.x = dx;
+    to.y = dy;
+    to.z = dz;
+    to.distance = (float) t;
+    to.delta = false;
+    return answer(a, b, t * t, to);
+  }
+}

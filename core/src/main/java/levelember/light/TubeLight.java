@@ -1,0 +1,98 @@
+package levelember.light;
+
+import levelember.math.Affine;
+import levelember.math.Trig;
+import levelember.math.Vec3;
+import levelember.shoot.Emitter;
+import levelember.shoot.Light;
+
+/**
+ * Straight tube of luminance 1 cd/m² that shines from its side, not from its ends. Sampled
+ * uniformly over the part of its side that the point sees were the tube without end: in its
+ * cross-section this is the arc of half angle acos(r/ρ) turned towards the point, ρ its distance
+ * from the axis.
+ */
+public final class TubeLight extends LightSource {
+  private final Vec3 axis, middle;
+  private final double length, radius;
+
+  public TubeLight(Light light, Emitter.Tube t) {
+    super(light.id(), light.showsToCamera());
+    axis = Affine.lookingAt(light.place(), light.aim(), light.rollDegrees()).x();
+    middle = light.place();
+    length = t.length();
+    radius = t.radius();
+  }
+
+  @Override
+  public boolean draw(float px, float py, float pz, float u, float v, float w, LightRay to) {
+    double x = px - middle.x(), y = py - middle.y(), z = pz - middle.z();
+    double along = x * axis.x() + y * axis.y() + z * axis.z();
+    double qx = x - along * axis.x(), qy = y - along * axis.y(), qz = z - along * axis.z();
+    double rho = Math.sqrt(qx * qx + qy * qy + qz * qz);
+    if (rho <= radius * (1 + 1e-6)) {
+      return false;
+    }
+    qx /= rho;
+    qy /= rho;
+    qz /= rho;
+    double sx = axis.y() * qz - axis.z() * qy, sy = axis.z() * qx - axis.x() * qz;
+    double sz = axis.x() * qy - axis.y() * qx;
+    double half = Math.acos(radius / rho);
+    double turns = (2 * u - 1) * half / (2 * Math.PI);
+    double c = Trig.cosine(turns), s = Trig.sine(turns);
+    double nx = c * qx + s * sx, ny = c * qy + s * sy, nz = c * qz + s * sz;
+    double at = (v - 0.5) * length;
+    double dx = at * axis.x() + radius * nx - x;
+    double dy = at * axis.y() + radius * ny - y;
+    double dz = at * axis.z() + radius * nz - z;
+    double d2 = dx * dx + dy * dy + dz * dz, d = Math.sqrt(d2);
+    double facing = -(dx * nx + dy * ny + dz * nz) / d;
+    if (!(facing > 1e-7)) {
+      return false;
+    }
+    to.x = (float) (dx / d);
+    to.y = (float) (dy / d);
+    to.z = (float) (dz / d);
+    to.distance = (float) d;
+    to.pdf = (float) (d2 / (facing * area(half)));
+    to.delta = false;
+    to.white(1);
+    return true;
+  }
+
+  private double area(double half) {
+    return 2 * half * radius * length;
+  }
+
+  @Override
+  public boolean meets(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay to) {
+    double x = ox - middle.x(), y = oy - middle.y(), z = oz - middle.z();
+    double along = x * axis.x() + y * axis.y() + z * axis.z();
+    double way = dx * axis.x() + dy * axis.y() + dz * axis.z();
+    double qx = x - along * axis.x(), qy = y - along * axis.y(), qz = z - along * axis.z();
+    double ex = dx - way * axis.x(), ey = dy - way * axis.y(), ez = dz - way * axis.z();
+    double a = ex * ex + ey * ey + ez * ez;
+    double b = qx * ex + qy * ey + qz * ez;
+    double rho2 = qx * qx + qy * qy + qz * qz;
+    double under = b * b - a * (rho2 - radius * radius);
+    if (rho2 <= radius * radius || !(under >= 0) || b >= 0 || !(a > 1e-12)) {
+      return false;
+    }
+    double t = (-b - Math.sqrt(under)) / a;
+    double at = along + t * way;
+    if (!(t > 0 && t < far) || Math.abs(at) > length / 2) {
+      return false;
+    }
+    double facing = -(b + t * a) / radius;
+    if (!(facing > 1e-7)) {
+      return false;
+    }
+    to.pdf = (float) (t * t / (facing * area(Math.acos(radius / Math.sqrt(rho2)))));
+    to.distance = (float) t;
+    to.delta = false;
+    to.white(1);
+    return true;
+  }
+}

@@ -1,0 +1,52 @@
+package levelember.shoot;
+
+import levelember.math.Affine;
+
+/**
+ * A light with all that its layer depends on besides the set: itself in the world, without what
+ * only weighs its layer, and the daylight of the sky whose sun it is.
+ *
+ * @param light tied to nothing and aimed at a place
+ * @param daylight of a sun's sky, or null
+ */
+public record Traced(Light light, Daylight daylight) {
+
+  /** What a light of a shoot is traced as. */
+  public static Traced of(Shoot shoot, Light light) {
+    Light plain = inWorld(shoot, light).withoutWeights();
+    return new Traced(
+        plain, light.emitter() instanceof Emitter.SkySun s ? daylight(shoot, s.sky()) : null);
+  }
+
+  /** The same light at its place and aim in the world. */
+  public static Light inWorld(Shoot shoot, Light light) {
+    if (light.twin() != null) {
+      return light.imageOf(inWorld(shoot, twinned(shoot, light)));
+    }
+    if (light.tiedTo() == null && light.aimedAt() == null) {
+      return light;
+    }
+    Frames frames = new Frames(shoot.pieces());
+    Affine tied = light.tiedTo() == null ? Affine.IDENTITY : frames.of(light.tiedTo());
+    Affine aimed = light.aimedAt() == null ? tied : frames.of(light.aimedAt());
+    return light.standing(tied.point(light.place()), aimed.point(light.aim()));
+  }
+
+  /** The light that a light is the mirror image of, or itself. */
+  public static Light twinned(Shoot shoot, Light light) {
+    return light.twin() == null
+        ? light
+        : shoot.lights().stream()
+            .filter(l -> l.id().equals(light.twin().of()))
+            .findFirst()
+            .orElseThrow(
+                () -> new ImpossibleValue("twin.of", light.twin().of(), "the id of a light"));
+  }
+
+  private static Daylight daylight(Shoot shoot, String sky) {
+    return shoot
+        .light(sky)
+        .map(l -> l.emitter() instanceof Emitter.Sky s ? s.daylight() : null)
+        .orElseThrow(() -> new ImpossibleValue("sky", sky, "the id of a light that is a sky"));
+  }
+}

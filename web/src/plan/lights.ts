@@ -1,0 +1,35 @@
+import type { Light, ShootDocument, Vector } from '../api/document';
+import { dot, minus, parentFrame, point, times, unit, plus } from '../picture/frame';
+
+const AIMED = new Set(['rectangle', 'disc', 'tube', 'spot', 'sun']);
+const PLACED = new Set(['rectangle', 'disc', 'sphere', 'tube', 'point', 'spot', 'sun']);
+
+/** Whether a light has a place. */
+export const isPlaced = (light: Light) => PLACED.has(light.emitter.kind);
+
+/** Whether a light faces its aim. */
+export const isAimed = (light: Light) =>
+  AIMED.has(light.emitter.kind) ||
+  (light.emitter.kind === 'point' && light.emitter.profile !== null);
+
+/** The light that a light is the mirror image of, or itself. */
+export function twinned(light: Light, document: ShootDocument): Light {
+  return document.lights.find((l) => l.id === light.twin?.of) ?? light;
+}
+
+/** Where a light stands and aims in the world, ties and mirrors followed. */
+export function inWorld(
+  light: Light,
+  document: ShootDocument,
+): { place: Vector; aim: Vector; aims: boolean } {
+  if (light.twin) {
+    const { point: at, normal } = light.twin;
+    const n = unit(normal);
+    const image = (p: Vector) => plus(p, times(n, -2 * dot(minus(p, at), n)));
+    const source = inWorld(twinned({ ...light }, document), document);
+    return { place: image(source.place), aim: image(source.aim), aims: source.aims };
+  }
+  const tied = parentFrame(document.pieces, light.tiedTo);
+  const aimed = light.aimedAt ? parentFrame(document.pieces, light.aimedAt) : tied;
+  return { place: point(tied, light.place), aim: point(aimed, light.aim), aims: isAimed(light) };
+}

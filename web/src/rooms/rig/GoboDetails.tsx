@@ -1,0 +1,188 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Switch from '@mui/material/Switch';
+import Tooltip from '@mui/material/Tooltip';
+import { useQuery } from '@tanstack/react-query';
+import { api } from '../../api/client';
+import type { Gobo } from '../../api/document';
+import { NumberOf, Row, Section } from '../../controls/FieldOf';
+import { PlainSelect } from '../../controls/PlainSelect';
+import { quantities, type Quantity } from '../../controls/quantity';
+import { say, useDesk } from '../../live/useShoot';
+import { colours } from '../../theme/theme';
+import { PicturePicker } from '../set/PicturePicker';
+import type { LightProps, Of } from './props';
+
+const plain: Omit<Gobo, 'picture'> = {
+  offsetX: 0,
+  offsetY: 0,
+  turnDegrees: 0,
+  scale: 1,
+  edge: 'dark',
+  contrast: 1,
+  gamma: 1,
+  inverted: false,
+  blur: 0,
+};
+
+const halves: Quantity = { unit: '', least: -10, most: 10, step: 0.02, digits: 2 };
+const scale: Quantity = { unit: '', least: 0.01, most: 100, step: 0.05, digits: 2, relative: true };
+const contrast: Quantity = { unit: '', least: 0, most: 4, step: 0.05, digits: 2 };
+const gamma: Quantity = { unit: '', least: 0.1, most: 10, step: 0.05, digits: 2, relative: true };
+const NUDGES: Record<string, [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
+
+/** The pattern in a spot's gate: one click swaps it, the arrow keys nudge it. */
+export function GoboDetails({ light, here, set, emitter }: LightProps & { emitter: Of<'spot'> }) {
+  const desk = useDesk();
+  const { gobo } = emitter;
+  const { data: patterns } = useQuery({
+    queryKey: ['gobos'],
+    queryFn: api.gobos,
+    staleTime: Infinity,
+  });
+  const edit = `Pattern of ${light.name}`;
+  const put = (picture: string) =>
+    void desk.keep(
+      edit,
+      gobo
+        ? set(desk.state.document, 'emitter/gobo/picture', picture)
+        : set(desk.state.document, 'emitter/gobo', { ...plain, picture }),
+    );
+  const take = async (id: string) => {
+    try {
+      put((await api.takePattern(desk.state.id, id)).name);
+    } catch (error) {
+      say(error);
+    }
+  };
+  const nudge = (e: React.KeyboardEvent) => {
+    const by = NUDGES[e.key];
+    if (!by || !gobo || e.target instanceof HTMLInputElement) return;
+    e.preventDefault();
+    const step = e.shiftKey ? 0.1 : 0.02;
+    const now = (here(desk.state.document).emitter as Of<'spot'>).gobo!;
+    const round = (v: number) => Math.round(Math.min(10, Math.max(-10, v)) * 1000) / 1000;
+    void desk.keep(edit, [
+      ...set(desk.state.document, 'emitter/gobo/offsetX', round(now.offsetX + step * by[0])),
+      ...set(desk.state.document, 'emitter/gobo/offsetY', round(now.offsetY + step * by[1])),
+    ]);
+  };
+  const number = (
+    label: string,
+    field: 'offsetX' | 'offsetY' | 'turnDegrees' | 'scale' | 'contrast' | 'gamma' | 'blur',
+    quantity: Quantity,
+  ) => (
+    <NumberOf
+      label={label}
+      name={`${label} of the pattern`}
+      edit={edit}
+      read={(d) => (here(d).emitter as Of<'spot'>).gobo?.[field] ?? 0}
+      write={(d, v) => set(d, `emitter/gobo/${field}`, v)}
+      quantity={quantity}
+    />
+  );
+  return (
+    <Section title="Gobo">
+      <Box
+        role="listbox"
+        aria-label="Patterns"
+        onKeyDown={nudge}
+        sx={{ display: 'grid', gridTemplateColumns: 'repeat(6, 1fr)', gap: 1 }}
+      >
+        {(patterns ?? []).map(({ id, name }) => {
+          const chosen = gobo?.picture === `${id}.png`;
+          return (
+            <Tooltip key={id} title={name}>
+              <Box
+                component="button"
+                type="button"
+                role="option"
+                aria-label={name}
+                aria-selected={chosen}
+                onClick={() => void take(id)}
+                sx={{
+                  p: 0,
+                  aspectRatio: '1',
+                  border: `1px solid ${chosen ? colours.ember : colours.line}`,
+                  borderRadius: 1,
+                  overflow: 'hidden',
+                  bgcolor: '#000',
+                  cursor: 'pointer',
+                }}
+              >
+                <img
+                  src={api.patternUrl(id)}
+                  alt=""
+                  draggable={false}
+                  style={{ width: '100%', height: '100%', display: 'block' }}
+                />
+              </Box>
+            </Tooltip>
+          );
+        })}
+      </Box>
+      <PicturePicker
+        label="Own picture"
+        value={gobo && !patterns?.some((p) => `${p.id}.png` === gobo.picture) ? gobo.picture : null}
+        relief={false}
+        onPick={({ name }) => put(name)}
+      />
+      {gobo && (
+        <>
+          <Row>
+            {number('Right by', 'offsetX', halves)}
+            {number('Up by', 'offsetY', halves)}
+            {number('Turn', 'turnDegrees', quantities.degrees)}
+          </Row>
+          <Row>
+            {number('Scale', 'scale', scale)}
+            {number('Contrast', 'contrast', contrast)}
+            {number('Gamma', 'gamma', gamma)}
+          </Row>
+          <Row>
+            {number('Blur', 'blur', quantities.share)}
+            <PlainSelect
+              label="Beyond the edge"
+              value={gobo.edge}
+              options={[
+                { value: 'dark', text: 'dark' },
+                { value: 'repeat', text: 'repeated' },
+                { value: 'hold', text: 'held' },
+              ]}
+              onChange={(edge) =>
+                void desk.keep(edit, set(desk.state.document, 'emitter/gobo/edge', edge))
+              }
+            />
+          </Row>
+          <FormControlLabel
+            control={
+              <Switch
+                size="small"
+                checked={gobo.inverted}
+                onChange={(e) =>
+                  void desk.keep(
+                    edit,
+                    set(desk.state.document, 'emitter/gobo/inverted', e.target.checked),
+                  )
+                }
+              />
+            }
+            label="Dark and light change places"
+          />
+          <Button
+            color="inherit"
+            onClick={() => void desk.keep(edit, set(desk.state.document, 'emitter/gobo', null))}
+          >
+            Without a pattern
+          </Button>
+        </>
+      )}
+    </Section>
+  );
+}

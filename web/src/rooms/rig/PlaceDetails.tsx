@@ -1,0 +1,198 @@
+import FlipIcon from '@mui/icons-material/Flip';
+import GpsFixedIcon from '@mui/icons-material/GpsFixed';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import type { Effect } from '../../api/client';
+import type { Light, Vector } from '../../api/document';
+import { setField } from '../../api/patch';
+import { NumberOf, Row, Section, VectorOf } from '../../controls/FieldOf';
+import { PlainSelect } from '../../controls/PlainSelect';
+import { quantities } from '../../controls/quantity';
+import { freeId } from '../../desk/newLight';
+import { useChoice } from '../../frame/choice';
+import { useChosenShot } from '../../frame/useChosenShot';
+import { useDesk } from '../../live/useShoot';
+import { cross, inverse, minus, parentFrame, point, unit } from '../../picture/frame';
+import { inWorld, isAimed } from '../../plan/lights';
+import { colours } from '../../theme/theme';
+import { placeByEffect } from './placeByEffect';
+import type { LightProps } from './props';
+
+const FREE = ' ';
+const EFFECTS: [Effect, string][] = [
+  ['highlight', 'Highlight here'],
+  ['shadow', 'Shadow here'],
+  ['rim', 'Rim here'],
+];
+
+/** Where a light stands, what it aims at, what it moves with. */
+export function PlaceDetails({ light, here, set }: LightProps) {
+  const desk = useDesk();
+  const shot = useChosenShot();
+  const { pieces } = desk.document;
+  const aimed = isAimed(light);
+  const world = inWorld(light, desk.document);
+
+  const tie = (to: string | null) => {
+    const frame = inverse(parentFrame(desk.state.document.pieces, to));
+    void desk.keep(to ? `Tie ${light.name}` : `Untie ${light.name}`, [
+      ...set(desk.state.document, 'tiedTo', to),
+      ...set(desk.state.document, 'place', point(frame, world.place)),
+      ...(light.aimedAt ? [] : set(desk.state.document, 'aim', point(frame, world.aim))),
+    ]);
+  };
+  const aimAt = (to: string | null) => {
+    const { document } = desk.state;
+    const frame = inverse(parentFrame(document.pieces, to ?? light.tiedTo));
+    void desk.keep(`Aim ${light.name}`, [
+      ...set(document, 'aimedAt', to),
+      ...set(document, 'aim', to ? [0, 0, 0] : point(frame, world.aim)),
+    ]);
+  };
+  const aimByPointing = () =>
+    useChoice.setState({
+      armed: {
+        what: `Point at what ${light.name} aims at`,
+        then: ({ place: { x, y, z } }) => {
+          const frame = inverse(
+            parentFrame(desk.state.document.pieces, light.aimedAt ?? light.tiedTo),
+          );
+          void desk.keep(
+            `Aim ${light.name}`,
+            set(desk.state.document, 'aim', point(frame, [x, y, z])),
+          );
+        },
+      },
+    });
+  /** The mirror image on the other side of what the camera looks at. */
+  const otherSide = async () => {
+    const id = freeId(`${light.id}-other`, desk.state.document.lights);
+    const way = minus(shot.aim, shot.place);
+    const normal = unit(cross([way[0], 0, way[2]], [0, 1, 0]));
+    const image: Light = {
+      ...here(desk.state.document),
+      id,
+      name: `${light.name}, other side`,
+      levelStops: 0,
+      alone: false,
+      twin: { of: light.id, point: world.aims ? world.aim : shot.aim, normal },
+    };
+    const done = await desk.keep(`Other side of ${light.name}`, [
+      { op: 'add', path: '/lights/-', value: image },
+    ]);
+    if (done) useChoice.setState({ light: id });
+  };
+  const sun = light.emitter.kind === 'sun';
+  const distance = Math.hypot(...minus(world.aim, world.place));
+  const away = (metres: number): Vector =>
+    world.place.map(
+      (x, i) => world.aim[i]! + ((x - world.aim[i]!) * metres) / (distance || 1),
+    ) as Vector;
+
+  return (
+    <Section title="Place">
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 1 }}>
+        {EFFECTS.map(([effect, text]) => (
+          <Button
+            key={effect}
+            color="inherit"
+            variant="outlined"
+            onClick={() => placeByEffect(desk, here(desk.state.document), effect)}
+            sx={{ borderColor: colours.line, px: 0, fontSize: 12, lineHeight: 1.3 }}
+          >
+            {text}
+          </Button>
+        ))}
+      </Box>
+      <VectorOf
+        label={light.tiedTo ? 'Stands at, in what it is tied to' : 'Stands at'}
+        edit={`Move ${light.name}`}
+        read={(d) => here(d).place}
+        write={(d, v) => set(d, 'place', v)}
+        quantity={quantities.metres}
+      />
+      {aimed && (
+        <>
+          <VectorOf
+            label={light.aimedAt ? 'Aims at, from the piece' : 'Aims at'}
+            edit={`Aim ${light.name}`}
+            read={(d) => here(d).aim}
+            write={(d, v) => set(d, 'aim', v)}
+            quantity={quantities.metres}
+          />
+          <Row>
+            {!sun && (
+              <NumberOf
+                label="Distance"
+                edit={`Distance of ${light.name}`}
+                read={(d) => {
+                  const now = inWorld(here(d), d);
+                  return Math.hypot(...minus(now.aim, now.place));
+                }}
+                write={(d, v) => [
+                  setField(
+                    d,
+                    'lights',
+                    light.id,
+                    'place',
+                    point(inverse(parentFrame(d.pieces, light.tiedTo)), away(v)),
+                  ),
+                ]}
+                quantity={quantities.length}
+              />
+            )}
+            <NumberOf
+              label="Roll"
+              edit={`Roll ${light.name}`}
+              read={(d) => here(d).rollDegrees}
+              write={(d, v) => set(d, 'rollDegrees', v)}
+              quantity={quantities.degrees}
+            />
+          </Row>
+          <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
+            <Button
+              color="inherit"
+              variant="outlined"
+              startIcon={<GpsFixedIcon />}
+              onClick={aimByPointing}
+              sx={{ borderColor: colours.line }}
+            >
+              Aim by pointing
+            </Button>
+            <Button
+              color="inherit"
+              variant="outlined"
+              startIcon={<FlipIcon />}
+              onClick={() => void otherSide()}
+              sx={{ borderColor: colours.line }}
+            >
+              Other side
+            </Button>
+          </Box>
+        </>
+      )}
+      <Row>
+        <PlainSelect
+          label="Moves with"
+          value={light.tiedTo ?? FREE}
+          options={[
+            { value: FREE, text: 'nothing' },
+            ...pieces.map((p) => ({ value: p.id, text: p.name })),
+          ]}
+          onChange={(id) => tie(id === FREE ? null : id)}
+        />
+        {aimed && (
+          <PlainSelect
+            label="Stays aimed at"
+            value={light.aimedAt ?? FREE}
+            options={[
+              { value: FREE, text: 'a place' },
+              ...pieces.map((p) => ({ value: p.id, text: p.name })),
+            ]}
+            onChange={(id) => aimAt(id === FREE ? null : id)}
+          />
+        )}
+      </Row>
+    </Section>
+  );
+}

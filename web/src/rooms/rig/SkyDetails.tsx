@@ -1,0 +1,181 @@
+import Box from '@mui/material/Box';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Switch from '@mui/material/Switch';
+import { useQuery } from '@tanstack/react-query';
+import { api } from '../../api/client';
+import type { Daylight } from '../../api/document';
+import { ColourOf } from '../../controls/ColourOf';
+import { NumberOf, Row, Section } from '../../controls/FieldOf';
+import { quantities, type Quantity } from '../../controls/quantity';
+import { useDesk } from '../../live/useShoot';
+import { colours, mono } from '../../theme/theme';
+import type { LightProps, Of } from './props';
+
+const height: Quantity = { ...quantities.degrees, least: -90, most: 90 };
+const turbidity: Quantity = { unit: '', least: 1, most: 10, step: 0.1, digits: 1 };
+const horizon: Quantity = { ...quantities.degrees, least: -30, most: 30, step: 0.5 };
+const both: Quantity = { unit: '', least: -1, most: 1, step: 0.02, digits: 2 };
+const double: Quantity = { unit: '', least: 0, most: 2, step: 0.02, digits: 2 };
+const night: Quantity = {
+  unit: 'cd/m²',
+  least: 0,
+  most: 1000,
+  step: 0.001,
+  digits: 4,
+  relative: true,
+};
+const whole = (least: number, most: number): Quantity => ({
+  unit: '',
+  least,
+  most,
+  step: 1,
+  digits: 0,
+});
+const hour: Quantity = { unit: 'h', least: 0, most: 24, step: 0.25, digits: 2 };
+const place = (most: number): Quantity => ({
+  ...quantities.degrees,
+  least: -most,
+  most,
+  digits: 2,
+});
+const zone: Quantity = { unit: 'h', least: -14, most: 14, step: 0.5, digits: 1 };
+
+type When = NonNullable<Daylight['when']>;
+
+/** A sky by place, date and hour, or by where its sun stands. */
+export function SkyDetails({ light, here, set, emitter }: LightProps & { emitter: Of<'sky'> }) {
+  const desk = useDesk();
+  const { when } = emitter.daylight;
+  const edit = `Sky of ${light.name}`;
+  const day = (d: Parameters<typeof here>[0]) => (here(d).emitter as Of<'sky'>).daylight;
+  const number = (
+    label: string,
+    field: Exclude<keyof Daylight, 'when' | 'ground' | 'night'>,
+    quantity: Quantity,
+  ) => (
+    <NumberOf
+      label={label}
+      edit={edit}
+      read={(d) => day(d)[field]}
+      write={(d, v) => set(d, `emitter/daylight/${field}`, v)}
+      quantity={quantity}
+    />
+  );
+  const at = (label: string, field: keyof When, quantity: Quantity) => (
+    <NumberOf
+      label={label}
+      edit={edit}
+      read={(d) => day(d).when?.[field] ?? 0}
+      write={(d, v) => set(d, `emitter/daylight/when/${field}`, v)}
+      quantity={quantity}
+    />
+  );
+  return (
+    <>
+      <Section title="Where the sun stands">
+        <FormControlLabel
+          control={
+            <Switch
+              size="small"
+              checked={when !== null}
+              onChange={(e) =>
+                void desk.keep(
+                  edit,
+                  set(
+                    desk.state.document,
+                    'emitter/daylight/when',
+                    e.target.checked
+                      ? {
+                          latitude: 54,
+                          longitude: 0,
+                          year: 2026,
+                          month: 6,
+                          day: 21,
+                          hour: 10,
+                          zoneHours: 1,
+                          northDegrees: 0,
+                        }
+                      : null,
+                  ),
+                )
+              }
+            />
+          }
+          label="By place, date and hour"
+        />
+        {when ? (
+          <>
+            <Row>
+              {at('Latitude', 'latitude', place(90))}
+              {at('Longitude', 'longitude', place(180))}
+              {at('North at', 'northDegrees', quantities.degrees)}
+            </Row>
+            <Row>
+              {at('Day', 'day', whole(1, 31))}
+              {at('Month', 'month', whole(1, 12))}
+              {at('Hour', 'hour', hour)}
+              {at('Zone', 'zoneHours', zone)}
+            </Row>
+          </>
+        ) : (
+          <Row>
+            {number('Heading', 'headingDegrees', quantities.degrees)}
+            {number('Height', 'heightDegrees', height)}
+          </Row>
+        )}
+        <Found light={light.id} />
+      </Section>
+      <Section title="Air and ground">
+        <Row>
+          {number('Haze', 'haze', turbidity)}
+          {number('Warm–cool', 'warmth', both)}
+          {number('Saturation', 'saturation', double)}
+        </Row>
+        <Row>
+          {number('Horizon at', 'horizonDegrees', horizon)}
+          {number('Softness', 'horizonSoftness', quantities.share)}
+        </Row>
+        <ColourOf
+          label="Ground"
+          edit={edit}
+          read={(d) => day(d).ground}
+          write={(d, v) => set(d, 'emitter/daylight/ground', v)}
+        />
+        <ColourOf
+          label="Night"
+          edit={edit}
+          read={(d) => day(d).night}
+          write={(d, v) => set(d, 'emitter/daylight/night', v)}
+        />
+        {number('Night sky', 'nightLuminance', night)}
+      </Section>
+    </>
+  );
+}
+
+/** What the sun and sky of the moment give. */
+function Found({ light }: { light: string }) {
+  const desk = useDesk();
+  const { data } = useQuery({
+    queryKey: ['daylight', desk.state.id, light, desk.state.revision],
+    queryFn: () => api.daylight(desk.state.id, light),
+    placeholderData: (before) => before,
+  });
+  if (!data) return null;
+  const lux = (v: number) => (v >= 1000 ? `${(v / 1000).toFixed(1)} klx` : `${v.toFixed(1)} lx`);
+  const lines: [string, string][] = [
+    ['Sun stands at', `${data.headingDegrees.toFixed(1)}°, ${data.heightDegrees.toFixed(1)}° high`],
+    ['Sun gives', `${lux(data.sunLux)} square to it`],
+    ['Sky gives', `${lux(data.skyLux)} on level ground`],
+  ];
+  return (
+    <Box role="group" aria-label="What sun and sky give">
+      {lines.map(([text, value]) => (
+        <Box key={text} sx={{ display: 'flex', justifyContent: 'space-between', fontSize: 12 }}>
+          <span style={{ color: colours.quiet }}>{text}</span>
+          <span style={{ fontFamily: mono }}>{value}</span>
+        </Box>
+      ))}
+    </Box>
+  );
+}

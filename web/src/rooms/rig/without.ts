@@ -1,0 +1,70 @@
+import type { Light, Operation, ShootDocument } from '../../api/document';
+import { setField } from '../../api/patch';
+import { inWorld, twinned } from '../../plan/lights';
+
+/**
+ * Takes a light out with what cannot be without it: the sun of a sky goes too, a mirror image
+ * becomes a light of its own.
+ */
+export function without(light: Light, document: ShootDocument): Operation[] {
+  const freed = document.lights
+    .filter((l) => l.twin?.of === light.id)
+    .flatMap((l) => setFree(l, document));
+  const gone = document.lights
+    .map((l, i) => ({ l, i }))
+    .filter(
+      ({ l }) => l.id === light.id || (l.emitter.kind === 'sky-sun' && l.emitter.sky === light.id),
+    )
+    .map(({ i }) => i)
+    .reverse();
+  return [...freed, ...gone.map((i) => ({ op: 'remove' as const, path: `/lights/${i}` }))];
+}
+
+/** Makes a mirror image a light of its own that stands where it stands. */
+export function setFree(light: Light, document: ShootDocument): Operation[] {
+  const source = twinned(light, document);
+  const { place, aim } = inWorld(light, document);
+  const own: Light = {
+    ...light,
+    emitter: source.emitter,
+    brightness: source.brightness,
+    colour: source.colour,
+    showsToCamera: source.showsToCamera,
+    levelStops: Math.min(10, Math.max(-10, light.levelStops + source.levelStops)),
+    rollDegrees: -source.rollDegrees,
+    place,
+    aim,
+    tiedTo: null,
+    aimedAt: null,
+    twin: null,
+  };
+  const at = document.lights.findIndex((l) => l.id === light.id);
+  return [{ op: 'replace', path: `/lights/${at}`, value: own }];
+}
+
+/** Takes names of pieces that go out of every link and tie. */
+export function unlinked(gone: Set<string>, document: ShootDocument): Operation[] {
+  return document.lights.flatMap((light) => {
+    const operations: Operation[] = [];
+    for (const field of ['lit', 'shadows'] as const) {
+      const kept = light[field].pieces.filter((id) => !gone.has(id));
+      if (kept.length < light[field].pieces.length) {
+        operations.push(
+          setField(document, 'lights', light.id, field, { ...light[field], pieces: kept }),
+        );
+      }
+    }
+    const tied = light.tiedTo !== null && gone.has(light.tiedTo);
+    const aimed = light.aimedAt !== null && gone.has(light.aimedAt);
+    if (tied || aimed) {
+      const { place, aim } = inWorld(light, document);
+      const set = (field: string, value: unknown) =>
+        operations.push(setField(document, 'lights', light.id, field, value));
+      set('tiedTo', null);
+      set('aimedAt', null);
+      set('place', place);
+      set('aim', aim);
+    }
+    return operations;
+  });
+}
