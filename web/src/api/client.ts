@@ -130,6 +130,11 @@ export const api = {
         ),
       ),
     ),
+  /** How far bringing a model in has got; null when none is. */
+  bringing: async (id: string) => {
+    const response = await reached(fetch(`${shoot(id)}/models/progress`));
+    return response.status === 204 ? null : answer<{ what: string; part: number }>(response);
+  },
   shelf: async () =>
     answer<{ group: string; material: Material }[]>(await reached(fetch('/api/shelf/materials'))),
   pictureShelf: async () => answer<Pattern[]>(await reached(fetch('/api/shelf/pictures'))),

@@ -27,6 +27,9 @@ export interface Progress {
   tracedSeconds: number;
   filmBytes: number;
   mostFilmBytes: number;
+  /** Memory of the pictures of materials. */
+  pictureBytes: number;
+  triangles: number;
   shares: Record<string, number>;
 }
 

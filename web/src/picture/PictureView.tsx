@@ -7,9 +7,11 @@ import IconButton from '@mui/material/IconButton';
 import Tooltip from '@mui/material/Tooltip';
 import { useEffect, useRef, useState } from 'react';
 import { api } from '../api/client';
+import type { Material } from '../api/document';
 import { disarm, useChoice } from '../frame/choice';
 import { useLive } from '../live/store';
 import { say, useChannel, useDesk } from '../live/useShoot';
+import { dressed, MATERIAL_TYPE } from '../rooms/set/dress';
 import { colours } from '../theme/theme';
 import { CropGuide } from './CropGuide';
 import { HandleChoice, Handles } from './Handles';
@@ -137,6 +139,30 @@ export function PictureView() {
     };
   }, [fit]);
 
+  /** A material that is let go over a piece dresses it. */
+  const drop = async (e: React.DragEvent) => {
+    const carried = e.dataTransfer.getData(MATERIAL_TYPE);
+    const box = canvas.current?.getBoundingClientRect();
+    if (!carried || !box) return;
+    e.preventDefault();
+    const material = JSON.parse(carried) as Material;
+    const x = (e.clientX - box.left) / box.width;
+    const y = (e.clientY - box.top) / box.height;
+    if (x < 0 || x > 1 || y < 0 || y > 1) return;
+    try {
+      const at = await api.at(desk.state.id, x, y);
+      const under = desk.state.document.pieces.find((p) => p.id === at?.piece);
+      if (!under) return;
+      await desk.keep(
+        `Dress ${under.name} in ${material.name}`,
+        dressed(under.id, material, desk.state.document),
+      );
+      useChoice.setState({ piece: under.id });
+    } catch (error) {
+      say(error);
+    }
+  };
+
   const probe = (e: React.PointerEvent) => {
     hand.onPointerMove(e as React.PointerEvent<HTMLElement>);
     const box = canvas.current?.getBoundingClientRect();
@@ -154,6 +180,10 @@ export function PictureView() {
       ref={place}
       {...hand}
       onPointerMove={probe}
+      onDragOver={(e) => {
+        if (e.dataTransfer.types.includes(MATERIAL_TYPE)) e.preventDefault();
+      }}
+      onDrop={(e) => void drop(e)}
       onPointerLeave={() => useLive.setState({ reading: null })}
       sx={{
         position: 'absolute',

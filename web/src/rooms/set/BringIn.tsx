@@ -5,7 +5,9 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { api } from '../../api/client';
 import type { Brought, Vector } from '../../api/document';
@@ -59,8 +61,9 @@ export function BringIn() {
         onClick={() => input.current?.click()}
         sx={{ minWidth: 0, borderColor: colours.line }}
       >
-        {busy ? 'Reading …' : 'Bring in'}
+        {busy ? 'Bringing in …' : 'Bring in'}
       </Button>
+      {busy && file && <Progress size={file.size} />}
       <input
         ref={input}
         type="file"
@@ -117,6 +120,28 @@ export function BringIn() {
         )}
       </Dialog>
     </>
+  );
+}
+
+/** How far bringing in has got: first the file goes over, then it is read. */
+function Progress({ size }: { size: number }) {
+  const desk = useDesk();
+  const { data } = useQuery({
+    queryKey: ['bringing', desk.state.id],
+    queryFn: () => api.bringing(desk.state.id),
+    refetchInterval: 250,
+    gcTime: 0,
+  });
+  return (
+    <Box role="status">
+      <LinearProgress
+        variant={data ? 'determinate' : 'indeterminate'}
+        value={100 * (data?.part ?? 0)}
+      />
+      <Typography variant="caption" component="p" color="text.secondary">
+        {data?.what ?? `Sending ${(size / 1e6).toFixed(1)} MB`}
+      </Typography>
+    </Box>
   );
 }
 

@@ -1,13 +1,16 @@
+import { useState } from 'react';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { Operation } from '../../api/document';
 import { AddMenu } from '../../controls/AddMenu';
+import { SideTabs } from '../../controls/SideTabs';
 import { useChoice } from '../../frame/choice';
 import { useChosenShot } from '../../frame/useChosenShot';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
 import { BringIn } from './BringIn';
 import { CameraDetails } from './CameraDetails';
+import { MaterialCards } from './MaterialCards';
 import { grey, newPiece, newShapes, shapeNames } from './newPiece';
 import { PieceDetails } from './PieceDetails';
 import { ShotStrip } from './ShotStrip';
@@ -17,12 +20,28 @@ function css(colour: [number, number, number]): string {
   return `rgb(${colour.map(code).join(', ')})`;
 }
 
-/** Tray of the Set: the pieces as cards. */
+/** Tray of the Set: the pieces and the materials as cards. */
 export function SetTray() {
+  const [shown, setShown] = useState<'pieces' | 'materials'>('pieces');
   return (
     <Box sx={{ display: 'flex', height: '100%', minWidth: 0 }}>
-      <ShotStrip />
-      <PieceCards />
+      <SideTabs
+        name="Cards of the Set"
+        tabs={[
+          ['pieces', 'Pieces'],
+          ['materials', 'Materials'],
+        ]}
+        shown={shown}
+        onShow={setShown}
+      />
+      {shown === 'pieces' ? (
+        <>
+          <ShotStrip />
+          <PieceCards />
+        </>
+      ) : (
+        <MaterialCards />
+      )}
       <Box
         role="group"
         aria-label="Build"

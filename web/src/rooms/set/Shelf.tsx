@@ -8,11 +8,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../../api/client';
 import type { Material, Piece } from '../../api/document';
-import { setField } from '../../api/patch';
-import { freeId } from '../../desk/newLight';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
-import { sameSurface } from './sameSurface';
+import { dressed } from './dress';
 
 /** The shelf of materials, each shown as a rendered ball; a click dresses the piece in it. */
 export function Shelf({ piece }: { piece: Piece }) {
@@ -28,13 +26,10 @@ export function Shelf({ piece }: { piece: Piece }) {
 
   const dress = (preset: Material) => {
     setOpen(false);
-    const { materials } = desk.state.document;
-    const there = materials.find((m) => sameSurface(m, preset));
-    const id = there?.id ?? freeId(preset.id, materials);
-    void desk.keep(`Dress ${piece.name} in ${preset.name}`, [
-      ...(there ? [] : [{ op: 'add' as const, path: '/materials/-', value: { ...preset, id } }]),
-      setField(desk.state.document, 'pieces', piece.id, 'material', id),
-    ]);
+    void desk.keep(
+      `Dress ${piece.name} in ${preset.name}`,
+      dressed(piece.id, preset, desk.state.document),
+    );
   };
 
   return (

@@ -77,4 +77,15 @@ public final class DiscLight extends FaceLight {
     answer(t * dx, t * dy, t * dz, z0, a, b, to);
     return true;
   }
+
+  @Override
+  public float nearness(float px, float py, float pz) {
+    double x = cx - px, y = cy - py, z = cz - pz;
+    return facing(x, y, z) * around(x, y, z, area);
+  }
+
+  @Override
+  public boolean box(float[] to) {
+    return box(to, cx, cy, cz, radius, radius, radius);
+  }
 }

@@ -53,4 +53,9 @@ public final class DomeLight extends LightSource {
     to.g = below[1] + part * (above[1] - below[1]);
     to.b = below[2] + part * (above[2] - below[2]);
   }
+
+  @Override
+  public float nearness(float px, float py, float pz) {
+    return (float) Math.PI;
+  }
 }

@@ -9,6 +9,9 @@ import levelember.texture.Texels;
  * a {@link LightTree}; also met where paths hit the pieces, which are traced as the set.
  */
 public final class EmissiveLight extends LightSource {
+  /** A light of so many triangles is worth a shadow ray more at a surface, up to some. */
+  private static final int TRIANGLES_A_PART = 96, MOST_PARTS = 6;
+
   private final String material;
   private final LightTree tree;
   private final float[] places;
@@ -37,6 +40,11 @@ public final class EmissiveLight extends LightSource {
   /** False when no triangle is its own. */
   public boolean shines() {
     return tree != null;
+  }
+
+  @Override
+  public int parts() {
+    return tree == null ? 1 : Math.min(MOST_PARTS, 1 + tree.count() / TRIANGLES_A_PART);
   }
 
   @Override
@@ -124,5 +132,20 @@ public final class EmissiveLight extends LightSource {
   public boolean meets(
       float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay to) {
     return false;
+  }
+
+  @Override
+  public float nearness(float px, float py, float pz) {
+    return tree == null ? 0 : tree.nearness(px, py, pz);
+  }
+
+  @Override
+  public boolean meetable() {
+    return false;
+  }
+
+  @Override
+  public boolean box(float[] to) {
+    return tree != null && tree.box(to);
   }
 }

@@ -175,4 +175,9 @@ public final class EnvironmentLight extends LightSource {
     to.b = rgb[3 * pixel + 2];
     to.pdf = total > 0 ? (float) (luminance(pixel) / total) : 0;
   }
+
+  @Override
+  public float nearness(float px, float py, float pz) {
+    return (float) (total / 4);
+  }
 }

@@ -64,4 +64,11 @@ abstract sealed class FaceLight extends LightSource permits RectangleLight, Disc
     to.g = open * to.colour[1];
     to.b = open * to.colour[2];
   }
+
+  /** How far a face is turned to a place, never quite nothing. */
+  final float facing(double x, double y, double z) {
+    double towards = -(x * out.x() + y * out.y() + z * out.z());
+    double cos = towards / Math.sqrt(x * x + y * y + z * z + 1e-12);
+    return (float) Math.max(0.05, twoSided ? Math.abs(cos) : cos);
+  }
 }

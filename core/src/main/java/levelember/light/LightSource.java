@@ -34,6 +34,11 @@ public abstract sealed class LightSource
     return showsToCamera;
   }
 
+  /** Into how many parts its draws at one surface are best spread. */
+  public int parts() {
+    return 1;
+  }
+
   /**
    * Draws a direction from a point towards the light; false when none can reach it.
    *
@@ -43,6 +48,40 @@ public abstract sealed class LightSource
    */
   public abstract boolean draw(
       float px, float py, float pz, float u, float v, float w, LightRay to);
+
+  /**
+   * About the illuminance that it gives at a place at unit value, lx, whatever stands between; more
+   * than 0 wherever it gives any.
+   */
+  public abstract float nearness(float px, float py, float pz);
+
+  /**
+   * Writes the box that it fills, least and greatest x, y and z, into six floats; false for what
+   * surrounds the set.
+   */
+  public boolean box(float[] to) {
+    return false;
+  }
+
+  static boolean box(float[] to, double x, double y, double z, double rx, double ry, double rz) {
+    to[0] = (float) (x - rx);
+    to[1] = (float) (y - ry);
+    to[2] = (float) (z - rz);
+    to[3] = (float) (x + rx);
+    to[4] = (float) (y + ry);
+    to[5] = (float) (z + rz);
+    return true;
+  }
+
+  /** False where no ray that is traced on can meet it, so that it need not be tried. */
+  public boolean meetable() {
+    return true;
+  }
+
+  /** What a face or body of an area gives about a place, fading by the squared distance. */
+  static float around(double x, double y, double z, double area) {
+    return (float) (area / (x * x + y * y + z * z + area));
+  }
 
   /** True when drawing needs a third number, to choose among parts. */
   public boolean choosing() {

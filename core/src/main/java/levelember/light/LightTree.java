@@ -298,4 +298,30 @@ final class LightTree {
     }
     return chance;
   }
+
+  /** About the illuminance that all of it gives at a place: its power from its box's middle. */
+  float nearness(float px, float py, float pz) {
+    double x = 0.5 * (nodes[0] + nodes[3]) - px;
+    double y = 0.5 * (nodes[1] + nodes[4]) - py;
+    double z = 0.5 * (nodes[2] + nodes[5]) - pz;
+    double reach =
+        0.25 * (sq(nodes[3] - nodes[0]) + sq(nodes[4] - nodes[1]) + sq(nodes[5] - nodes[2]));
+    double power = nodes[10];
+    return (float) (power / (Math.max(x * x + y * y + z * z, reach) + power));
+  }
+
+  private static double sq(double v) {
+    return v * v;
+  }
+
+  /** How many triangles it holds. */
+  int count() {
+    return areas.length;
+  }
+
+  /** Writes the box of all of it. */
+  boolean box(float[] to) {
+    System.arraycopy(nodes, 0, to, 0, 6);
+    return true;
+  }
 }

@@ -47,4 +47,14 @@ public final class PlateLight extends LightSource {
       float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay to) {
     return false;
   }
+
+  @Override
+  public float nearness(float px, float py, float pz) {
+    return 0;
+  }
+
+  @Override
+  public boolean meetable() {
+    return false;
+  }
 }

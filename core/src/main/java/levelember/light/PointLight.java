@@ -48,4 +48,20 @@ public final class PointLight extends LightSource {
       float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay to) {
     return false;
   }
+
+  @Override
+  public float nearness(float px, float py, float pz) {
+    double dx = x - px, dy = y - py, dz = z - pz;
+    return (float) (1 / (dx * dx + dy * dy + dz * dz + 1e-6));
+  }
+
+  @Override
+  public boolean meetable() {
+    return false;
+  }
+
+  @Override
+  public boolean box(float[] to) {
+    return box(to, x, y, z, 0, 0, 0);
+  }
 }

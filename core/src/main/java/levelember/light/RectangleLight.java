@@ -138,4 +138,25 @@ public final class RectangleLight extends FaceLight {
     shine(to, x + x0, y + y0, z0, across(x, z0), 1 - y / height);
     return true;
   }
+
+  @Override
+  public float nearness(float px, float py, float pz) {
+    double x = corner.x() + width / 2 * right.x() + height / 2 * up.x() - px;
+    double y = corner.y() + width / 2 * right.y() + height / 2 * up.y() - py;
+    double z = corner.z() + width / 2 * right.z() + height / 2 * up.z() - pz;
+    return facing(x, y, z) * around(x, y, z, width * height);
+  }
+
+  @Override
+  public boolean box(float[] to) {
+    Vec3 w = right.times(width / 2), h = up.times(height / 2), m = corner.plus(w).plus(h);
+    return box(
+        to,
+        m.x(),
+        m.y(),
+        m.z(),
+        Math.abs(w.x()) + Math.abs(h.x()),
+        Math.abs(w.y()) + Math.abs(h.y()),
+        Math.abs(w.z()) + Math.abs(h.z()));
+  }
 }

@@ -78,4 +78,14 @@ public final class SphereLight extends LightSource {
     to.white(1);
     return true;
   }
+
+  @Override
+  public float nearness(float px, float py, float pz) {
+    return around(cx - px, cy - py, cz - pz, Math.PI * radius * radius);
+  }
+
+  @Override
+  public boolean box(float[] to) {
+    return box(to, cx, cy, cz, radius, radius, radius);
+  }
 }

@@ -14,6 +14,7 @@ import levelember.texture.Texels;
 public final class SpotLight extends LightSource {
   private final Affine frame;
   private final double cx, cy, cz, radius, gateDistance;
+  private final double half;
   private final Gate gate;
   private final Intensity intensity;
 
@@ -30,6 +31,7 @@ public final class SpotLight extends LightSource {
     cz = light.place().z();
     radius = s.sourceRadius();
     gateDistance = s.gateDistance();
+    half = Math.toRadians(s.coneDegrees() / 2);
     gate = new Gate(s, pattern);
     intensity = s.profile() == null ? null : new Intensity(s.profile(), frame);
   }
@@ -109,5 +111,24 @@ public final class SpotLight extends LightSource {
     to.distance = (float) t;
     to.delta = false;
     return answer(a, b, t * t, to);
+  }
+
+  @Override
+  public float nearness(float px, float py, float pz) {
+    double x = px - cx, y = py - cy, z = pz - cz, d2 = x * x + y * y + z * z + 1e-6;
+    double out = -(x * frame.z().x() + y * frame.z().y() + z * frame.z().z()) / Math.sqrt(d2);
+    // Beyond the cone only the softened edge of a large source gives anything.
+    double part = Math.acos(Math.clamp(out, -1.0, 1.0)) <= half ? 1 : radius > 0 ? 0.05 : 1e-3;
+    return (float) (part / d2);
+  }
+
+  @Override
+  public boolean meetable() {
+    return radius > 0;
+  }
+
+  @Override
+  public boolean box(float[] to) {
+    return box(to, cx, cy, cz, radius, radius, radius);
   }
 }

@@ -67,4 +67,14 @@ public final class SunLight extends LightSource {
     answer(ray);
     return true;
   }
+
+  @Override
+  public float nearness(float px, float py, float pz) {
+    return 1;
+  }
+
+  @Override
+  public boolean meetable() {
+    return share > 0;
+  }
 }

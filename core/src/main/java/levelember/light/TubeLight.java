@@ -95,4 +95,21 @@ public final class TubeLight extends LightSource {
     to.white(1);
     return true;
   }
+
+  @Override
+  public float nearness(float px, float py, float pz) {
+    return around(middle.x() - px, middle.y() - py, middle.z() - pz, 2 * radius * length);
+  }
+
+  @Override
+  public boolean box(float[] to) {
+    return box(
+        to,
+        middle.x(),
+        middle.y(),
+        middle.z(),
+        radius + Math.abs(axis.x()) * length / 2,
+        radius + Math.abs(axis.y()) * length / 2,
+        radius + Math.abs(axis.z()) * length / 2);
+  }
 }

@@ -81,6 +81,11 @@ final class Finishes implements Relief {
     }
   }
 
+  /** Bytes of memory that the pictures take. */
+  long pictureBytes() {
+    return pictures.values().stream().mapToLong(Texels::bytes).sum();
+  }
+
   LayeredSurface surface(String material) {
     return surfaces.get(byId.get(material));
   }

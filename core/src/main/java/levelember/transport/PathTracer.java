@@ -20,11 +20,10 @@ import levelember.trace.RayWalk;
  *
  * <p>A path's turns depend on surfaces alone, and every light draws its own points, so a layer does
  * not depend on which other lights there are. Until a path has spread, each light is asked for
- * light at every surface; further along, each with a chance of its own. One object a thread;
- * allocates nothing per ray.
+ * light at every surface; further along, and where there are many lights, each with a chance of its
+ * own ({@link Asking}). One object a thread; allocates nothing per ray.
  */
 final class PathTracer {
-  private static final float[] ASKED = {1f, 0.5f, 0.35f, 0.25f};
   private static final int ROULETTE_FROM = 3;
 
   /** Density above which a turn is as good as a mirror's, per steradian. */
@@ -35,6 +34,11 @@ final class PathTracer {
 
   /** Sets holes along one ray apart; odd and large, so that they meet no other dimension. */
   private static final int HOLES = 0x2C1B3C6D;
+
+  private static final int ASK = 0;
+
+  /** Sets draws of one light at one surface apart. */
+  private static final int DRAWS = 0x3D4D51C3;
 
   /** Holes and panes that one ray passes, or that a shadow ray looks through. */
   private static final int MOST_PASSED = 32;
@@ -52,7 +56,9 @@ final class PathTracer {
   private final Dress.Spot spot = new Dress.Spot();
   private final LightRay lightRay = new LightRay();
   private final ShadowRay shadow;
+  private final Asking asking;
   private final ThinLens.Ray ray = new ThinLens.Ray();
+  private final int[] near;
   private boolean even;
   private final float[] place = new float[3];
   private final float[] face = new float[3];
@@ -71,6 +77,8 @@ final class PathTracer {
     points = new Points(sampling.stratified());
     walk = RayWalk.of(scene.hierarchy);
     shadow = new ShadowRay(scene, walk);
+    asking = new Asking(scene, sampling.always());
+    near = new int[scene.lights.length];
   }
 
   /**
@@ -94,7 +102,6 @@ final class PathTracer {
     float pdf = 0;
     boolean delta = true;
     float wave = -1;
-    float asked = 1;
     int spread = 0;
     boolean guiding = guided;
     float way = 0;
@@ -115,7 +122,6 @@ final class PathTracer {
             pixel,
             wanted,
             last,
-            asked,
             pdf,
             sx0,
             sy0,
@@ -138,7 +144,12 @@ final class PathTracer {
       }
       float far = hit ? walk.t : Float.POSITIVE_INFINITY;
       float whole = gone + far;
-      for (int k = 0; k < lights.length; k++) {
+      int tried = scene.meetable.length;
+      if (scene.many) {
+        tried += scene.rig.along(ox, oy, oz, dx, dy, dz, far, near);
+      }
+      for (int i = 0; i < tried; i++) {
+        int k = i < scene.meetable.length ? scene.meetable[i] : near[i - scene.meetable.length];
         LightSource light = lights[k];
         if (!wanted[k] || depth == 0 && !light.showsToCamera()) {
           continue;
@@ -151,7 +162,7 @@ final class PathTracer {
           continue;
         }
         if (light.meets(sx0, sy0, sz0, dx, dy, dz, whole, lightRay) && lightRay.distance > gone) {
-          float w = delta ? 1 : met(pdf, asked * lightRay.pdf);
+          float w = delta ? 1 : met(pdf, asking.before(k) * lightRay.pdf);
           float wr = w * r * lightRay.r, wg = w * g * lightRay.g, wb = w * b * lightRay.b;
           if (lever == null || depth == 0) {
             add(film, k, pixel, wr, wg, wb);
@@ -219,7 +230,6 @@ final class PathTracer {
             depth,
             delta,
             last,
-            asked,
             pdf,
             sx0,
             sy0,
@@ -304,9 +314,10 @@ final class PathTracer {
       float hx = place[0], hy = place[1], hz = place[2];
       float px0 = off(hx, gx), py0 = off(hy, gy), pz0 = off(hz, gz);
 
-      float chance = asked(spread);
+      asking.at(px0, py0, pz0, spread, points, turn + ASK);
       boolean asks = !catching || !caught;
-      for (int k = 0; k < lights.length && asks; k++) {
+      for (int i = 0; i < asking.count && asks; i++) {
+        int k = asking.which[i];
         if (!wanted[k]) {
           continue;
         }
@@ -315,13 +326,18 @@ final class PathTracer {
         if (lever != null && !lever.lights(piece)) {
           continue;
         }
-        int dimension = light.key() + depth * KINDS;
-        if (chance < 1 && points.single(dimension + CHOICE) >= chance) {
+        int dimension = light.key() + depth * KINDS + (asking.drawn[i] ? i * DRAWS : 0);
+        float chance = asking.how[i];
+        if (!asking.drawn[i] && chance < 1 && points.single(dimension + CHOICE) >= chance) {
           continue;
         }
         points.pair(dimension + PIXEL);
         float u = points.u, v = points.v;
-        float part = light.choosing() ? points.single(dimension + WAVE) : 0;
+        float part =
+            light.choosing()
+                ? (asking.part[i] + points.single(light.key() + depth * KINDS + WAVE))
+                    / asking.parts[i]
+                : 0;
         if (!light.draw(px0, py0, pz0, u, v, part, lightRay)) {
           continue;
         }
@@ -434,7 +450,7 @@ final class PathTracer {
           scattering.through
               ? Hierarchy.REFRACTION
               : scattering.matte ? Hierarchy.BOUNCE : Hierarchy.REFLECTION;
-      asked = chance;
+      asking.turns();
       last = piece;
       if (!delta && pdf < NARROW) {
         spread++;
@@ -491,7 +507,6 @@ final class PathTracer {
       int pixel,
       boolean[] wanted,
       int last,
-      float asked,
       float pdf,
       float ox,
       float oy,
@@ -513,7 +528,7 @@ final class PathTracer {
       if (!scene.lights[k].meets(ox, oy, oz, dx, dy, dz, Float.POSITIVE_INFINITY, lightRay)) {
         continue;
       }
-      float w = met(pdf, asked * lightRay.pdf) * lever.fade(lightRay.distance);
+      float w = met(pdf, asking.before(k) * lightRay.pdf) * lever.fade(lightRay.distance);
       float wr = w * r * lightRay.r, wg = w * g * lightRay.g, wb = w * b * lightRay.b;
       rays.shadow++;
       if (shadow.arrives(lever, ox, oy, oz, dx, dy, dz, lightRay.distance * 0.9999f)) {
@@ -536,7 +551,6 @@ final class PathTracer {
       int depth,
       boolean delta,
       int last,
-      float asked,
       float pdf,
       float ox,
       float oy,
@@ -558,7 +572,8 @@ final class PathTracer {
     EmissiveLight light = (EmissiveLight) scene.lights[k];
     int at = scene.hierarchy.placed(walk.instance);
     int number = scene.emissionFirst[at] + walk.triangle;
-    float w = delta ? 1 : met(pdf, asked * light.density(number, ox, oy, oz, dx, dy, dz, far));
+    float w =
+        delta ? 1 : met(pdf, asking.before(k) * light.density(number, ox, oy, oz, dx, dy, dz, far));
     light.shine(number, walk.b, scene.third(at, walk.b, walk.c), lightRay);
     float wr = w * r * lightRay.r, wg = w * g * lightRay.g, wb = w * b * lightRay.b;
     if (lever == null || depth == 0) {
@@ -581,11 +596,6 @@ final class PathTracer {
 
   private static float past(float p, float n, boolean outside) {
     return off(p, outside ? -n : n);
-  }
-
-  /** The chance with which a surface asks each light, by how often the path has spread before. */
-  private float asked(int spread) {
-    return sampling.always() ? 1 : ASKED[Math.min(spread, ASKED.length - 1)];
   }
 
   /** Weight of light that a turn has met, which the light could have drawn too. */

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import levelember.film.EditCost;
 import levelember.geometry.Meshes;
@@ -14,14 +15,17 @@ import levelember.light.DiscLight;
 import levelember.light.DomeLight;
 import levelember.light.EmissiveLight;
 import levelember.light.EnvironmentLight;
+import levelember.light.LayerWeights;
 import levelember.light.LightSource;
 import levelember.light.PlateLight;
 import levelember.light.PointLight;
 import levelember.light.RectangleLight;
+import levelember.light.RigTree;
 import levelember.light.SphereLight;
 import levelember.light.SpotLight;
 import levelember.light.SunLight;
 import levelember.light.TubeLight;
+import levelember.math.Colour;
 import levelember.math.Vec3;
 import levelember.shoot.Bounce;
 import levelember.shoot.Daylight;
@@ -58,6 +62,18 @@ public final class Scene {
   final int[] emissionFirst;
 
   final LightSource[] lights;
+
+  /** Numbers of the lights that every ray is tried against; of many, those without a place. */
+  final int[] meetable;
+
+  /** The lights that have a place. */
+  final RigTree rig;
+
+  /** Whether there are so many lights that those with a place are looked for in the tree. */
+  final boolean many;
+
+  /** For every light about how bright it is set, so that of many the bright are asked most. */
+  final float[] power;
 
   /** For every light what is levered of it, or null. */
   final Lever[] levers;
@@ -113,6 +129,17 @@ public final class Scene {
         }
       }
     }
+    power = new float[lights.length];
+    for (int k = 0; k < power.length; k++) {
+      float[] w = LayerWeights.of(shoot, shoot.lights().get(k));
+      power[k] = 1e-12f + Colour.luminance(w[0], w[1], w[2]);
+    }
+    rig = new RigTree(lights, power);
+    many = lights.length > Asking.FEW;
+    meetable =
+        IntStream.range(0, lights.length)
+            .filter(k -> lights[k].meetable() && !(many && rig.has(k)))
+            .toArray();
     levers = new Lever[lights.length];
     drawnAlone = new boolean[lights.length];
     for (int k = 0; k < lights.length; k++) {
@@ -331,6 +358,16 @@ public final class Scene {
         .findFirst()
         .map(l -> l.id().equals(light.id()))
         .orElse(false);
+  }
+
+  /** Bytes of memory that the pictures of materials take. */
+  public long pictureBytes() {
+    return finishes.pictureBytes();
+  }
+
+  /** Triangles of the set, copies counted. */
+  public long triangles() {
+    return set.triangles();
   }
 
   public Shoot shoot() {

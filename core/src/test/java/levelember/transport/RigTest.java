@@ -611,4 +611,22 @@ class RigTest {
     // Pushed up by half of 0.4 m, the floor is two metres under the lamp.
     assertThat(lux(sets.light(light).shoot(), 16, grey)).isCloseTo(100, within(0.7));
   }
+
+  @Test
+  void manyLightsGiveTogetherWhatEachGivesAlone() {
+    Sets all = shaded();
+    double wanted = 0;
+    java.util.Random random = new java.util.Random(4);
+    for (int i = 0; i < 60; i++) {
+      Vec3 at =
+          new Vec3(6 * random.nextDouble() - 3, 1.5 + random.nextDouble(), 6 * random.nextDouble());
+      Emitter e = i % 2 == 0 ? new Emitter.Sphere(0.05) : new Emitter.Point();
+      Unit unit = i % 2 == 0 ? Unit.NIT : Unit.CANDELA;
+      double value = (i % 2 == 0 ? 1e4 : 20) * (1 + i % 7);
+      Light light = Sets.light("l" + i, e, at, UNDER, value, unit);
+      all.light(light);
+      wanted += lux(shaded().light(light).shoot(), 128);
+    }
+    assertThat(lux(all.shoot(), 4096)).isCloseTo(wanted, within(0.01 * wanted));
+  }
 }

@@ -9,11 +9,14 @@ import levelember.math.Vec3;
 import levelember.shoot.Brightness;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
+import levelember.shoot.Bank;
+import levelember.shoot.Bounce;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
 import levelember.shoot.Look;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
+import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shape.Corner;
@@ -43,7 +46,17 @@ final class Armillary {
     TreeMap<String, byte[]> assets = new TreeMap<>();
     assets.put(STUDIO, RadianceHdr.write(StudioPanorama.twoBanks(1024)));
     return new ShootPackage(
-        new Shoot("Armillary", a.pieces, materials(), lights(), 0, shots(), looks()), assets);
+        new Shoot(
+            "Armillary",
+            a.pieces,
+            materials(),
+            lights(),
+            banks(),
+            Bounce.NATURAL,
+            0,
+            shots(),
+            looks()),
+        assets);
   }
 
   private static List<Material> materials() {
@@ -403,16 +416,17 @@ final class Armillary {
 
   private static List<Light> lights() {
     Vec3 middle = at(0, 0.30, 0);
-    return List.of(
+    Light studio =
         lamp(
             "studio",
-            "Studio surroundings",
+            "Studio in reflections",
             new Emitter.Environment(STUDIO, 0),
             Vec3.ZERO,
             middle,
             260,
             Unit.NIT,
-            5900),
+            5900);
+    Light key =
         lamp(
             "key",
             "Key softbox",
@@ -421,23 +435,18 @@ final class Armillary {
             middle,
             11_000,
             Unit.LUMEN,
-            5200),
-        lamp(
-            "fill",
-            "Fill softbox",
-            new Emitter.Rectangle(0.9, 1.2, false),
-            at(1.25, 1.15, 0.85),
-            middle,
-            2_800,
-            Unit.LUMEN,
-            6000),
+            5200);
+    return List.of(
+        studio.reaching(Reach.WHOLE.levelled(0, 1)),
+        banked(key, 0, null),
+        banked(key, -1.2, new Light.Twin("key", middle, new Vec3(1, 0, 0))),
         lamp(
             "rim",
             "Rim strip",
             new Emitter.Rectangle(0.12, 1.1, false),
             at(0.62, 0.85, -0.72),
             middle,
-            3_400,
+            4_200,
             Unit.LUMEN,
             6800),
         lamp(
@@ -446,7 +455,7 @@ final class Armillary {
             new Emitter.Rectangle(0.35, 0.35, false),
             at(0.05, 1.35, -0.15),
             at(0, 0.06, 0.05),
-            3_800,
+            5_200,
             Unit.LUMEN,
             5400),
         lamp(
@@ -455,9 +464,35 @@ final class Armillary {
             new Emitter.Sphere(0.05),
             at(0.9, 0.35, -0.55),
             middle,
-            900,
+            1_300,
             Unit.LUMEN,
             3200));
+  }
+
+  /** A light of the pair of softboxes, itself or its other side. */
+  private static Light banked(Light l, double levelStops, Light.Twin twin) {
+    return new Light(
+        twin == null ? l.id() : "fill",
+        twin == null ? l.name() : "Fill softbox",
+        l.emitter(),
+        l.place(),
+        l.aim(),
+        0,
+        l.brightness(),
+        levelStops,
+        l.colour(),
+        false,
+        false,
+        false,
+        Reach.WHOLE,
+        null,
+        null,
+        "pair",
+        twin);
+  }
+
+  private static List<Bank> banks() {
+    return List.of(new Bank("pair", "Softboxes", 0, Rgb.WHITE, false, false));
   }
 
   private static List<Shot> shots() {

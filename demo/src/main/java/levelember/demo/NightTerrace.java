@@ -12,7 +12,9 @@ import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
+import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
+import levelember.shoot.Scope;
 import levelember.shoot.Shape;
 import levelember.shoot.Shape.Corner;
 import levelember.shoot.Shot;
@@ -68,30 +70,31 @@ final class NightTerrace {
     s.light(
         "moon",
         "Moon",
-        new Emitter.Sphere(0.3),
+        new Emitter.Sun(0.52),
         at(-22, 26, 14),
         Vec3.ZERO,
-        21_000,
-        Unit.CANDELA,
+        14,
+        Unit.LUX,
         7200);
     s.light(
         "afterglow",
-        "Afterglow",
-        new Emitter.Rectangle(30, 2.5, false),
-        at(24, 2.5, -26),
-        at(0, 1, 0),
-        55,
-        Unit.NIT,
-        2100);
+        "Last of the sun",
+        new Emitter.Sun(1.6),
+        at(24, 2.1, -20),
+        at(0, 0, 0),
+        5,
+        Unit.LUX,
+        2000);
     s.light(
         "back",
-        "Back light",
+        "Shadowless back light",
         new Emitter.Rectangle(1.2, 1.8, false),
         at(2.2, 3.4, -3.2),
         at(0.2, 1, 0),
         900,
         Unit.LUMEN,
         8200);
+    s.reach(Reach.WHOLE.linked(Scope.ALL, Scope.NONE));
     s.shines("lanterns", "Paper lanterns", "lantern", 210, 2300, Rgb.WHITE);
     s.shines("sign", "Glass tube sign", "tube", 1700, 6500, new Rgb(1, 0.17, 0.10));
     s.look("late", "Late evening", 3.1);

@@ -9,6 +9,7 @@ import java.util.List;
 import levelember.formats.ShootPackage;
 import levelember.math.Vec3;
 import levelember.shoot.Brightness.Unit;
+import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
@@ -46,26 +47,16 @@ final class ReadingRoom {
     shelves(s);
     chart(s);
 
+    s.daylight(Daylight.of(101, 33, 3), 1, 0.3);
     s.light(
-        "sky",
-        "Sky",
-        new Emitter.Dome(),
-        Vec3.ZERO,
-        Vec3.UP,
-        3200,
-        Unit.NIT,
-        7600,
-        Rgb.WHITE,
-        true);
-    s.light(
-        "sun",
-        "Low sun",
-        new Emitter.Sphere(0.16),
-        at(30, 20, 6),
-        Vec3.ZERO,
-        2.6e7,
+        "louvre",
+        "Louvre light",
+        new Emitter.Spot(34, 0.15, 0.012, 1.2, null, s.gobo("gobo-blinds"), null),
+        at(7.4, 4.6, 3.4),
+        at(-1.6, 1.5, -3.4),
+        52_000,
         Unit.CANDELA,
-        4600);
+        3600);
     s.shines("bulbs", "Lamp bulbs", "bulb", 26_000, 2700, Rgb.WHITE);
     s.shines("screen", "Display screen", "screen", 260, 6500, new Rgb(0.45, 0.75, 1));
     s.look("morning", "Morning", 9.0);
@@ -117,6 +108,9 @@ final class ReadingRoom {
             .with(new Material.Coat(0.5, 0.2, 1.5))
             .with(Maps.colour(s.pattern("walnut"))));
     s.material(Material.glossy("paint", "Sash white", new Rgb(0.72, 0.71, 0.68), 0.35, 1.5));
+    s.material(
+        Material.glass(
+            "pane", "Window pane", 0, 1.5, new Material.Glass(1, Rgb.grey(0.97), 0.01, true, 0)));
     s.material(Material.metal("brass", "Old brass", new Rgb(0.80, 0.61, 0.31), 0.28));
     s.material(Material.glossy("shade", "Green shade", new Rgb(0.012, 0.11, 0.055), 0.12, 1.5));
     s.material(Material.matte("bulb", "Bulb", Rgb.grey(0.8)));
@@ -165,6 +159,15 @@ final class ReadingRoom {
           new Shape.Box(0.05, 0.04, 1.2, 0.006),
           "paint",
           row(6, at(0, 0.564, 0)));
+      s.piece(
+          w + "-pane",
+          "Panes",
+          w,
+          at(0.002, 1.45, 0),
+          at(0, 90, 0),
+          new Shape.Rectangle(1.2, 2.86),
+          "pane",
+          null);
       s.piece(
           w + "-sill",
           "Sill",

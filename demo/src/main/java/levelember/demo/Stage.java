@@ -8,19 +8,23 @@ import levelember.formats.ShootPackage;
 import levelember.math.Vec3;
 import levelember.shoot.Brightness;
 import levelember.shoot.Brightness.Unit;
+import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
+import levelember.shoot.Gobo;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
 import levelember.shoot.Look;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
+import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shape.Corner;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.shoot.Texture;
+import levelember.texture.GoboPatterns;
 import levelember.texture.Patterns;
 import levelember.texture.Picture;
 
@@ -57,6 +61,12 @@ final class Stage {
   }
 
   /** A picture of codes made for this shoot. */
+  /** A pattern for a lamp's gate among the shoot's pictures. */
+  Gobo gobo(String id) {
+    assets.put(id + ".png", PngFile.codes(GoboPatterns.picture(id, 512)));
+    return Gobo.of(id + ".png");
+  }
+
   Texture picture(String name, Picture codes) {
     assets.put(name, PngFile.codes(codes));
     return Texture.once(name);
@@ -134,6 +144,29 @@ final class Stage {
             false,
             seen));
     return this;
+  }
+
+  /** Lets the light added last reach otherwise. */
+  Stage reach(Reach reach) {
+    lights.add(lights.removeLast().reaching(reach));
+    return this;
+  }
+
+  /** A sky that is seen, and its sun, each as many times what is computed. */
+  Stage daylight(Daylight day, double skyTimes, double sunTimes) {
+    light(
+        "sky",
+        "Sky",
+        new Emitter.Sky(day),
+        Vec3.ZERO,
+        Vec3.UP,
+        skyTimes,
+        Unit.TIMES,
+        6504,
+        Rgb.WHITE,
+        true);
+    Emitter sun = new Emitter.SkySun("sky", 0.53);
+    return light("sun", "Sun", sun, Vec3.ZERO, Vec3.UP, sunTimes, Unit.TIMES, 6504);
   }
 
   /** A material that shines, seen by the camera. */

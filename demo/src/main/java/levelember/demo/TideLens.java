@@ -59,11 +59,11 @@ final class TideLens {
     s.light(
         "beam",
         "Small spot behind the lens",
-        new Emitter.Sphere(0.02),
+        new Emitter.Spot(38, 0.3, 0.012, 0.1, null, null, null),
         at(-0.75, 0.62, -0.85),
         at(-0.34, 0.29, -0.1),
-        2600,
-        Unit.LUMEN,
+        1500,
+        Unit.CANDELA,
         3000);
     s.light(
         "over",

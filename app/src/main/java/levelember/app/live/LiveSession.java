@@ -611,6 +611,8 @@ final class LiveSession {
     to.put("tracedSeconds", tracedNanos / 1e9);
     to.put("denoised", seen() != ladder);
     to.put("mostFilmBytes", mostFilmBytes);
+    to.put("pictureBytes", scene.pictureBytes());
+    to.put("triangles", scene.triangles());
     to.put("filmBytes", ladder.bytes() + denoised.ladder().bytes());
     to.put("shares", shares);
     tell(to);

@@ -10,6 +10,7 @@ import levelember.formats.Limits;
 import levelember.formats.RefusedFile;
 import levelember.formats.ShootPackage;
 import levelember.transport.TrueSize;
+import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -112,6 +113,15 @@ class ShootController {
       HttpServletRequest request)
       throws IOException {
     return shoots.bringIn(id, revision, checkedName(name), metresPerUnit, body(request));
+  }
+
+  /** How far bringing a model in has got; no content when none is. */
+  @GetMapping("/{id}/models/progress")
+  ResponseEntity<Shoots.Bringing> bringing(@PathVariable String id) {
+    return shoots
+        .bringing(id)
+        .map(b -> ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(b))
+        .orElseGet(() -> ResponseEntity.noContent().build());
   }
 
   @GetMapping("/{id}/pieces/{piece}/size")

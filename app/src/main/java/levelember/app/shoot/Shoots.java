@@ -1,6 +1,9 @@
 package levelember.app.shoot;
 
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.Locale;
 import java.util.UUID;
 import levelember.app.asset.Assets;
@@ -25,6 +28,7 @@ import tools.jackson.databind.node.JsonNodeFactory;
 /** Keeps shoots and changes them by edits that have an inverse. One change at a time a shoot. */
 @Service
 public class Shoots {
+  private final Map<String, Bringing> bringing = new ConcurrentHashMap<>();
   private final ShootMapper mapper;
   private final Assets assets;
   private final ApplicationEventPublisher events;
@@ -170,11 +174,31 @@ public class Shoots {
   @Transactional
   public Brought bringIn(
       String id, long revision, String name, double metresPerUnit, byte[] bytes) {
+    try {
+      return broughtIn(id, revision, name, metresPerUnit, bytes);
+    } finally {
+      bringing.remove(id);
+    }
+  }
+
+  private Brought broughtIn(
+      String id, long revision, String name, double metresPerUnit, byte[] bytes) {
+    bringing.put(id, new Bringing("Reading the model", 0.1));
     Shoot shoot = ShootDocument.read(parsed(locked(id, revision)));
     ModelFiles.Model model = ModelFiles.read(name, bytes);
+    bringing.put(id, new Bringing("Checking its meshes and pictures", 0.25));
     String asset = assets.add(id, model.name(), model.bytes());
     GltfImport.Brought brought = GltfImport.read(asset, model.bytes(), shoot, metresPerUnit);
-    brought.pictures().forEach((file, content) -> assets.add(id, file, content));
+    int done = 0, of = brought.pictures().size();
+    for (Map.Entry<String, byte[]> picture : brought.pictures().entrySet()) {
+      bringing.put(
+          id,
+          new Bringing(
+              "Keeping picture " + (done + 1) + " of " + of, 0.5 + 0.4 * done / of));
+      assets.add(id, picture.getKey(), picture.getValue());
+      done++;
+    }
+    bringing.put(id, new Bringing("Putting it into the set", 0.92));
     State state = edit(id, revision, "Bring in " + asset, ModelEdit.operations(brought));
     Vec3 size = brought.sizeMetres();
     return new Brought(
@@ -185,6 +209,19 @@ public class Shoots {
             brought.came(),
             brought.left(),
             brought.hints()));
+  }
+
+  /**
+   * How far bringing a model in has got.
+   *
+   * @param what is being done
+   * @param part done, 0…1
+   */
+  public record Bringing(String what, double part) {}
+
+  /** How far bringing a model into a shoot has got, if one is being brought in. */
+  public Optional<Bringing> bringing(String id) {
+    return Optional.ofNullable(bringing.get(id));
   }
 
   /**
