@@ -9,9 +9,6 @@ import levelember.texture.Texels;
  * a {@link LightTree}; also met where paths hit the pieces, which are traced as the set.
  */
 public final class EmissiveLight extends LightSource {
-  /** A light of so many triangles is worth a shadow ray more at a surface, up to some. */
-  private static final int TRIANGLES_A_PART = 96, MOST_PARTS = 6;
-
   private final String material;
   private final LightTree tree;
   private final float[] places;
@@ -40,11 +37,6 @@ public final class EmissiveLight extends LightSource {
   /** False when no triangle is its own. */
   public boolean shines() {
     return tree != null;
-  }
-
-  @Override
-  public int parts() {
-    return tree == null ? 1 : Math.min(MOST_PARTS, 1 + tree.count() / TRIANGLES_A_PART);
   }
 
   @Override

@@ -34,11 +34,6 @@ public abstract sealed class LightSource
     return showsToCamera;
   }
 
-  /** Into how many parts its draws at one surface are best spread. */
-  public int parts() {
-    return 1;
-  }
-
   /**
    * Draws a direction from a point towards the light; false when none can reach it.
    *

@@ -314,11 +314,6 @@ final class LightTree {
     return v * v;
   }
 
-  /** How many triangles it holds. */
-  int count() {
-    return areas.length;
-  }
-
   /** Writes the box of all of it. */
   boolean box(float[] to) {
     System.arraycopy(nodes, 0, to, 0, 6);

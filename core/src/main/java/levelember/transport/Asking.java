@@ -1,6 +1,5 @@
 package levelember.transport;
 
-import java.util.Arrays;
 import levelember.light.RigTree;
 import levelember.math.Points;
 
@@ -17,15 +16,12 @@ final class Asking {
   private static final float[] SHARE = {1f, 0.5f, 0.35f, 0.25f};
   private static final int[] BUDGET = {12, 5, 3, 2};
 
-  /** Most parts that one light is drawn in. */
-  private static final int[] PARTS = {6, 2, 1, 1};
-
   private final Scene scene;
   private final RigTree tree;
   private final boolean always;
   private final RigTree.Draw draw = new RigTree.Draw();
   private float chance = 1, chanceBefore = 1;
-  private int budget, budgetBefore, most = 1, mostBefore = 1;
+  private int budget, budgetBefore;
   private float x, y, z;
   private float xBefore, yBefore, zBefore;
 
@@ -41,23 +37,15 @@ final class Asking {
   /** For each of these whether it is drawn already, or to be asked with its chance. */
   final boolean[] drawn;
 
-  /** For each of these which part of its draws it is, of {@link #parts}. */
-  final int[] part;
-
-  final int[] parts;
-
   Asking(Scene scene, boolean always) {
     this.scene = scene;
     this.always = always;
     boolean many = !always && scene.lights.length > FEW && !scene.rig.empty();
     tree = many ? scene.rig : null;
-    int most = PARTS[0] * scene.lights.length + BUDGET[0];
+    int most = scene.lights.length + BUDGET[0];
     which = new int[most];
     how = new float[most];
     drawn = new boolean[most];
-    part = new int[most];
-    parts = new int[most];
-    Arrays.fill(parts, 1);
   }
 
   /**
@@ -69,11 +57,12 @@ final class Asking {
   void at(float px, float py, float pz, int spread, Points points, int dimension) {
     int i = Math.min(spread, SHARE.length - 1);
     chance = always ? 1 : SHARE[i];
-    most = always ? 1 : PARTS[i];
     count = 0;
     for (int k = 0; k < scene.lights.length; k++) {
       if (tree == null || !tree.has(k)) {
-        add(k);
+        which[count] = k;
+        how[count] = chance;
+        drawn[count++] = false;
       }
     }
     if (tree == null) {
@@ -88,38 +77,21 @@ final class Asking {
       tree.draw(px, py, pz, (n + u) / budget, draw);
       which[count] = draw.light;
       how[count] = budget * draw.chance;
-      part[count] = 0;
-      parts[count] = 1;
       drawn[count++] = true;
-    }
-  }
-
-  /** Asks a light by itself: with its chance, or in several parts. */
-  private void add(int light) {
-    int n = Math.min(most, scene.lights[light].parts());
-    for (int i = 0; i < n; i++) {
-      which[count] = light;
-      how[count] = n == 1 ? chance : n;
-      drawn[count] = n > 1;
-      part[count] = i;
-      parts[count++] = n;
     }
   }
 
   /** The chance with which the last surface that a path turned at asked a light. */
   float before(int light) {
-    if (tree == null || !tree.has(light)) {
-      int n = Math.min(mostBefore, scene.lights[light].parts());
-      return n == 1 ? chanceBefore : n;
-    }
-    return budgetBefore * tree.chance(light, xBefore, yBefore, zBefore);
+    return tree == null || !tree.has(light)
+        ? chanceBefore
+        : budgetBefore * tree.chance(light, xBefore, yBefore, zBefore);
   }
 
   /** The path turns. */
   void turns() {
     chanceBefore = chance;
     budgetBefore = budget;
-    mostBefore = most;
     xBefore = x;
     yBefore = y;
     zBefore = z;

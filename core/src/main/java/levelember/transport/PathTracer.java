@@ -333,11 +333,7 @@ final class PathTracer {
         }
         points.pair(dimension + PIXEL);
         float u = points.u, v = points.v;
-        float part =
-            light.choosing()
-                ? (asking.part[i] + points.single(light.key() + depth * KINDS + WAVE))
-                    / asking.parts[i]
-                : 0;
+        float part = light.choosing() ? points.single(dimension + WAVE) : 0;
         if (!light.draw(px0, py0, pz0, u, v, part, lightRay)) {
           continue;
         }
