@@ -219,6 +219,8 @@ export const api = {
           aim: { x: number; y: number; z: number };
         }>(response);
   },
+  seamUrl: (id: string, picture: string, share: number) =>
+    `${shoot(id)}/seam.png?${new URLSearchParams({ picture, share: `${share}` }).toString()}`,
   ballUrl: (material: string) => `/api/shelf/materials/${encodeURIComponent(material)}.png`,
   assets: async (id: string) => answer<string[]>(await reached(fetch(`${shoot(id)}/assets`))),
   modelUrl: (id: string) => `${shoot(id)}/model.glb`,

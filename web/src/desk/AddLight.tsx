@@ -51,7 +51,11 @@ export function AddLight() {
         ...KINDS.map((kind) => ({
           kind: kind as NewKind | Gear,
           name: newKindNames[kind],
-          mark: <LightMark kind={kind === 'softbox' ? 'rectangle' : kind} size={18} />,
+          mark: (
+            <span aria-hidden>
+              <LightMark kind={kind === 'softbox' ? 'rectangle' : kind} size={18} />
+            </span>
+          ),
         })),
         ...GEAR.map((kind) => ({ kind, name: gearNames[kind], mark: <GearMark kind={kind} /> })),
       ]}

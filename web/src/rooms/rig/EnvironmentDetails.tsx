@@ -125,6 +125,12 @@ export function EnvironmentDetails({
         {number('Blur', 'blurDegrees', blur)}
       </Row>
       {number('Borders blended over', 'seamShare', seam)}
+      <Box
+        component="img"
+        alt="The two borders as they meet"
+        src={api.seamUrl(id, emitter.picture, emitter.seamShare)}
+        sx={{ width: '100%', display: 'block', borderRadius: 1 }}
+      />
       <Measured picture={emitter.picture} />
     </Section>
   );

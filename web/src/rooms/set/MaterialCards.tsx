@@ -92,6 +92,8 @@ function Card(p: { material: Material; onClick: () => void; children: ReactNode 
       }
       sx={{
         all: 'unset',
+        // Unsetting all takes the attribute's effect away too.
+        WebkitUserDrag: 'element',
         cursor: 'grab',
         fontSize: 10,
         lineHeight: 1.15,

@@ -169,7 +169,7 @@ class ApiTest {
   private static levelember.shoot.Shoot plain(byte[] file) {
     var s = ShootPackage.read(file).shoot();
     return new levelember.shoot.Shoot(
-        "Plain", s.pieces(), s.materials(), s.lights().subList(1, 3), 0, s.shots(), s.looks());
+        "Plain", s.pieces(), s.materials(), s.lights().subList(3, 5), 0, s.shots(), s.looks());
   }
 
   @ParameterizedTest
@@ -361,5 +361,125 @@ class ApiTest {
     assertThat(back.statusCode()).isEqualTo(201);
     assertThat(JSON.readTree(back.body()).get("document"))
         .isEqualTo(ok("GET", id, null).get("document"));
+  }
+
+  private JsonNode top(String method, String path, String body) throws Exception {
+    HttpResponse<byte[]> response =
+        CLIENT.send(
+            HttpRequest.newBuilder(URI.create("http://localhost:" + port + path))
+                .header("content-type", "application/json")
+                .method(
+                    method, body == null ? BodyPublishers.noBody() : BodyPublishers.ofString(body))
+                .build(),
+            BodyHandlers.ofByteArray());
+    assertThat(response.statusCode()).as(new String(response.body(), UTF_8)).isEqualTo(200);
+    return JSON.readTree(response.body());
+  }
+
+  @Test
+  void aBrightnessIsSaidInAnotherUnit() throws Exception {
+    // A face of half a square metre and one side: π/2 lm a cd/m².
+    JsonNode said =
+        top(
+            "POST",
+            "/api/brightness",
+            """
+            {"emitter": {"kind": "rectangle", "width": 1, "height": 0.5},
+             "value": 100, "unit": "lm", "to": "cd/m2"}
+            """);
+    assertThat(said.get("value").doubleValue())
+        .isCloseTo(200 / Math.PI, org.assertj.core.api.Assertions.within(1e-9));
+  }
+
+  @Test
+  void aPhotometricFileBecomesAProfileThatALightTakes() throws Exception {
+    String file =
+        "IESNA:LM-63-2002\nTILT=NONE\n1 800 1 3 1 1 2 0 0 0\n1 1 9\n0 45 90\n0\n100 80 0\n";
+    JsonNode read = top("POST", "/api/profiles?name=lamp.ies", file);
+    assertThat(read.get("peakCandela").doubleValue()).isEqualTo(100);
+    JsonNode after =
+        ok(
+            "POST",
+            id + "/edits",
+            edit(
+                1,
+                "/lights/5",
+                "{\"id\": \"p\", \"emitter\": {\"kind\": \"point\", \"profile\": "
+                    + read.get("profile")
+                    + "}, \"brightness\": {\"value\": 100, \"unit\": \"cd\"}}"));
+    assertThat(after.at("/document/lights/5/emitter/profile/candela/1").doubleValue())
+        .isEqualTo(80);
+    HttpResponse<byte[]> broken =
+        CLIENT.send(
+            HttpRequest.newBuilder(
+                    URI.create("http://localhost:" + port + "/api/profiles?name=x.ies"))
+                .POST(BodyPublishers.ofString("TILT=NONE\n1 many"))
+                .build(),
+            BodyHandlers.ofByteArray());
+    assertThat(broken.statusCode()).isEqualTo(422);
+    assertThat(new String(broken.body(), UTF_8)).contains("line 2");
+  }
+
+  @Test
+  void aSurroundingSaysWhatItCanDo() throws Exception {
+    JsonNode taken = ok("POST", id + "/assets/from-shelf/overcast", "{}");
+    String name = taken.get("name").stringValue();
+    assertThat(name).isEqualTo("overcast.hdr");
+    JsonNode reading = ok("GET", id + "/surrounding?picture=" + name, null);
+    assertThat(reading.get("pixelsPerDegree").doubleValue()).isEqualTo(1024 / 360.0);
+    assertThat(reading.get("seamStops").doubleValue()).isLessThan(0.05);
+    assertThat(top("GET", "/api/shelf/gobos", null).size()).isGreaterThanOrEqualTo(12);
+    assertThat(top("GET", "/api/shelf/surroundings", null).size()).isGreaterThanOrEqualTo(8);
+    assertThat(top("GET", "/api/shelf/gels", null).size()).isGreaterThanOrEqualTo(12);
+  }
+
+  @Test
+  void aPieceThatALightNamesIsNotDeletedUnderIt() throws Exception {
+    ok(
+        "POST",
+        id + "/edits",
+        edit(1, "/lights/1/lit", "{\"only\": true, \"pieces\": [\"earth\"]}"));
+    JsonNode state = ok("GET", id, null);
+    int at = 0;
+    while (!state.at("/document/pieces/" + at + "/id").stringValue("").equals("earth")) {
+      at++;
+    }
+    JsonNode refused =
+        problem(
+            422,
+            id + "/edits",
+            """
+            {"revision": 2, "label": "Delete", "operations": [{"op": "remove", "path": "/pieces/%d"}]}
+            """
+                .formatted(at));
+    assertThat(refused.get("detail").stringValue()).contains("lights[1].lit.pieces[0]");
+    assertThat(ok("GET", id, null).get("revision").longValue()).isEqualTo(2);
+  }
+
+  @Test
+  void thePlanHasOutlinesAndAHighlightIsFoundByPointing() throws Exception {
+    JsonNode plan = null;
+    for (int i = 0; i < 200 && (plan == null || plan.isEmpty()); i++) {
+      plan = ok("GET", id + "/live/plan", null);
+      Thread.sleep(100);
+    }
+    JsonNode earth = null;
+    for (JsonNode outline : plan) {
+      earth = outline.get("piece").stringValue().equals("earth") ? outline : earth;
+    }
+    // A ball of 44 mm seen from above.
+    double least = 9, most = -9;
+    JsonNode corners = earth.at("/top/0");
+    for (int i = 0; i < corners.size(); i += 2) {
+      least = Math.min(least, corners.get(i).doubleValue());
+      most = Math.max(most, corners.get(i).doubleValue());
+    }
+    assertThat(most - least).isBetween(0.042, 0.045);
+    JsonNode placing = ok("GET", id + "/live/placing?light=key&does=highlight&x=0.5&y=0.9", null);
+    assertThat(placing.at("/place/y").doubleValue())
+        .isGreaterThan(placing.at("/aim/y").doubleValue());
+    assertThat(
+            send("GET", id + "/live/placing?light=key&does=dance&x=0.5&y=0.9", null).statusCode())
+        .isEqualTo(422);
   }
 }

@@ -26,8 +26,9 @@ import levelember.transport.Renderer;
 import levelember.transport.Scene;
 
 /**
- * What many lights cost: a hall of 500 pieces lit by ten balls, by two hundred, and by ten
- * lanterns of a hundred shining triangles each, all of the same flux; the time to equal noise over that of ten.
+ * What many lights cost: a hall of 500 pieces lit by ten balls, by two hundred, and by ten lanterns
+ * of a hundred shining triangles each, all of the same flux; the time to equal noise over that of
+ * ten.
  */
 final class ManyLightsFigures {
   private static final int WIDTH = 320, HEIGHT = 180, SAMPLES = 16;
@@ -94,18 +95,7 @@ final class ManyLightsFigures {
 
   private static Light light(String id, Emitter emitter, Vec3 at, Brightness brightness) {
     return new Light(
-        id,
-        id,
-        emitter,
-        at,
-        Vec3.ZERO,
-        0,
-        brightness,
-        0,
-        LightColour.NEUTRAL,
-        false,
-        false,
-        false);
+        id, id, emitter, at, Vec3.ZERO, 0, brightness, 0, LightColour.NEUTRAL, false, false, false);
   }
 
   private static Shoot hall(List<Light> lights) {

@@ -134,6 +134,8 @@ final class BringInCommand implements Callable<Integer> {
         shoot.pieces(),
         shoot.materials(),
         shoot.lights(),
+        shoot.banks(),
+        shoot.bounce(),
         shoot.masterStops(),
         shots,
         shoot.looks());

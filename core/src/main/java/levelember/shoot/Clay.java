@@ -30,6 +30,8 @@ public final class Clay {
         shoot.pieces(),
         grey,
         shoot.lights(),
+        shoot.banks(),
+        shoot.bounce(),
         shoot.masterStops(),
         shoot.shots(),
         shoot.looks());

@@ -67,15 +67,7 @@ final class NightTerrace {
         11_000,
         new Rgb(0.55, 0.7, 1),
         true);
-    s.light(
-        "moon",
-        "Moon",
-        new Emitter.Sun(0.52),
-        at(-22, 26, 14),
-        Vec3.ZERO,
-        14,
-        Unit.LUX,
-        7200);
+    s.light("moon", "Moon", new Emitter.Sun(0.52), at(-22, 26, 14), Vec3.ZERO, 14, Unit.LUX, 7200);
     s.light(
         "afterglow",
         "Last of the sun",

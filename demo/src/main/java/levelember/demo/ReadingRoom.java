@@ -47,7 +47,7 @@ final class ReadingRoom {
     shelves(s);
     chart(s);
 
-    s.daylight(Daylight.of(101, 33, 3), 1, 0.3);
+    s.daylight(Daylight.of(101, 33, 3), 0.75, 0.26);
     s.light(
         "louvre",
         "Louvre light",
@@ -59,7 +59,7 @@ final class ReadingRoom {
         3600);
     s.shines("bulbs", "Lamp bulbs", "bulb", 26_000, 2700, Rgb.WHITE);
     s.shines("screen", "Display screen", "screen", 260, 6500, new Rgb(0.45, 0.75, 1));
-    s.look("morning", "Morning", 9.0);
+    s.look("morning", "Morning", 9.1);
     s.shot(
         new Shot(
             "long",

@@ -5,18 +5,14 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import levelember.demo.DemoModels;
@@ -26,98 +22,11 @@ import levelember.formats.ShootDocument;
 import levelember.formats.ShootPackage;
 import levelember.shoot.Shoot;
 import levelember.texture.Picture;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** An artist lights the armillary in Chromium. */
-class LightingAShootTest {
+class LightingAShootTest extends ChromiumTest {
   private static final String SAIL = new String(DemoModels.sail(), UTF_8);
-
-  private static final int SAMPLES = 3;
-  private static final double WAIT = 120_000;
-
-  @TempDir static Path home;
-  private static Application application;
-  private static Playwright playwright;
-  private static Browser browser;
-  private Page page;
-
-  @BeforeAll
-  static void start() throws Exception {
-    application = new Application(home, SAMPLES);
-    playwright = Playwright.create();
-    browser =
-        playwright
-            .chromium()
-            .launch(
-                new BrowserType.LaunchOptions()
-                    .setExecutablePath(Path.of("/usr/bin/chromium"))
-                    .setArgs(
-                        List.of(
-                            "--no-sandbox",
-                            "--disable-quic",
-                            "--no-first-run",
-                            "--disable-background-networking",
-                            "--disable-component-update",
-                            "--disable-sync")));
-  }
-
-  @AfterAll
-  static void stop() {
-    playwright.close();
-    application.close();
-  }
-
-  @BeforeEach
-  void open() {
-    page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
-    page.setDefaultTimeout(WAIT);
-    page.navigate(application.url() + "#/armillary");
-  }
-
-  @AfterEach
-  void close() {
-    page.close();
-  }
-
-  private Locator pill() {
-    return page.getByTestId("pill");
-  }
-
-  private void finished() {
-    page.waitForCondition(
-        () -> Integer.toString(SAMPLES).equals(pill().getAttribute("data-samples")),
-        new Page.WaitForConditionOptions().setTimeout(WAIT));
-  }
-
-  /** Mean and spread of the shown picture's codes. */
-  private double[] shown() {
-    Object values =
-        page.evaluate(
-            """
-            () => {
-              const c = document.querySelector('main canvas');
-              const d = c.getContext('2d').getImageData(0, 0, c.width, c.height).data;
-              let s = 0, q = 0, n = 0;
-              for (let i = 0; i < d.length; i += 4) { const v = d[i] + d[i+1] + d[i+2]; s += v; q += v * v; n++; }
-              return [s / n / 3, Math.sqrt(q / n - (s / n) ** 2) / 3, d[4 * (c.width * 100 + 300)]];
-            }
-            """);
-    return ((List<?>) values).stream().mapToDouble(v -> ((Number) v).doubleValue()).toArray();
-  }
-
-  private Locator strip(String name) {
-    return page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName(name).setExact(true));
-  }
-
-  private Locator button(String name) {
-    return page.getByRole(
-        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
-  }
 
   @Test
   void aMutedLightTakesJustItsShareAndNoRayIsTraced() {

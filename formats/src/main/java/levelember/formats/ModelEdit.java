@@ -32,6 +32,8 @@ public final class ModelEdit {
         joined(shoot.pieces(), brought.pieces()),
         joined(shoot.materials(), brought.materials()),
         joined(shoot.lights(), brought.lights()),
+        shoot.banks(),
+        shoot.bounce(),
         shoot.masterStops(),
         joined(shoot.shots(), brought.shots()),
         shoot.looks());

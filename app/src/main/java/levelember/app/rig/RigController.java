@@ -9,17 +9,25 @@ import levelember.app.shoot.Shoots;
 import levelember.formats.IesFile;
 import levelember.formats.Limits;
 import levelember.formats.PictureFile;
+import levelember.formats.PngFile;
 import levelember.formats.ShootDocument;
 import levelember.light.Atmosphere;
 import levelember.light.GelShelf;
 import levelember.light.LampUnits;
 import levelember.light.SunPosition;
+import levelember.look.DisplayCurve;
 import levelember.measure.SurroundingReading;
 import levelember.shoot.Brightness;
 import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
 import levelember.shoot.ImpossibleValue;
+import levelember.shoot.Look;
 import levelember.shoot.Profile;
+import levelember.texture.Picture;
+import levelember.texture.Surroundings;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -76,6 +84,42 @@ class RigController {
       throw Refusal.missing("There is no picture '" + picture + "' in this shoot.");
     }
     return SurroundingReading.of(PictureFile.read(file));
+  }
+
+  /**
+   * The two borders of a surrounding picture side by side as they meet behind the camera, blended
+   * over a part of the width.
+   */
+  @GetMapping("/api/shoots/{id}/seam.png")
+  ResponseEntity<byte[]> seam(
+      @PathVariable String id, @RequestParam String picture, @RequestParam double share) {
+    byte[] file = assets.bytes(shoots.state(id).id(), picture);
+    if (file == null) {
+      throw Refusal.missing("There is no picture '" + picture + "' in this shoot.");
+    }
+    Picture from = Surroundings.prepared(PictureFile.read(file), 0, Math.clamp(share, 0.0, 0.5));
+    double mean = SurroundingReading.of(from).mean();
+    Look plain = new Look("seam", "Seam", Math.log(2.5 * mean / 1.2) / Math.log(2), 0.4, 4);
+    byte[] png = PngFile.write(bordered(from), new DisplayCurve(plain), 8);
+    return ResponseEntity.ok()
+        .contentType(MediaType.IMAGE_PNG)
+        .cacheControl(CacheControl.noStore())
+        .body(png);
+  }
+
+  /** The middle rows, a quarter of the width to either side of the seam. */
+  private static Picture bordered(Picture from) {
+    int w = 272, h = 68;
+    Picture to = Picture.black(w, h);
+    for (int y = 0; y < h; y++) {
+      int row = Math.min(from.height() - 1, (int) (from.height() * (0.25 + 0.5 * (y + 0.5) / h)));
+      for (int x = 0; x < w; x++) {
+        double along = 0.75 + 0.5 * (x + 0.5) / w;
+        int column = (int) ((along - Math.floor(along)) * from.width());
+        to.set(x, y, from.get(column, row, 0), from.get(column, row, 1), from.get(column, row, 2));
+      }
+    }
+    return to;
   }
 
   /**

@@ -1,11 +1,11 @@
 package levelember.app.shoot;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.Locale;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import levelember.app.asset.Assets;
 import levelember.app.problem.Refusal;
 import levelember.formats.GltfImport;
@@ -192,9 +192,7 @@ public class Shoots {
     int done = 0, of = brought.pictures().size();
     for (Map.Entry<String, byte[]> picture : brought.pictures().entrySet()) {
       bringing.put(
-          id,
-          new Bringing(
-              "Keeping picture " + (done + 1) + " of " + of, 0.5 + 0.4 * done / of));
+          id, new Bringing("Keeping picture " + (done + 1) + " of " + of, 0.5 + 0.4 * done / of));
       assets.add(id, picture.getKey(), picture.getValue());
       done++;
     }
