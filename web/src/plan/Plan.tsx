@@ -7,10 +7,21 @@ import { setField } from '../api/patch';
 import { useChoice } from '../frame/choice';
 import { useChosenShot } from '../frame/useChosenShot';
 import { useDesk } from '../live/useShoot';
-import { direction, inverse, minus, parentFrame, plus } from '../picture/frame';
+import {
+  after,
+  composed,
+  cross,
+  decomposed,
+  direction,
+  inverse,
+  minus,
+  parentFrame,
+  plus,
+  turnedAbout,
+} from '../picture/frame';
 import { colours, mono } from '../theme/theme';
 import { inWorld, isPlaced } from './lights';
-import { CameraOnPlan, LightOnPlan } from './marks';
+import { CameraOnPlan, LightOnPlan, PieceHandles } from './marks';
 import { barMetres, fitted, inSpace, onPlan, outlined, type From, type Window } from './look';
 
 const VIEWS: [From, string][] = [
@@ -26,6 +37,16 @@ const SNAP = 0.05;
 type Held =
   | { kind: 'light' | 'aim'; light: Light; x: number; y: number; moved: boolean }
   | { kind: 'piece'; piece: Piece; x: number; y: number; moved: boolean }
+  | {
+      kind: 'handle';
+      does: 'turn' | 'size';
+      piece: Piece;
+      x: number;
+      y: number;
+      moved: boolean;
+      /** The piece's middle, in the window. */
+      centre: [number, number];
+    }
   | { kind: 'pan'; x: number; y: number; moved: boolean };
 
 const tidy = (v: Vector): Vector => v.map((x) => Math.round(x * 1e4) / 1e4) as Vector;
@@ -112,6 +133,10 @@ export function Plan() {
       setWindow({ ...w, x: w.x - e.movementX / w.scale, y: w.y - e.movementY / w.scale });
       return;
     }
+    if (h.kind === 'handle') {
+      handled(h, e);
+      return;
+    }
     const step = (metres: number) => (e.shiftKey ? metres : Math.round(metres / SNAP) * SNAP);
     const by = inSpace(from, step(dx / w.scale), step(dy / w.scale));
     const { document } = desk.state;
@@ -133,6 +158,31 @@ export function Plan() {
     );
     desk.tryOut(operations);
   };
+  /** Turns the chosen piece about the line of sight, or sizes it evenly. */
+  const handled = (h: Extract<Held, { kind: 'handle' }>, e: PointerEvent) => {
+    const { document } = desk.state;
+    const start = [h.x - h.centre[0], h.y - h.centre[1]] as const;
+    const now = [e.clientX - h.centre[0], e.clientY - h.centre[1]] as const;
+    const set = (field: string, value: Vector) =>
+      setField(document, 'pieces', h.piece.id, field, tidy(value));
+    if (h.does === 'size') {
+      const by = Math.hypot(...now) / Math.max(4, Math.hypot(...start));
+      const factor = Math.max(0.05, e.shiftKey ? by : Math.round(by / SNAP) * SNAP);
+      setSaid(`${h.piece.name} × ${factor.toFixed(2)}`);
+      desk.tryOut([set('size', h.piece.size.map((v) => v * factor) as Vector)]);
+      return;
+    }
+    const angle = Math.atan2(now[1], now[0]) - Math.atan2(start[1], start[0]);
+    const degrees = (((angle * 180) / Math.PI + 540) % 360) - 180;
+    const turn = e.shiftKey ? degrees : Math.round(degrees / 5) * 5;
+    const axis = cross(inSpace(from, 1, 0), inSpace(from, 0, 1));
+    const parent = parentFrame(document.pieces, h.piece.parent);
+    const own = after(parent, composed(h.piece.place, h.piece.turnDegrees, h.piece.size));
+    const world = { ...after(turnedAbout(axis, (turn * Math.PI) / 180), own), shift: own.shift };
+    const { turnDegrees, size } = decomposed(after(inverse(parent), world));
+    setSaid(`${h.piece.name} turned by ${turn.toFixed(0)}°`);
+    desk.tryOut([set('turnDegrees', turnDegrees), set('size', size)]);
+  };
   const up = () => {
     const h = held.current;
     held.current = null;
@@ -144,8 +194,12 @@ export function Plan() {
     if (h.kind === 'light') void desk.keep(`Move ${h.light.name}`);
     if (h.kind === 'aim') void desk.keep(`Aim ${h.light.name}`);
     if (h.kind === 'piece') void desk.keep(`Move ${h.piece.name}`);
+    if (h.kind === 'handle') {
+      void desk.keep(h.does === 'turn' ? `Turn ${h.piece.name}` : `Size of ${h.piece.name}`);
+    }
   };
   const bar = barMetres(w.scale, 110);
+  const chosenPiece = light ? undefined : desk.document.pieces.find((p) => p.id === piece);
 
   return (
     <Box
@@ -240,6 +294,34 @@ export function Plan() {
             }}
           />
         ))}
+        {chosenPiece && (
+          <PieceHandles
+            piece={chosenPiece}
+            at={px(
+              onPlan(
+                from,
+                after(
+                  parentFrame(desk.document.pieces, chosenPiece.parent),
+                  composed(chosenPiece.place, chosenPiece.turnDegrees, chosenPiece.size),
+                ).shift,
+              ),
+            )}
+            onHold={(does, e, centre) => {
+              const kept = desk.state.document.pieces.find((p) => p.id === chosenPiece.id);
+              const box = place.current?.getBoundingClientRect();
+              if (!kept || !box) return;
+              begin(e, {
+                kind: 'handle',
+                does,
+                piece: kept,
+                x: e.clientX,
+                y: e.clientY,
+                moved: false,
+                centre: [box.left + centre[0], box.top + centre[1]],
+              });
+            }}
+          />
+        )}
         <g
           transform={`translate(16 ${size.height - 16})`}
           stroke={colours.text}

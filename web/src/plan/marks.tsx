@@ -1,5 +1,5 @@
 import type { PointerEvent } from 'react';
-import type { Light, ShootDocument, Shot, Vector } from '../api/document';
+import type { Light, Piece, ShootDocument, Shot, Vector } from '../api/document';
 import { cross, minus, plus, times, unit } from '../picture/frame';
 import { colours } from '../theme/theme';
 import { twinned } from './lights';
@@ -165,6 +165,50 @@ export function LightOnPlan(p: Props) {
           <path d={`M${aim[0] - 5} ${aim[1]}h10M${aim[0]} ${aim[1] - 5}v10`} strokeWidth={2} />
         </g>
       )}
+    </g>
+  );
+}
+
+interface HandlesProps {
+  piece: Piece;
+  at: [number, number];
+  onHold: (kind: 'turn' | 'size', e: PointerEvent, centre: [number, number]) => void;
+}
+
+/** Handles that turn and size the chosen piece about its own place. */
+export function PieceHandles({ piece, at, onHold }: HandlesProps) {
+  const reach = 44;
+  return (
+    <g stroke={colours.ember} fill="#2a2a2a" strokeWidth={1.5}>
+      <circle
+        cx={at[0]}
+        cy={at[1]}
+        r={reach}
+        fill="none"
+        strokeOpacity={0.35}
+        pointerEvents="none"
+      />
+      <circle
+        cx={at[0] + reach}
+        cy={at[1]}
+        r={6}
+        role="img"
+        aria-label={`Turn ${piece.name}`}
+        data-plan-handle="turn"
+        style={{ cursor: 'move' }}
+        onPointerDown={(e) => onHold('turn', e, at)}
+      />
+      <rect
+        x={at[0] + 0.71 * reach - 5}
+        y={at[1] + 0.71 * reach - 5}
+        width={10}
+        height={10}
+        role="img"
+        aria-label={`Size ${piece.name}`}
+        data-plan-handle="size"
+        style={{ cursor: 'move' }}
+        onPointerDown={(e) => onHold('size', e, at)}
+      />
     </g>
   );
 }
