@@ -156,7 +156,9 @@ class BuildingARigTest extends ChromiumTest {
                 AriaRole.BUTTON,
                 new Page.GetByRoleOptions()
                     .setName(java.util.regex.Pattern.compile("^Undo: Dress Paper sweep in .*"))))
-        .isVisible();
+        .isVisible(
+            new com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions()
+                .setTimeout(WAIT));
     page.keyboard().press("Control+z");
   }
 }

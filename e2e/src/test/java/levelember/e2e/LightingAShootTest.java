@@ -128,7 +128,16 @@ class LightingAShootTest extends ChromiumTest {
     ShootPackage demo = DemoShoots.make("armillary");
     Shoot s = demo.shoot();
     Shoot renamed =
-        new Shoot("Winter window", s.pieces(), s.materials(), s.lights(), 0, s.shots(), s.looks());
+        new Shoot(
+            "Winter window",
+            s.pieces(),
+            s.materials(),
+            s.lights(),
+            s.banks(),
+            s.bounce(),
+            0,
+            s.shots(),
+            s.looks());
     Path file = Files.createTempFile(home, "shoot", ".ember");
     Files.write(file, new ShootPackage(renamed, demo.assets()).write());
     page.getByLabel("Shoot to bring in").setInputFiles(file);
