@@ -106,12 +106,16 @@ final class PathTracer {
     boolean guiding = guided;
     float way = 0;
     int kind = Hierarchy.CAMERA;
-    // Where the last turn was, the piece it was on, and how far the ray has gone on past holes.
+    // Where the last turn was, how far the ray has gone on past panes and holes since, and the
+    // piece
+    // that it was on: none while the camera looks straight.
     int last = -1;
     float sx0 = ox, sy0 = oy, sz0 = oz, gone = 0;
     float turnMatteR = 0, turnMatteG = 0, turnMatteB = 0;
     int passed = 0;
     boolean caught = false;
+    // The ray has left a matte surface and not come to another yet.
+    boolean bounced = false;
     LightSource[] lights = scene.lights;
     int most =
         scene.bounce.most() == Bounce.MOST ? bounces : Math.min(bounces, scene.bounce.most());
@@ -151,11 +155,11 @@ final class PathTracer {
       for (int i = 0; i < tried; i++) {
         int k = i < scene.meetable.length ? scene.meetable[i] : near[i - scene.meetable.length];
         LightSource light = lights[k];
-        if (!wanted[k] || depth == 0 && !light.showsToCamera()) {
+        if (!wanted[k] || last < 0 && !light.showsToCamera()) {
           continue;
         }
         Lever lever = scene.levers[k];
-        if (lever != null && depth > 0 && !lever.lights(last)) {
+        if (lever != null && last >= 0 && !lever.lights(last)) {
           continue;
         }
         if (lever != null && lever.veiled() && !delta) {
@@ -164,7 +168,7 @@ final class PathTracer {
         if (light.meets(sx0, sy0, sz0, dx, dy, dz, whole, lightRay) && lightRay.distance > gone) {
           float w = delta ? 1 : met(pdf, asking.before(k) * lightRay.pdf);
           float wr = w * r * lightRay.r, wg = w * g * lightRay.g, wb = w * b * lightRay.b;
-          if (lever == null || depth == 0) {
+          if (lever == null || last < 0) {
             add(film, k, pixel, wr, wg, wb);
           } else {
             float fade = lever.fade(lightRay.distance);
@@ -222,12 +226,11 @@ final class PathTracer {
       if (shining >= 0
           && wanted[shining]
           && outside
-          && (depth > 0 || lights[shining].showsToCamera())) {
+          && (last >= 0 || lights[shining].showsToCamera())) {
         shine(
             film,
             pixel,
             shining,
-            depth,
             delta,
             last,
             pdf,
@@ -245,7 +248,8 @@ final class PathTracer {
             turnMatteG,
             turnMatteB);
       }
-      if (kind == Hierarchy.BOUNCE && scene.bends) {
+      if (bounced && scene.bends) {
+        bounced = false;
         float part = scene.bounced(whole);
         r *= part;
         g *= part;
@@ -286,7 +290,7 @@ final class PathTracer {
         nz = gz;
         facing = Math.max(1e-6f, -(nx * dx + ny * dy + nz * dz));
       }
-      boolean catching = depth == 0 && scene.catches[piece];
+      boolean catching = last < 0 && scene.catches[piece];
       if (guiding && !catching && (dress != null || !surface.clear())) {
         guiding = false;
         surface.guide(scattering, look);
@@ -446,6 +450,7 @@ final class PathTracer {
           scattering.through
               ? Hierarchy.REFRACTION
               : scattering.matte ? Hierarchy.BOUNCE : Hierarchy.REFLECTION;
+      bounced = kind == Hierarchy.BOUNCE;
       asking.turns();
       last = piece;
       if (!delta && pdf < NARROW) {
@@ -544,7 +549,6 @@ final class PathTracer {
       Film film,
       int pixel,
       int k,
-      int depth,
       boolean delta,
       int last,
       float pdf,
@@ -562,7 +566,7 @@ final class PathTracer {
       float matteG,
       float matteB) {
     Lever lever = scene.levers[k];
-    if (lever != null && depth > 0 && !lever.lights(last) || !delta && scene.drawnAlone(k)) {
+    if (lever != null && last >= 0 && !lever.lights(last) || !delta && scene.drawnAlone(k)) {
       return;
     }
     EmissiveLight light = (EmissiveLight) scene.lights[k];
@@ -572,7 +576,7 @@ final class PathTracer {
         delta ? 1 : met(pdf, asking.before(k) * light.density(number, ox, oy, oz, dx, dy, dz, far));
     light.shine(number, walk.b, scene.third(at, walk.b, walk.c), lightRay);
     float wr = w * r * lightRay.r, wg = w * g * lightRay.g, wb = w * b * lightRay.b;
-    if (lever == null || depth == 0) {
+    if (lever == null || last < 0) {
       add(film, k, pixel, wr, wg, wb);
       return;
     }

@@ -629,4 +629,22 @@ class RigTest {
     }
     assertThat(lux(all.shoot(), 4096)).isCloseTo(wanted, within(0.01 * wanted));
   }
+
+  @Test
+  void aLinkedLightThatIsHiddenStaysSoBehindAPane() {
+    Material pane =
+        Material.glass("pane", "Pane", 0, 1.5, new Material.Glass(1, Rgb.WHITE, 1, true, 0));
+    Reach linked = Reach.WHOLE.linked(Scope.only("pane"), Scope.ALL);
+    Light hidden = named(Sets.dome(100), "hidden", linked);
+    Sets sets =
+        new Sets()
+            .material(pane)
+            .piece("pane", new Shape.Rectangle(3, 3), "pane", Vec3.ZERO)
+            .light(hidden)
+            .seen(new Vec3(0, 0, 2), Vec3.ZERO, 0.004);
+    // What is left is the dome in the pane's reflection: all but the 2n/(n² + 1) that pass.
+    double wanted = 100 * (1 - 2 * 1.5 / (1.5 * 1.5 + 1));
+    assertThat(Sets.mean(Sets.render(sets.shoot(), 8, 8, 1024, 8)))
+        .isCloseTo(wanted, within(0.05 * wanted));
+  }
 }
