@@ -40,7 +40,14 @@ export function BankStrip({ bank }: { bank: Bank }) {
         pb: 1,
       }}
     >
-      <Box sx={{ display: 'flex', alignItems: 'center', minHeight: 30 }}>
+      <Box
+        sx={{
+          display: 'flex',
+          alignItems: 'center',
+          minHeight: 30,
+          '& input': { fontSize: 11, p: 0 },
+        }}
+      >
         <NameField
           label="Name of the bank"
           value={bank.name}

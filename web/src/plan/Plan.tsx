@@ -199,7 +199,9 @@ export function Plan() {
     }
   };
   const bar = barMetres(w.scale, 110);
-  const chosenPiece = light ? undefined : desk.document.pieces.find((p) => p.id === piece);
+  const room = useChoice((c) => c.room);
+  const inHand = room === 'set' || !light;
+  const chosenPiece = inHand ? desk.document.pieces.find((p) => p.id === piece) : undefined;
 
   return (
     <Box
