@@ -21,6 +21,7 @@ import {
 } from '../picture/frame';
 import { colours, mono } from '../theme/theme';
 import { inWorld, isPlaced } from './lights';
+import { carried, stirred } from './stirred';
 import { CameraOnPlan, LightOnPlan, PieceHandles } from './marks';
 import { barMetres, fitted, inSpace, onPlan, outlined, type From, type Window } from './look';
 
@@ -94,6 +95,15 @@ export function Plan() {
         shapes: o[from].map((corners) => outlined(from, corners)),
       })),
     [data, from],
+  );
+  // What the hand is just doing to a piece shows at once; the outlines follow when it is kept.
+  const shown = useMemo(
+    () =>
+      outlines.map((o) => {
+        const by = stirred(o.piece, desk.state.document, desk.document);
+        return by ? { ...o, shapes: o.shapes.map((s) => carried(from, s, by)) } : o;
+      }),
+    [outlines, from, desk.state.document, desk.document],
   );
   const whole = useMemo(() => {
     const points: [number, number][] = lights
@@ -222,13 +232,14 @@ export function Plan() {
         inset: 0,
         bgcolor: '#2a2a2a',
         overflow: 'hidden',
+        userSelect: 'none',
         touchAction: 'none',
         borderLeft: `1px solid ${colours.line}`,
       }}
     >
       <svg width={size.width} height={size.height} aria-hidden style={{ display: 'block' }}>
         <Grid window={w} width={size.width} height={size.height} step={bar / 2} />
-        {outlines.map(({ piece: id, shapes }) => {
+        {shown.map(({ piece: id, shapes }) => {
           const own = desk.state.document.pieces.find((p) => p.id === id);
           const lit = id === piece;
           return (
