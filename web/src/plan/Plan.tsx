@@ -131,6 +131,8 @@ export function Plan() {
     e.stopPropagation();
     place.current?.setPointerCapture(e.pointerId);
     held.current = hold;
+    // The plan holds still under the hand.
+    setWindow(w);
   };
   const move = (e: PointerEvent) => {
     const h = held.current;

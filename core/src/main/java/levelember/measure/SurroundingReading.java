@@ -13,7 +13,7 @@ import levelember.texture.Picture;
  * @param stops from its darkest hundredth to its brightest pixel
  * @param clippedShare part of its pixels that stand at its very top value, 0…1; 0 when its highest
  *     light is whole
- * @param seamStops mean difference of the two borders over what neighbouring columns differ by
+ * @param seamStops mean difference of the two borders over what the columns beside them differ by
  * @param brightest luminance of its brightest pixel, in the picture's unit
  * @param mean luminance over the sphere
  */
@@ -53,8 +53,10 @@ public record SurroundingReading(
     double floor = 1e-4 * Math.max(1e-9, sum / of);
     for (int y = 0; y < h; y++) {
       seam += stops(light[y * w], light[y * w + w - 1], floor);
-      usual += stops(light[y * w], light[y * w + Math.min(1, w - 1)], floor) / 2;
-      usual += stops(light[y * w + w - 1], light[y * w + Math.max(0, w - 2)], floor) / 2;
+      usual +=
+          Math.max(
+              stops(light[y * w], light[y * w + Math.min(1, w - 1)], floor),
+              stops(light[y * w + w - 1], light[y * w + Math.max(0, w - 2)], floor));
     }
     float[] sorted = light.clone();
     Arrays.sort(sorted);

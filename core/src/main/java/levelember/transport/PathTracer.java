@@ -59,11 +59,50 @@ final class PathTracer {
   private final Asking asking;
   private final ThinLens.Ray ray = new ThinLens.Ray();
   private final int[] near;
+  private final Turn from = new Turn();
   private boolean even;
   private final float[] place = new float[3];
   private final float[] face = new float[3];
   private final float[] normal = new float[3];
   private final float[] look = new float[3];
+
+  /** Where a path turned last; panes and holes that it passes straight do not count. */
+  private static final class Turn {
+    /** Number of the piece it turned at, or −1 while the camera looks straight. */
+    int piece;
+
+    float x, y, z;
+    float pdf;
+    boolean delta;
+
+    /** Which share of what the surface answered was its matte part, by channel. */
+    float matteR, matteG, matteB;
+
+    void begin(float ox, float oy, float oz) {
+      piece = -1;
+      x = ox;
+      y = oy;
+      z = oz;
+      pdf = 0;
+      delta = true;
+    }
+
+    void turn(int at, float ox, float oy, float oz, Scattering s) {
+      piece = at;
+      x = ox;
+      y = oy;
+      z = oz;
+      pdf = s.pdf;
+      delta = s.delta;
+      matteR = share(s.matteR, s.r);
+      matteG = share(s.matteG, s.g);
+      matteB = share(s.matteB, s.b);
+    }
+
+    private static float share(float part, float whole) {
+      return whole > 0 ? part / whole : 0;
+    }
+  }
 
   /** Rays walked since the object was made. */
   final RayCount.Tally rays = new RayCount.Tally();
@@ -99,19 +138,14 @@ final class PathTracer {
     lens.ray(px, row, fu, fv, across, down, ray);
     float ox = ray.ox, oy = ray.oy, oz = ray.oz, dx = ray.dx, dy = ray.dy, dz = ray.dz;
     float r = 1, g = 1, b = 1;
-    float pdf = 0;
-    boolean delta = true;
     float wave = -1;
     int spread = 0;
     boolean guiding = guided;
     float way = 0;
     int kind = Hierarchy.CAMERA;
-    // Where the last turn was, how far the ray has gone on past panes and holes since, and the
-    // piece
-    // that it was on: none while the camera looks straight.
-    int last = -1;
-    float sx0 = ox, sy0 = oy, sz0 = oz, gone = 0;
-    float turnMatteR = 0, turnMatteG = 0, turnMatteB = 0;
+    from.begin(ox, oy, oz);
+    // How far the ray has gone on past panes and holes since the last turn.
+    float gone = 0;
     int passed = 0;
     boolean caught = false;
     // The ray has left a matte surface and not come to another yet.
@@ -120,25 +154,8 @@ final class PathTracer {
     int most =
         scene.bounce.most() == Bounce.MOST ? bounces : Math.min(bounces, scene.bounce.most());
     for (int depth = 0; ; ) {
-      if (scene.veiled && !delta && gone == 0) {
-        veiled(
-            film,
-            pixel,
-            wanted,
-            last,
-            pdf,
-            sx0,
-            sy0,
-            sz0,
-            dx,
-            dy,
-            dz,
-            r,
-            g,
-            b,
-            turnMatteR,
-            turnMatteG,
-            turnMatteB);
+      if (scene.veiled && !from.delta && gone == 0) {
+        veiled(film, pixel, wanted, dx, dy, dz, r, g, b);
       }
       boolean hit = walk.nearest(ox, oy, oz, dx, dy, dz, Float.POSITIVE_INFINITY, kind);
       if (depth == 0) {
@@ -155,31 +172,21 @@ final class PathTracer {
       for (int i = 0; i < tried; i++) {
         int k = i < scene.meetable.length ? scene.meetable[i] : near[i - scene.meetable.length];
         LightSource light = lights[k];
-        if (!wanted[k] || last < 0 && !light.showsToCamera()) {
+        if (!wanted[k] || from.piece < 0 && !light.showsToCamera()) {
           continue;
         }
         Lever lever = scene.levers[k];
-        if (lever != null && last >= 0 && !lever.lights(last)) {
+        if (lever != null && from.piece >= 0 && !lever.lights(from.piece)) {
           continue;
         }
-        if (lever != null && lever.veiled() && !delta) {
+        if (lever != null && lever.veiled() && !from.delta) {
           continue;
         }
-        if (light.meets(sx0, sy0, sz0, dx, dy, dz, whole, lightRay) && lightRay.distance > gone) {
-          float w = delta ? 1 : met(pdf, asking.before(k) * lightRay.pdf);
+        if (light.meets(from.x, from.y, from.z, dx, dy, dz, whole, lightRay)
+            && lightRay.distance > gone) {
+          float w = from.delta ? 1 : met(from.pdf, asking.before(k) * lightRay.pdf);
           float wr = w * r * lightRay.r, wg = w * g * lightRay.g, wb = w * b * lightRay.b;
-          if (lever == null || last < 0) {
-            add(film, k, pixel, wr, wg, wb);
-          } else {
-            float fade = lever.fade(lightRay.distance);
-            add(
-                film,
-                k,
-                pixel,
-                fade * wr * lever.part(turnMatteR),
-                fade * wg * lever.part(turnMatteG),
-                fade * wb * lever.part(turnMatteB));
-          }
+          give(film, k, pixel, lightRay.distance, wr, wg, wb);
         }
       }
       if (!hit) {
@@ -226,27 +233,8 @@ final class PathTracer {
       if (shining >= 0
           && wanted[shining]
           && outside
-          && (last >= 0 || lights[shining].showsToCamera())) {
-        shine(
-            film,
-            pixel,
-            shining,
-            delta,
-            last,
-            pdf,
-            sx0,
-            sy0,
-            sz0,
-            dx,
-            dy,
-            dz,
-            whole,
-            r,
-            g,
-            b,
-            turnMatteR,
-            turnMatteG,
-            turnMatteB);
+          && (from.piece >= 0 || lights[shining].showsToCamera())) {
+        shine(film, pixel, shining, dx, dy, dz, whole, r, g, b);
       }
       if (bounced && scene.bends) {
         bounced = false;
@@ -290,7 +278,7 @@ final class PathTracer {
         nz = gz;
         facing = Math.max(1e-6f, -(nx * dx + ny * dy + nz * dz));
       }
-      boolean catching = last < 0 && scene.catches[piece];
+      boolean catching = from.piece < 0 && scene.catches[piece];
       if (guiding && !catching && (dress != null || !surface.clear())) {
         guiding = false;
         surface.guide(scattering, look);
@@ -436,24 +424,16 @@ final class PathTracer {
       dx *= l;
       dy *= l;
       dz *= l;
-      if (scene.levered) {
-        turnMatteR = share(scattering.matteR, scattering.r);
-        turnMatteG = share(scattering.matteG, scattering.g);
-        turnMatteB = share(scattering.matteB, scattering.b);
-      }
       r *= scattering.r;
       g *= scattering.g;
       b *= scattering.b;
-      pdf = scattering.pdf;
-      delta = scattering.delta;
       kind =
           scattering.through
               ? Hierarchy.REFRACTION
               : scattering.matte ? Hierarchy.BOUNCE : Hierarchy.REFLECTION;
       bounced = kind == Hierarchy.BOUNCE;
       asking.turns();
-      last = piece;
-      if (!delta && pdf < NARROW) {
+      if (!scattering.delta && scattering.pdf < NARROW) {
         spread++;
       }
       if (scattering.through) {
@@ -465,9 +445,7 @@ final class PathTracer {
         oy = py0;
         oz = pz0;
       }
-      sx0 = ox;
-      sy0 = oy;
-      sz0 = oz;
+      from.turn(piece, ox, oy, oz, scattering);
       gone = 0;
       passed = 0;
       float brightest = Math.max(r, Math.max(g, b));
@@ -507,39 +485,27 @@ final class PathTracer {
       Film film,
       int pixel,
       boolean[] wanted,
-      int last,
-      float pdf,
-      float ox,
-      float oy,
-      float oz,
       float dx,
       float dy,
       float dz,
       float r,
       float g,
-      float b,
-      float matteR,
-      float matteG,
-      float matteB) {
+      float b) {
     for (int k = 0; k < wanted.length; k++) {
       Lever lever = scene.levers[k];
-      if (!wanted[k] || lever == null || !lever.veiled() || !lever.lights(last)) {
+      if (!wanted[k] || lever == null || !lever.veiled() || !lever.lights(from.piece)) {
         continue;
       }
-      if (!scene.lights[k].meets(ox, oy, oz, dx, dy, dz, Float.POSITIVE_INFINITY, lightRay)) {
+      if (!scene.lights[k].meets(
+          from.x, from.y, from.z, dx, dy, dz, Float.POSITIVE_INFINITY, lightRay)) {
         continue;
       }
-      float w = met(pdf, asking.before(k) * lightRay.pdf) * lever.fade(lightRay.distance);
+      float w = met(from.pdf, asking.before(k) * lightRay.pdf);
       float wr = w * r * lightRay.r, wg = w * g * lightRay.g, wb = w * b * lightRay.b;
+      float distance = lightRay.distance;
       rays.shadow++;
-      if (shadow.arrives(lever, ox, oy, oz, dx, dy, dz, lightRay.distance * 0.9999f)) {
-        add(
-            film,
-            k,
-            pixel,
-            wr * shadow.r * lever.part(matteR),
-            wg * shadow.g * lever.part(matteG),
-            wb * shadow.b * lever.part(matteB));
+      if (shadow.arrives(lever, from.x, from.y, from.z, dx, dy, dz, distance * 0.9999f)) {
+        give(film, k, pixel, distance, wr * shadow.r, wg * shadow.g, wb * shadow.b);
       }
     }
   }
@@ -549,49 +515,45 @@ final class PathTracer {
       Film film,
       int pixel,
       int k,
-      boolean delta,
-      int last,
-      float pdf,
-      float ox,
-      float oy,
-      float oz,
       float dx,
       float dy,
       float dz,
       float far,
       float r,
       float g,
-      float b,
-      float matteR,
-      float matteG,
-      float matteB) {
+      float b) {
     Lever lever = scene.levers[k];
-    if (lever != null && last >= 0 && !lever.lights(last) || !delta && scene.drawnAlone(k)) {
+    if (lever != null && from.piece >= 0 && !lever.lights(from.piece)
+        || !from.delta && scene.drawnAlone(k)) {
       return;
     }
     EmissiveLight light = (EmissiveLight) scene.lights[k];
     int at = scene.hierarchy.placed(walk.instance);
     int number = scene.emissionFirst[at] + walk.triangle;
-    float w =
-        delta ? 1 : met(pdf, asking.before(k) * light.density(number, ox, oy, oz, dx, dy, dz, far));
+    float w = 1;
+    if (!from.delta) {
+      float density = light.density(number, from.x, from.y, from.z, dx, dy, dz, far);
+      w = met(from.pdf, asking.before(k) * density);
+    }
     light.shine(number, walk.b, scene.third(at, walk.b, walk.c), lightRay);
-    float wr = w * r * lightRay.r, wg = w * g * lightRay.g, wb = w * b * lightRay.b;
-    if (lever == null || last < 0) {
-      add(film, k, pixel, wr, wg, wb);
+    give(film, k, pixel, far, w * r * lightRay.r, w * g * lightRay.g, w * b * lightRay.b);
+  }
+
+  /** Adds light that a path has met, levelled as it falls on the piece of the last turn. */
+  private void give(Film film, int k, int pixel, float distance, float r, float g, float b) {
+    Lever lever = scene.levers[k];
+    if (lever == null || from.piece < 0) {
+      add(film, k, pixel, r, g, b);
       return;
     }
-    float fade = lever.fade(far);
+    float fade = lever.fade(distance);
     add(
         film,
         k,
         pixel,
-        fade * wr * lever.part(matteR),
-        fade * wg * lever.part(matteG),
-        fade * wb * lever.part(matteB));
-  }
-
-  private static float share(float part, float whole) {
-    return whole > 0 ? part / whole : 0;
+        fade * r * lever.part(from.matteR),
+        fade * g * lever.part(from.matteG),
+        fade * b * lever.part(from.matteB));
   }
 
   private static float past(float p, float n, boolean outside) {

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import levelember.film.EditCost;
@@ -61,6 +60,9 @@ public final class Scene {
   /** For every place of the set, where its triangles begin among those of its emissive light. */
   final int[] emissionFirst;
 
+  /** For every place whether its map mirrors. */
+  private final boolean[] mirrored;
+
   final LightSource[] lights;
 
   /** Numbers of the lights that every ray is tried against; of many, those without a place. */
@@ -78,9 +80,7 @@ public final class Scene {
   /** For every light what is levered of it, or null. */
   final Lever[] levers;
 
-  /** Whether any light is levered, and whether the shadows of any are. */
-  final boolean levered;
-
+  /** Whether the shadows of any light are levered. */
   final boolean veiled;
 
   /** Whether a light is only drawn, as no turn may be counted on to meet it. */
@@ -146,7 +146,6 @@ public final class Scene {
       levers[k] = Lever.of(shoot.lights().get(k).reach(), pieces);
       drawnAlone[k] = lights[k] instanceof EmissiveLight && levers[k] != null && levers[k].veiled();
     }
-    levered = Stream.of(levers).anyMatch(Objects::nonNull);
     veiled = Stream.of(levers).anyMatch(l -> l != null && l.veiled());
     catches = new boolean[pieces.size()];
     int[] kinds = new int[pieces.size()];
@@ -167,9 +166,11 @@ public final class Scene {
     bounce = shoot.bounce();
     bends = bounce.level() != 1 || bounce.fadesAtMetres() > 0;
     emissionFirst = new int[set.placed().size()];
+    mirrored = new boolean[emissionFirst.length];
     int[] used = new int[lights.length];
     for (int i = 0; i < emissionFirst.length; i++) {
       SetGeometry.Placed p = set.placed().get(i);
+      mirrored[i] = p.map().determinant() < 0;
       int layer = emissionLayer[p.piece()];
       if (layer >= 0) {
         emissionFirst[i] = used[layer];
@@ -189,7 +190,7 @@ public final class Scene {
 
   /** Weight of the third corner of a shining triangle, as its light counts corners. */
   float third(int place, float b, float c) {
-    return set.placed().get(place).map().determinant() < 0 ? 1 - b - c : c;
+    return mirrored[place] ? 1 - b - c : c;
   }
 
   boolean drawnAlone(int light) {

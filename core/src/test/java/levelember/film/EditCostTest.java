@@ -7,17 +7,24 @@ import java.util.List;
 import levelember.Sets;
 import levelember.light.LayerWeights;
 import levelember.math.Vec3;
+import levelember.shoot.Bank;
+import levelember.shoot.Bounce;
 import levelember.shoot.Brightness.Unit;
+import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
 import levelember.shoot.Look;
+import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
+import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
+import levelember.shoot.Scope;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.Texture;
 import levelember.texture.Pictures;
 import levelember.transport.RayCount;
 import levelember.transport.Renderer;
@@ -241,5 +248,119 @@ class EditCostTest {
       assertThat(Sets.mean(next.mix(keyOnly))).isPositive();
       assertThat(next.mix(others).rgb()).containsExactly(ladder.mix(others).rgb());
     }
+  }
+
+  private Shoot more(List<Light> more, List<Bank> banks, Bounce bounce) {
+    List<Light> lights = new ArrayList<>(before.lights());
+    lights.addAll(more);
+    return new Shoot(
+        before.name(),
+        before.pieces(),
+        before.materials(),
+        lights,
+        banks,
+        bounce,
+        0,
+        before.shots(),
+        before.looks());
+  }
+
+  @Test
+  void aLightLinkedOrShadowedOtherwiseTracesItsOwnLayer() {
+    Light key = before.lights().getFirst();
+    long all = raysOfEverything();
+    for (Reach reach :
+        List.of(
+            Reach.WHOLE.linked(Scope.allBut("ball"), Scope.ALL),
+            Reach.WHOLE.linked(Scope.ALL, Scope.NONE),
+            Reach.WHOLE.shadowed(0.5, new Rgb(0, 0, 1)),
+            Reach.WHOLE.levelled(1, 0.2),
+            Reach.WHOLE.fading(4))) {
+      RayCount rays = edit(key(key.reaching(reach)));
+      assertThat(rays.all()).as(reach.toString()).isPositive().isLessThan(all);
+    }
+  }
+
+  @Test
+  void aBankTracesNothingAndHowLightBouncesTracesEverything() {
+    List<Light> lights = new ArrayList<>(before.lights());
+    Light p = lights.get(1);
+    lights.set(
+        1,
+        new Light(
+            p.id(),
+            p.name(),
+            p.emitter(),
+            p.place(),
+            p.aim(),
+            0,
+            p.brightness(),
+            0,
+            p.colour(),
+            false,
+            false,
+            true,
+            Reach.WHOLE,
+            null,
+            null,
+            "b",
+            null));
+    Shoot banked =
+        new Shoot(
+            "x",
+            before.pieces(),
+            before.materials(),
+            lights,
+            List.of(new Bank("b", "B", -2, new Rgb(1, 0.5, 0.2), false, false)),
+            Bounce.NATURAL,
+            0,
+            before.shots(),
+            before.looks());
+    assertThat(edit(banked).all()).isZero();
+    assertThat(edit(more(List.of(), List.of(), new Bounce(2, 0.5, 0))).all()).isPositive();
+  }
+
+  @Test
+  void aSunFollowsItsSkyAndTheOtherLightsStay() {
+    Shot shot = before.shots().getFirst();
+    Shoot morning = more(List.of(sky(20), sun()), List.of(), Bounce.NATURAL);
+    Shoot noon = more(List.of(sky(50), sun()), List.of(), Bounce.NATURAL);
+    assertThat(EditCost.between(morning, shot, noon, shot).from()).containsExactly(0, 1, 2, -1, -1);
+    assertThat(EditCost.between(noon, shot, noon, shot).nothing()).isTrue();
+  }
+
+  private static Light sky(double height) {
+    Emitter sky = new Emitter.Sky(Daylight.of(90, height, 3));
+    return Sets.light("sky", sky, Vec3.ZERO, Vec3.UP, 1, Unit.TIMES);
+  }
+
+  private static Light sun() {
+    return Sets.light("sun", new Emitter.SkySun("sky", 0.5), Vec3.ZERO, Vec3.UP, 1, Unit.TIMES);
+  }
+
+  @Test
+  void aSurfacePushedOtherwiseBuildsTheHierarchyAnew() {
+    Shot shot = before.shots().getFirst();
+    Material white = before.materials().getFirst();
+    Maps low = Maps.NONE.withDisplacement(Texture.once("p"), 0.1);
+    Maps high = Maps.NONE.withDisplacement(Texture.once("p"), 0.2);
+    Shoot flat = materials(white),
+        one = materials(white.with(low)),
+        two = materials(white.with(high));
+    assertThat(EditCost.between(flat, shot, one, shot).geometry()).isTrue();
+    assertThat(EditCost.between(one, shot, two, shot).geometry()).isTrue();
+    Shoot grey = materials(Material.matte("white", "W", Rgb.grey(0.2)).with(low));
+    assertThat(EditCost.between(one, shot, grey, shot).geometry()).isFalse();
+  }
+
+  private Shoot materials(Material first) {
+    return new Shoot(
+        "x",
+        before.pieces(),
+        List.of(first, before.materials().get(1)),
+        before.lights(),
+        0,
+        before.shots(),
+        before.looks());
   }
 }
