@@ -50,6 +50,12 @@ public final class Sets {
     return this;
   }
 
+  /** A piece that is turned. */
+  public Sets piece(String id, Shape shape, String material, Vec3 place, Vec3 turnDegrees) {
+    return piece(
+        new Piece(id, id, null, place, turnDegrees, Vec3.ONE, shape, material, null, true));
+  }
+
   public Sets piece(Piece piece) {
     pieces.add(piece);
     return this;

@@ -79,7 +79,7 @@ final class Pushed {
     for (int t = 0; t < fine.count(); t++) {
       to.triangle(fine.index(t, 0), fine.index(t, 1), fine.index(t, 2));
     }
-    return to;
+    return to.with(to.places(), fine.ownSeconds(), fine.colours());
   }
 
   private static double height(Triangles mesh, int corner, Relief.Push push, Relief relief) {
@@ -134,12 +134,12 @@ final class Pushed {
     return most;
   }
 
-  /** Every triangle as four; corners and normals between are in the middle. */
+  /** Every triangle as four; corners and all they have between are in the middle. */
   private static Triangles divided(Triangles mesh) {
     Triangles to = new Triangles();
-    float[] lies = mesh.places();
+    List<int[]> ends = new ArrayList<>();
     for (int i = 0; i < mesh.corners(); i++) {
-      corner(to, mesh, lies, i, i);
+      corner(to, mesh, i, i, ends);
     }
     Map<Long, Integer> middles = new HashMap<>();
     for (int t = 0; t < mesh.count(); t++) {
@@ -148,21 +148,37 @@ final class Pushed {
         int a = c[k], b = c[(k + 1) % 3];
         m[k] =
             middles.computeIfAbsent(
-                (long) Math.min(a, b) << 32 | Math.max(a, b), e -> corner(to, mesh, lies, a, b));
+                (long) Math.min(a, b) << 32 | Math.max(a, b), e -> corner(to, mesh, a, b, ends));
       }
       to.triangle(c[0], m[0], m[2]);
       to.triangle(c[1], m[1], m[0]);
       to.triangle(c[2], m[2], m[1]);
       to.triangle(m[0], m[1], m[2]);
     }
-    return to;
+    return to.with(
+        between(mesh.places(), 2, ends),
+        between(mesh.ownSeconds(), 2, ends),
+        between(mesh.colours(), 3, ends));
   }
 
-  private static int corner(Triangles to, Triangles mesh, float[] lies, int a, int b) {
-    Vec3 p = mesh.position(a).plus(mesh.position(b)).times(0.5);
-    Vec3 n = mesh.normal(a).plus(mesh.normal(b));
-    return lies == null
-        ? to.corner(p, n)
-        : to.corner(p, n, (lies[2 * a] + lies[2 * b]) / 2, (lies[2 * a + 1] + lies[2 * b + 1]) / 2);
+  private static int corner(Triangles to, Triangles mesh, int a, int b, List<int[]> ends) {
+    ends.add(new int[] {a, b});
+    return to.corner(
+        mesh.position(a).plus(mesh.position(b)).times(0.5), mesh.normal(a).plus(mesh.normal(b)));
+  }
+
+  /** Values of corners in the middle between two each; null stays null. */
+  private static float[] between(float[] values, int each, List<int[]> ends) {
+    if (values == null) {
+      return null;
+    }
+    float[] to = new float[each * ends.size()];
+    for (int i = 0; i < ends.size(); i++) {
+      int[] e = ends.get(i);
+      for (int k = 0; k < each; k++) {
+        to[each * i + k] = (values[each * e[0] + k] + values[each * e[1] + k]) / 2;
+      }
+    }
+    return to;
   }
 }

@@ -171,6 +171,11 @@ public final class Triangles {
     return seconds == null ? places : seconds;
   }
 
+  /** The second set of places, or null. Not to be written. */
+  float[] ownSeconds() {
+    return seconds;
+  }
+
   /** Linear colours, three floats a corner, or null. Not to be written. */
   public float[] colours() {
     return colours;

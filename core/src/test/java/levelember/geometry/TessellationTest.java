@@ -302,4 +302,38 @@ class TessellationTest {
     assertThat(left + right).isCloseTo(0, within(1e-6));
     assertThat(right - left).isCloseTo((3 * 1.25 + 1) * 0.4, within(1e-6));
   }
+
+  @Test
+  void aPushedMeshKeepsItsColoursAndSecondPlacesAndMovesByItsHeights() {
+    float[] at = {0, 0, 0, 1, 0, 0, 0, 0, -1}, up = {0, 1, 0, 0, 1, 0, 0, 1, 0};
+    Triangles mesh =
+        Triangles.over(at, up, new int[] {0, 1, 2})
+            .with(
+                new float[] {0, 0, 1, 0, 0, 1},
+                new float[] {5, 5, 6, 5, 5, 6},
+                new float[] {1, 0, 0, 0, 1, 0, 0, 0, 1});
+    // Heights that rise along u: corner by corner the surface is lifted by half of it.
+    Relief slope =
+        new Relief() {
+          @Override
+          public Push push(String material) {
+            return null;
+          }
+
+          @Override
+          public float height(Push push, float u, float v) {
+            return u;
+          }
+        };
+    Triangles pushed =
+        Pushed.of(mesh, new Relief.Push(levelember.shoot.Texture.once("p"), 0.5), slope);
+    assertThat(pushed.count()).isGreaterThan(10_000);
+    for (int i = 0; i < pushed.corners(); i += 97) {
+      Vec3 p = pushed.position(i);
+      assertThat(p.y()).isCloseTo(0.5 * p.x(), within(1e-6));
+      assertThat(pushed.colours()[3 * i + 1]).isCloseTo((float) p.x(), within(1e-5f));
+      assertThat(pushed.seconds()[2 * i]).isCloseTo((float) (5 + p.x()), within(1e-5f));
+      assertThat(pushed.normal(i).y()).isCloseTo(1 / Math.hypot(1, 0.5), within(1e-4));
+    }
+  }
 }

@@ -201,17 +201,7 @@ class RigTest {
   private static Sets shaded() {
     return floor(0)
         .piece(
-            new Piece(
-                "card",
-                "card",
-                null,
-                new Vec3(0, 1, 0),
-                new Vec3(90, 0, 0),
-                Vec3.ONE,
-                new Shape.Rectangle(0.5, 0.5),
-                "white",
-                null,
-                true));
+            "card", new Shape.Rectangle(0.5, 0.5), "white", new Vec3(0, 1, 0), new Vec3(90, 0, 0));
   }
 
   private static Light lamp(Emitter emitter, Reach reach) {
@@ -313,18 +303,7 @@ class RigTest {
     Sets glazed =
         floor(0)
             .material(pane)
-            .piece(
-                new Piece(
-                    "pane",
-                    "pane",
-                    null,
-                    new Vec3(0, 1, 0),
-                    new Vec3(90, 0, 0),
-                    Vec3.ONE,
-                    new Shape.Rectangle(3, 3),
-                    "pane",
-                    null,
-                    true))
+            .piece("pane", new Shape.Rectangle(3, 3), "pane", new Vec3(0, 1, 0), new Vec3(90, 0, 0))
             .seen(new Vec3(1.2, 0.8, 0.3), Vec3.ZERO, 0.004);
     Emitter e = ball ? new Emitter.Sphere(0.05) : new Emitter.Point();
     double free = lux(floor(0).light(lamp(e, Reach.WHOLE)).shoot(), 256);
@@ -347,17 +326,11 @@ class RigTest {
         floor(0)
             .material(mesh)
             .piece(
-                new Piece(
-                    "mesh",
-                    "mesh",
-                    null,
-                    new Vec3(0, 1, 0),
-                    new Vec3(90, 0, 0),
-                    Vec3.ONE,
-                    new Shape.Rectangle(0.5, 0.5),
-                    "mesh",
-                    null,
-                    true));
+                "mesh",
+                new Shape.Rectangle(0.5, 0.5),
+                "mesh",
+                new Vec3(0, 1, 0),
+                new Vec3(90, 0, 0));
     Emitter e = new Emitter.Sphere(0.05);
     double free = lux(floor(0).light(lamp(e, Reach.WHOLE)).shoot(), 256);
     assertThat(lux(sets.light(lamp(e, Reach.WHOLE)).shoot(), 1024, grey))
@@ -432,18 +405,7 @@ class RigTest {
     Sets corner =
         Sets.white(0.8)
             .piece("floor", new Shape.Floor(4, 4), "white", Vec3.ZERO)
-            .piece(
-                new Piece(
-                    "wall",
-                    "wall",
-                    null,
-                    new Vec3(0, 1, -0.5),
-                    Vec3.ZERO,
-                    Vec3.ONE,
-                    new Shape.Rectangle(4, 2),
-                    "white",
-                    null,
-                    true))
+            .piece("wall", new Shape.Rectangle(4, 2), "white", new Vec3(0, 1, -0.5), Vec3.ZERO)
             .light(lamp(new Emitter.Point(), Reach.WHOLE))
             .seen(new Vec3(1, 1, 1), Vec3.ZERO, 0.05);
     double direct = bounced(corner, 64, 0, 0), whole = bounced(corner, 64, 1, 0);
@@ -646,5 +608,77 @@ class RigTest {
     double wanted = 100 * (1 - 2 * 1.5 / (1.5 * 1.5 + 1));
     assertThat(Sets.mean(Sets.render(sets.shoot(), 8, 8, 1024, 8)))
         .isCloseTo(wanted, within(0.05 * wanted));
+  }
+
+  @Test
+  void twoHundredLightsLinkedToFiveHundredPiecesAreTraced() {
+    Sets sets = Sets.white(0.5).piece("floor", new Shape.Floor(30, 30), "white", Vec3.ZERO);
+    for (int i = 0; i < 500; i++) {
+      Vec3 at = new Vec3(i % 25 - 12, 0, i / 25 - 10);
+      sets.piece("box-" + i, new Shape.Box(0.3, 0.5, 0.3, 0), "white", at);
+    }
+    for (int i = 0; i < 200; i++) {
+      Scope own = i % 2 == 0 ? Scope.only("floor", "box-" + i) : Scope.allBut("box-" + 2 * i);
+      Emitter e = i % 3 == 0 ? new Emitter.Point() : new Emitter.Sphere(0.1);
+      Unit unit = i % 3 == 0 ? Unit.CANDELA : Unit.NIT;
+      Vec3 at = new Vec3(i % 20 - 10, 3, i / 20.0 - 5);
+      sets.light(
+          Sets.light("l" + i, e, at, new Vec3(0, -1, 0), 100, unit)
+              .reaching(Reach.WHOLE.linked(own, Scope.ALL)));
+    }
+    sets.seen(new Vec3(0, 12, 20), Vec3.ZERO, 20);
+    Shoot shoot = sets.shoot();
+    Film film = Sets.film(shoot, 32, 18, 4, 4, 2);
+    assertThat(film.layers()).isEqualTo(200);
+    assertThat(Sets.mean(LayerMix.picture(film, LayerWeights.of(shoot)))).isPositive();
+  }
+
+  @ParameterizedTest
+  @CsvSource({"1", "-1"})
+  void aPictureOnAShiningPieceLightsFromWhereItIsBright(double mirror) {
+    // Bright on the picture's left half alone, which a mirrored piece has on its other side.
+    Picture half = Picture.black(64, 8);
+    for (int y = 0; y < 8; y++) {
+      for (int x = 0; x < 32; x++) {
+        half.set(x, y, 1, 1, 1);
+      }
+    }
+    Piece card =
+        new Piece(
+            "card",
+            "card",
+            null,
+            new Vec3(0, 1, 0),
+            new Vec3(90, 0, 0),
+            new Vec3(mirror, 1, 1),
+            new Shape.Rectangle(2, 0.5),
+            "lamp",
+            null,
+            true);
+    Emitter shining = new Emitter.Emissive("lamp", "half");
+    Light light = Sets.light("l", shining, Vec3.ZERO, Vec3.UP, 100, Unit.NIT);
+    double left = under(-0.6, card, light, half), right = under(0.6, card, light, half);
+    double bright = mirror > 0 ? left : right, dark = mirror > 0 ? right : left;
+    assertThat(bright).isGreaterThan(3 * dark);
+    // The bright half is a rectangle light of its own.
+    Light same =
+        Sets.light(
+            "same",
+            new Emitter.Rectangle(1, 0.5, false),
+            new Vec3(-0.5 * mirror, 1, 0),
+            new Vec3(-0.5 * mirror, 0, 0),
+            100,
+            Unit.NIT);
+    double wanted = lux(floor(-0.6 * mirror).light(same).shoot(), 512);
+    assertThat(bright).isCloseTo(wanted, within(0.02 * wanted));
+  }
+
+  private static double under(double x, Piece card, Light light, Picture picture) {
+    Sets sets =
+        floor(x)
+            .material(Material.matte("lamp", "Lamp", Rgb.grey(0)))
+            .piece(card)
+            .seen(new Vec3(x + 0.3, 0.6, 0.9), new Vec3(x, 0, 0), 0.004);
+    return lux(sets.light(light).shoot(), 1024, picture);
   }
 }
