@@ -61,7 +61,7 @@ class DirectionsTest {
           .mayOnlyAccessLayers(
               "math", "shoot", "geometry", "trace", "texture", "surface", "light", "lens", "film")
           .whereLayer("look")
-          .mayOnlyAccessLayers("math", "shoot", "texture")
+          .mayOnlyAccessLayers("math", "shoot", "texture", "light", "film")
           .whereLayer("measure")
           .mayOnlyAccessLayers("math", "shoot", "texture", "film", "look");
 

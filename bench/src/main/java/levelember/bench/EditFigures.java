@@ -11,7 +11,7 @@ import levelember.film.Ladder;
 import levelember.formats.ShootDocument;
 import levelember.formats.ShootPackage;
 import levelember.light.LayerWeights;
-import levelember.look.DisplayCurve;
+import levelember.look.Development;
 import levelember.shoot.Shoot;
 import levelember.texture.Pictures;
 import levelember.transport.RayCount;
@@ -106,7 +106,7 @@ final class EditFigures {
   }
 
   private static void show(Ladder ladder, Shoot shoot) {
-    new DisplayCurve(shoot.looks().getFirst())
-        .quick(ladder.mix(LayerWeights.of(shoot), ladder.shownStep()));
+    new Development(shoot.looks().getFirst())
+        .codes(ladder.mix(LayerWeights.of(shoot), ladder.shownStep()));
   }
 }

@@ -16,7 +16,8 @@ import picocli.CommandLine.Command;
       RenderCommand.class,
       DemoCommand.class,
       BringInCommand.class,
-      TakeOutCommand.class
+      TakeOutCommand.class,
+      TakeGradeCommand.class
     })
 public final class Main implements Runnable {
   @CommandLine.Spec private CommandLine.Model.CommandSpec spec;

@@ -7,9 +7,16 @@ import java.util.function.Consumer;
 import levelember.film.Convergence;
 import levelember.film.Denoiser;
 import levelember.film.Film;
+import levelember.film.FirstHits;
 import levelember.film.LayerMix;
 import levelember.film.Noise;
+import levelember.look.Aids;
+import levelember.look.AidsMaker;
+import levelember.look.ShutIn;
+import levelember.shoot.Look;
+import levelember.shoot.Shoot;
 import levelember.texture.Picture;
+import levelember.transport.FirstHitTracer;
 import levelember.transport.RayCount;
 import levelember.transport.Renderer;
 import levelember.transport.Scene;
@@ -22,6 +29,9 @@ import levelember.transport.Scene;
 final class Print {
   private static final int EVEN_SAMPLES = 8;
 
+  /** Fewest rows of a band of first hits. */
+  private static final int FEWEST_ROWS = 64;
+
   /** Rows about a band that the denoiser looks at. */
   private static final int REACH = 80;
 
@@ -32,6 +42,8 @@ final class Print {
   private final long memory;
   private final Picture picture;
   private final List<Picture> layers = new ArrayList<>();
+  private final List<float[]> mixes;
+  private final List<Picture> mixed = new ArrayList<>();
   private RayCount rays = RayCount.NONE;
   private double samples;
   private double squaredNoise;
@@ -46,6 +58,7 @@ final class Print {
       float[] weights,
       double fullScale,
       boolean layered,
+      List<float[]> mixes,
       long memory) {
     this.scene = scene;
     this.width = width;
@@ -54,6 +67,8 @@ final class Print {
     this.fullScale = fullScale;
     this.memory = memory;
     picture = Picture.black(width, height);
+    this.mixes = mixes;
+    mixes.forEach(m -> mixed.add(Picture.black(width, height)));
     for (int i = 0; layered && i < scene.layers(); i++) {
       layers.add(Picture.black(width, height));
     }
@@ -93,6 +108,9 @@ final class Print {
         denoiseSeconds += (System.nanoTime() - begin) / 1e9;
       }
       put(LayerMix.picture(film, weights), top, first, last, picture);
+      for (int i = 0; i < mixes.size(); i++) {
+        put(LayerMix.picture(film, mixes.get(i)), top, first, last, mixed.get(i));
+      }
       for (int i = 0; i < layers.size(); i++) {
         put(LayerMix.layer(film, i, weights), top, first, last, layers.get(i));
       }
@@ -143,6 +161,29 @@ final class Print {
   /** The picture in cd/m². */
   Picture picture() {
     return picture;
+  }
+
+  /**
+   * What the look of the picture needs to know of it besides; looks at what the camera meets first,
+   * in bands of rows when that would take more memory than the layers may.
+   */
+  Aids aids(AidsMaker maker, Shoot shoot, Look look) {
+    boolean wanted = AidsMaker.needsHits(shoot, look);
+    int margin = AidsMaker.margin(look, height);
+    long row = 80L * (width + 2L * margin);
+    int rows = (int) Math.clamp(memory / row, Math.min(FEWEST_ROWS, height), height);
+    for (int first = 0; wanted && first < height; first += rows) {
+      int last = Math.min(height, first + rows);
+      int top = Math.max(0, first - ShutIn.REACH);
+      int bottom = Math.min(height, last + ShutIn.REACH);
+      FirstHits hits = new FirstHits(width, height, top, bottom - top, margin, scene.layers());
+      FirstHitTracer tracer = new FirstHitTracer(scene);
+      for (int i = 0; i < FirstHits.ENOUGH; i++) {
+        tracer.sample(hits, () -> false);
+      }
+      maker.take(hits, first, last, null);
+    }
+    return maker.aids(picture, mixed, wanted);
   }
 
   /** Every light's weighted layer, when wanted. */

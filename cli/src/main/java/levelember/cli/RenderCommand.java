@@ -14,8 +14,11 @@ import levelember.formats.PngFile;
 import levelember.formats.RadianceHdr;
 import levelember.formats.ShootPackage;
 import levelember.light.LayerWeights;
+import levelember.look.AidsMaker;
+import levelember.look.Development;
 import levelember.look.DisplayCurve;
 import levelember.shoot.Clay;
+import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.texture.Picture;
@@ -45,6 +48,12 @@ final class RenderCommand implements Callable<Integer> {
       paramLabel = "NAME",
       description = "id or name; the first one if left out")
   private String shotName;
+
+  @Option(
+      names = "--look",
+      paramLabel = "NAME",
+      description = "id or name of another look of the shoot; the shot's own if left out")
+  private String lookName;
 
   @Option(
       names = "--size",
@@ -164,10 +173,27 @@ final class RenderCommand implements Callable<Integer> {
       weights = new float[weights.length];
       System.arraycopy(one, 0, weights, 3 * only, 3);
     }
-    double fullScale = DisplayCurve.fullScale(shoot.lookOf(shot).ev());
-    Print print = traced(scene, pixels[0], pixels[1], weights, fullScale);
+    Look look = worn(shoot, shot);
+    // A LUT that is not there is said before hours of work.
+    Development development = new Development(look, pack.files().luts());
+    AidsMaker maker = new AidsMaker(shoot, look, pixels[0], pixels[1], weights);
+    Print print =
+        new Print(
+            scene,
+            pixels[0],
+            pixels[1],
+            weights,
+            DisplayCurve.fullScale(look.ev()),
+            layers,
+            maker.mixes(),
+            (long) (memory * (1 << 20)));
+    trace(print);
     long traced = System.nanoTime();
-    Files.write(out, encoded(kind, print, shoot, shot));
+    Files.write(
+        out,
+        kind.equals("png")
+            ? PngFile.write(print.picture(), print.aids(maker, shoot, look), development, bits)
+            : encoded(kind, print, shoot));
     long written = System.nanoTime();
     if (stats != null) {
       Map<String, Object> to = new LinkedHashMap<>();
@@ -198,6 +224,23 @@ final class RenderCommand implements Callable<Integer> {
           stats, JsonMapper.shared().writerWithDefaultPrettyPrinter().writeValueAsBytes(to));
     }
     return 0;
+  }
+
+  private Look worn(Shoot shoot, Shot shot) {
+    if (lookName == null) {
+      return shoot.lookOf(shot);
+    }
+    Look look =
+        shoot.looks().stream()
+            .filter(l -> l.id().equals(lookName) || l.name().equals(lookName))
+            .findFirst()
+            .orElseThrow(() ->
+                wrong(
+                    "no look is called '"
+                        + lookName
+                        + "'; there are "
+                        + shoot.looks().stream().map(Look::name).toList()));
+    return shot.exposureStops() == 0 ? look : look.exposed(shot.exposureStops());
   }
 
   private ParameterException wrong(String message) {
@@ -244,9 +287,7 @@ final class RenderCommand implements Callable<Integer> {
     throw wrong("--size is 1x1 to " + Limits.MOST_PIXELS + " pixels, not '" + size + "'");
   }
 
-  private Print traced(Scene scene, int width, int height, float[] weights, double fullScale) {
-    Print print =
-        new Print(scene, width, height, weights, fullScale, layers, (long) (memory * (1 << 20)));
+  private void trace(Print print) {
     PrintWriter err = spec.commandLine().getErr();
     boolean terminal = System.console() != null && System.console().isTerminal();
     try (Renderer renderer = new Renderer(threads, Renderer.USUAL_BOUNCES, seed)) {
@@ -265,14 +306,12 @@ final class RenderCommand implements Callable<Integer> {
     if (terminal) {
       err.println();
     }
-    return print;
   }
 
-  private byte[] encoded(String kind, Print print, Shoot shoot, Shot shot) {
+  private byte[] encoded(String kind, Print print, Shoot shoot) {
     Picture picture = print.picture();
     return switch (kind) {
       case "hdr" -> RadianceHdr.write(picture);
-      case "png" -> PngFile.write(picture, new DisplayCurve(shoot.lookOf(shot)), bits);
       default -> {
         Map<String, Picture> named = new LinkedHashMap<>();
         for (int i = 0; layers && i < print.layers().size(); i++) {

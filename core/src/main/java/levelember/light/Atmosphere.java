@@ -10,13 +10,17 @@ import levelember.texture.Picture;
  * The light of sun and sky through a clear to hazy air round a globe, in cd/m² and lx, by twelve
  * bands from 390 to 720 nm.
  *
- * <p>Air: Rayleigh scattering after Bodhaine et al. 1999 (8 km scale height), aerosol of 1.2 km
- * scale height with extinction by Ångström's law (exponent 1.3, albedo 0.92, the phase function of
- * Cornette and Shanks 1992 with g = 0.76), ozone in a layer at 25 km with the Chappuis band's cross
- * sections. Single scattering is integrated along the ray; all higher orders are added by the
- * isotropic series of Hillaire 2020, "A Scalable and Production Ready Sky and Atmosphere Rendering
- * Technique". The sun is a black body of 5778 K that gives 128 klx outside the air. Colours by the
- * CIE 1931 observer.
+ * <p>Air: Rayleigh scattering with the optical depth of Bodhaine et al. 1999 at 550 nm (0.097 over
+ * a scale height of 8 km), falling with the power 4.08 of the wavelength; aerosol of 1.2 km scale
+ * height, 0.04 of optical depth at 550 nm for each unit of turbidity over 1, by Ångström's law
+ * (exponent 1.3), of which 0.92 is scattered by the phase function of Cornette and Shanks 1992 with
+ * g = 0.76; 300 Dobson units of ozone about 25 km up, its Chappuis band to about a tenth. Single
+ * scattering is integrated along the ray; all higher orders are added by the isotropic series of
+ * Hillaire 2020, "A Scalable and Production Ready Sky and Atmosphere Rendering Technique". The sun
+ * is a black body of 5778 K that gives 128 klx outside the air. Colours by the CIE 1931 observer.
+ *
+ * <p>A clear sky at 60° gives what is measured outside to within the spread of clear days;
+ * refraction is left out, so a sun at the horizon stands half a degree low.
  */
 public final class Atmosphere {
   private static final int BANDS = 12;

@@ -1,36 +1,75 @@
 package levelember.look;
 
-import java.util.stream.IntStream;
 import levelember.math.Colour;
 import levelember.shoot.Look;
-import levelember.texture.Picture;
+import levelember.shoot.Tone;
 
 /**
- * Exposure with a highlight shoulder.
+ * From exposed light to display light: black point, contrast, and one of the curves.
  *
- * <p>A channel L (cd/m²) is exposed to x = L / (1.2·2^EV) (saturation-based speed of ISO 12232). Up
- * to the start s it is shown as it is. Above, with t = (x − s)/(1 − s) and w = (2^stops − s)/(1 −
- * s), it is s + (1 − s)·t·(1 + t/w²)/(1 + t), which leaves s with slope 1 and reaches 1 at 2^stops
- * (the curve of Reinhard et al. 2002). The result is encoded as sRGB.
+ * <p>A channel L (cd/m²) is exposed to x = L / (1.2·2^EV) (saturation-based speed of ISO 12232).
+ * The black point b makes it (x − b)/(1 − b), saturation s makes it Y + s·(x − Y), Y being its
+ * luminance. Then n, the largest of the three channels, goes through contrast c, n' =
+ * 0.18·(n/0.18)^c, and the curve to m. All three channels are multiplied by m/n, so that hue stays,
+ * and mixed with m by w = burn·t², t = max(0, (m − s)/(1 − s)), so that what is nearly burnt out
+ * turns white.
+ *
+ * <p>The plain curve shows x as it is up to the start s. Above, with t = (x − s)/(1 − s) and w =
+ * (2^stops − s)/(1 − s), it is s + (1 − s)·t·(1 + t/w²)/(1 + t), which leaves s with slope 1 and
+ * reaches 1 at 2^stops (the curve of Reinhard et al. 2002). The film-like curves are k + A·x^c/(x^c
+ * + h) (the response of Naka and Rushton 1966), with h and A such that 0.18 is shown as g and
+ * 2^stops as p:
+ *
+ * <table>
+ * <caption>The film-like curves</caption>
+ * <tr><th>curve</th><th>c</th><th>black k</th><th>mid grey g</th><th>white p</th></tr>
+ * <tr><td>negative</td><td>1.10</td><td>0</td><td>0.20</td><td>1</td></tr>
+ * <tr><td>slide</td><td>1.45</td><td>0</td><td>0.18</td><td>1</td></tr>
+ * <tr><td>baryta</td><td>1.20</td><td>0.010</td><td>0.18</td><td>0.94</td></tr>
+ * </table>
  */
 public final class DisplayCurve {
-  private static final int TABLE = 1 << 14;
+  /** What is shown as mid grey and where contrast turns. */
+  static final double MID = 0.18;
+
   private final double scale;
-  private final double start;
-  private final double white;
-  private final byte[] codes = new byte[TABLE + 1];
-  private final float toTable;
+  private final Tone tone;
+  private final double start, white;
+  private final double power, black, reach, half, most;
 
   public DisplayCurve(Look look) {
     scale = 1 / fullScale(look.ev());
-    start = look.shoulderStart();
-    white = Math.pow(2, look.shoulderStops());
-    // The table runs over the square root of the exposed value, where codes lie evenly.
-    toTable = (float) (TABLE / Math.sqrt(white));
-    for (int i = 0; i <= TABLE; i++) {
-      double root = (i + 0.5) / toTable;
-      codes[i] = (byte) Math.round(255 * Colour.encodeSrgb(shoulder(root * root)));
+    tone = look.tone();
+    white = Math.pow(2, tone.shoulderStops());
+    double grey = MID;
+    switch (tone.curve()) {
+      case PLAIN -> {
+        power = 1;
+        black = 0;
+        most = 1;
+      }
+      case NEGATIVE -> {
+        power = 1.1;
+        black = 0;
+        most = 1;
+        grey = 0.2;
+      }
+      case SLIDE -> {
+        power = 1.45;
+        black = 0;
+        most = 1;
+      }
+      case BARYTA -> {
+        power = 1.2;
+        black = 0.01;
+        most = 0.94;
+      }
+      default -> throw new IllegalStateException("a curve without a formula");
     }
+    double m = Math.pow(MID, power), w = Math.pow(white, power);
+    half = m * (most - grey) / (grey - black - (most - black) * m / w);
+    reach = (most - black) * (w + half) / w;
+    start = tone.curve() == Tone.Curve.PLAIN ? tone.shoulderStart() : 0.5;
   }
 
   /** Luminance that is shown as 1.0 before the shoulder, cd/m². */
@@ -40,12 +79,38 @@ public final class DisplayCurve {
 
   /** Luminance of mid grey for readings, cd/m². */
   public static double midGrey(double ev) {
-    return 0.18 * fullScale(ev);
+    return MID * fullScale(ev);
   }
 
-  /** Display value 0…1, linear, of a channel in cd/m². */
+  /** Exposed value of one cd/m². */
+  double scale() {
+    return scale;
+  }
+
+  /** Display value 0…1, linear, of a grey in cd/m² before the grade. */
   public double display(double channel) {
-    return shoulder(Math.max(0, channel) * scale);
+    double x = Math.max(0, channel) * scale;
+    return toned(Math.max(0, (x - tone.blackPoint()) / (1 - tone.blackPoint())));
+  }
+
+  /** Contrast and curve on an exposed value from 0 on. */
+  double toned(double x) {
+    double y = tone.contrast() == 1 ? x : MID * Math.pow(x / MID, tone.contrast());
+    return tone.curve() == Tone.Curve.PLAIN ? shoulder(y) : film(y);
+  }
+
+  /** How far a channel that is shown so bright turns white, 0…1. */
+  double whitened(double shown) {
+    double t = start >= 1 ? 0 : Math.clamp((shown - start) / (1 - start), 0.0, 1.0);
+    return tone.burn() * t * t;
+  }
+
+  private double film(double x) {
+    if (x >= white) {
+      return most;
+    }
+    double p = Math.pow(x, power);
+    return Math.min(most, black + reach * p / (p + half));
   }
 
   private double shoulder(double x) {
@@ -60,26 +125,8 @@ public final class DisplayCurve {
     return Math.min(1, start + (1 - start) * t * (1 + t / (w * w)) / (1 + t));
   }
 
-  /** Code value 0…{@code most} of a channel in cd/m², by the curve itself. */
-  public int code(double channel, int most) {
-    return (int) Math.round(most * Colour.encodeSrgb(display(channel)));
-  }
-
-  /** Eight-bit codes by table, within one code of {@link #code}, three bytes a pixel. */
-  public byte[] quick(Picture picture) {
-    float[] rgb = picture.rgb();
-    byte[] to = new byte[rgb.length];
-    int row = 3 * picture.width();
-    float s = (float) scale;
-    IntStream.range(0, picture.height())
-        .parallel()
-        .forEach(y -> {
-          for (int i = y * row; i < (y + 1) * row; i++) {
-            float x = rgb[i] * s;
-            int at = x > 0 ? (int) ((float) Math.sqrt(x) * toTable) : 0;
-            to[i] = codes[Math.min(at, TABLE)];
-          }
-        });
-    return to;
+  /** Code value 0…{@code most} of a grey in cd/m², by the formula itself, before the grade. */
+  public int code(double channel, int codes) {
+    return (int) Math.round(codes * Colour.encodeSrgb(display(channel)));
   }
 }

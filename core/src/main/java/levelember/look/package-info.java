@@ -1,5 +1,5 @@
 /**
- * How a linear picture becomes what is shown: exposure, shoulder, transfer curve. Uses {@code
- * math}, {@code shoot} and {@code texture}.
+ * How a linear picture becomes what is shown: shade, glow, lens, exposure, curve, grade. Uses
+ * {@code math}, {@code shoot}, {@code texture} and {@code light}.
  */
 package levelember.look;

@@ -26,6 +26,12 @@ final class Checks {
     return value;
   }
 
+  static void given(String field, Object value) {
+    if (value == null) {
+      throw new ImpossibleValue(field, null, "a value");
+    }
+  }
+
   static String name(String field, String value) {
     if (value == null || value.isBlank() || value.length() > 200) {
       throw new ImpossibleValue(field, value, "a text of 1 to 200 characters");

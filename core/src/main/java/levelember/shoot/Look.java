@@ -1,25 +1,115 @@
 package levelember.shoot;
 
+import java.util.List;
+import java.util.Optional;
+
 /**
- * How the linear picture is shown.
+ * How the linear picture is shown; docs/look.md says what is done in which order and by which
+ * formulas. Sizes are percentages of the picture's height, so that a look is the same at any size.
  *
  * @param id unique among looks
  * @param name as the artist reads it
- * @param ev exposure value at ISO 100; display 1.0 before the shoulder is 1.2·2^ev cd/m²
- * @param shoulderStart display value from which highlights are held, 0…1; 1 clips hard
- * @param shoulderStops stops above 1.0 that still keep some drawing, 0…8
+ * @param exposure how bright
+ * @param balance what is shown as white
+ * @param tone from exposed light to display light
+ * @param glows what the lens spreads, each from a source of its own
+ * @param optics what else a lens and a sensor do
+ * @param contact shade where surfaces come close to each other
+ * @param plate treatment of the plates behind the set
+ * @param grade of what is shown
  */
-public record Look(String id, String name, double ev, double shoulderStart, double shoulderStops) {
+public record Look(
+    String id,
+    String name,
+    Exposure exposure,
+    WhiteBalance balance,
+    Tone tone,
+    List<Glow> glows,
+    Optics optics,
+    ContactShade contact,
+    PlateTreatment plate,
+    Grade grade) {
+
+  private static final int MOST_GLOWS = 16;
+
   public Look {
     Checks.id(id);
     Checks.name("name", name);
-    Checks.range("ev", ev, -20, 30);
-    Checks.range("shoulderStart", shoulderStart, 0, 1);
-    Checks.range("shoulderStops", shoulderStops, 0, 8);
+    Checks.given("exposure", exposure);
+    Checks.given("balance", balance);
+    Checks.given("tone", tone);
+    glows = List.copyOf(glows);
+    Checks.range("glows.length", glows.size(), 0, MOST_GLOWS);
+    Checks.uniqueIds("glows", glows, Glow::id);
+    Checks.given("optics", optics);
+    Checks.given("contact", contact);
+    Checks.given("plate", plate);
+    Checks.given("grade", grade);
+  }
+
+  /** Exposure and a shoulder alone; see {@link Exposure} and {@link Tone}. */
+  public Look(String id, String name, double ev, double shoulderStart, double shoulderStops) {
+    this(
+        id,
+        name,
+        Exposure.of(ev),
+        WhiteBalance.NEUTRAL,
+        Tone.shoulder(shoulderStart, shoulderStops),
+        List.of(),
+        Optics.NONE,
+        ContactShade.NONE,
+        PlateTreatment.NONE,
+        Grade.NONE);
+  }
+
+  /** Exposure value at ISO 100; display 1.0 before the shoulder is 1.2·2^ev cd/m². */
+  public double ev() {
+    return exposure.ev();
   }
 
   /** The same, exposed by so many stops more. */
   public Look exposed(double stops) {
-    return new Look(id, name, Math.clamp(ev - stops, -20, 30), shoulderStart, shoulderStops);
+    double ev = Math.clamp(ev() - stops, Exposure.LEAST_EV, Exposure.MOST_EV);
+    return new Look(id, name, Exposure.of(ev), balance, tone, glows, optics, contact, plate, grade);
+  }
+
+  /** The same under another id and name. */
+  public Look named(String otherId, String otherName) {
+    return new Look(
+        otherId, otherName, exposure, balance, tone, glows, optics, contact, plate, grade);
+  }
+
+  public Look with(WhiteBalance other) {
+    return new Look(id, name, exposure, other, tone, glows, optics, contact, plate, grade);
+  }
+
+  public Look with(Tone other) {
+    return new Look(id, name, exposure, balance, other, glows, optics, contact, plate, grade);
+  }
+
+  public Look with(Glow... others) {
+    return new Look(
+        id, name, exposure, balance, tone, List.of(others), optics, contact, plate, grade);
+  }
+
+  public Look with(Optics other) {
+    return new Look(id, name, exposure, balance, tone, glows, other, contact, plate, grade);
+  }
+
+  public Look with(ContactShade other) {
+    return new Look(id, name, exposure, balance, tone, glows, optics, other, plate, grade);
+  }
+
+  public Look with(PlateTreatment other) {
+    return new Look(id, name, exposure, balance, tone, glows, optics, contact, other, grade);
+  }
+
+  public Look with(Grade other) {
+    return new Look(id, name, exposure, balance, tone, glows, optics, contact, plate, other);
+  }
+
+  /** The name of the LUT that it needs. */
+  public Optional<String> lut() {
+    return Optional.ofNullable(grade.lut());
   }
 }

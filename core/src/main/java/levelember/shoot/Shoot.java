@@ -172,7 +172,15 @@ public record Shoot(
     }
     materials.forEach(m -> names.addAll(m.maps().pictures()));
     names.addAll(models());
+    names.addAll(luts());
     return List.copyOf(names);
+  }
+
+  /** Names of those assets that are LUTs, each once. */
+  public Set<String> luts() {
+    Set<String> names = new LinkedHashSet<>();
+    looks.forEach(l -> l.lut().ifPresent(names::add));
+    return names;
   }
 
   /** Names of those assets that are models, each once. */

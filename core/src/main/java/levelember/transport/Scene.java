@@ -36,6 +36,7 @@ import levelember.shoot.Shot;
 import levelember.shoot.Showing;
 import levelember.shoot.Traced;
 import levelember.surface.LayeredSurface;
+import levelember.texture.Luts;
 import levelember.texture.Pictures;
 import levelember.texture.Texels;
 import levelember.trace.Hierarchy;
@@ -222,7 +223,7 @@ public final class Scene {
 
   /** Compiles a shoot without models. */
   public static Scene of(Shoot shoot, Shot shot, Pictures pictures) {
-    return of(shoot, shot, new Files(pictures, Meshes.NONE));
+    return of(shoot, shot, new Files(pictures, Meshes.NONE, Luts.NONE));
   }
 
   /** Compiles the next state of a shoot, keeping what the edit does not touch. */
@@ -236,7 +237,7 @@ public final class Scene {
 
   /** The next state of a shoot without models. */
   public Scene next(Shoot after, Shot shotAfter, Pictures pictures, EditCost cost) {
-    return next(after, shotAfter, new Files(pictures, Meshes.NONE), cost);
+    return next(after, shotAfter, new Files(pictures, Meshes.NONE, Luts.NONE), cost);
   }
 
   private static LightSource[] lights(

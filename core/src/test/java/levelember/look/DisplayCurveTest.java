@@ -4,11 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import levelember.Sets;
+import levelember.math.Colour;
 import levelember.math.Vec3;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
 import levelember.shoot.Look;
 import levelember.shoot.Shape;
+import levelember.shoot.Tone;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 
@@ -65,15 +67,19 @@ class DisplayCurveTest {
   }
 
   @Test
-  void theQuickTableIsWithinOneCodeOfTheCurve() {
-    DisplayCurve curve = new DisplayCurve(new Look("l", "L", 4, 0.5, 3));
-    Picture p = Picture.black(2000, 1);
-    for (int i = 0; i < 6000; i++) {
-      p.rgb()[i] = i * i / 120_000f;
-    }
-    byte[] quick = curve.quick(p);
-    for (int i = 0; i < 6000; i++) {
-      assertThat((double) (quick[i] & 0xFF)).isCloseTo(curve.code(p.rgb()[i], 255), within(1.0));
+  void whatIsShownIsTheFormulaWithinHalfACodeOfSixteenBits() {
+    for (Tone.Curve kind : Tone.Curve.values()) {
+      Look look = new Look("l", "L", 4, 0.5, 3).with(Tone.of(kind, 3.5).shaped(0.01, 1.2, 1));
+      DisplayCurve curve = new DisplayCurve(look);
+      Picture p = Picture.black(2000, 1);
+      for (int i = 0; i < 6000; i++) {
+        p.rgb()[i] = (i / 3) * (i / 3) / 13_000f;
+      }
+      short[] codes = new Development(look).codes16(p, Aids.NONE);
+      for (int i = 0; i < 6000; i++) {
+        double exact = 65535 * Colour.encodeSrgb(curve.display(p.rgb()[i]));
+        assertThat((double) (codes[i] & 0xFFFF)).as(kind + " " + i).isCloseTo(exact, within(0.51));
+      }
     }
   }
 }

@@ -103,13 +103,26 @@ class BuildingARigTest extends ChromiumTest {
     page.waitForCondition(() -> x.inputValue().equals(was));
   }
 
+  /** Where something is once it has stopped moving, as a plan does when its outlines come. */
+  private BoundingBox settled(Locator what) {
+    BoundingBox was = what.boundingBox();
+    while (true) {
+      page.waitForTimeout(700);
+      BoundingBox now = what.boundingBox();
+      if (now.x == was.x && now.y == was.y) {
+        return now;
+      }
+      was = now;
+    }
+  }
+
   @Test
   void aLightIsDraggedOnThePlan() {
     finished();
     tab("Both").click();
     Locator mark = page.locator("[data-light-mark=rim]");
-    BoundingBox box = mark.locator("circle").first().boundingBox();
     strip("Rim strip").click();
+    BoundingBox box = settled(mark.locator("circle").first());
     String was = page.getByLabel("Stands at X").inputValue();
     double x = box.x + box.width / 2, y = box.y + box.height / 2;
     page.mouse().move(x, y);

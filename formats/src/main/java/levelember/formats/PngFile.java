@@ -23,7 +23,8 @@ import javax.imageio.ImageWriteParam;
 import javax.imageio.ImageWriter;
 import javax.imageio.stream.ImageInputStream;
 import javax.imageio.stream.ImageOutputStream;
-import levelember.look.DisplayCurve;
+import levelember.look.Aids;
+import levelember.look.Development;
 import levelember.math.Colour;
 import levelember.texture.Picture;
 import levelember.texture.Texels;
@@ -36,24 +37,21 @@ public final class PngFile {
 
   private PngFile() {}
 
-  /** Writes a picture of cd/m² as shown by a display curve. */
-  public static byte[] write(Picture picture, DisplayCurve curve, int bits) {
+  /** Writes a picture of cd/m² as a look shows it. */
+  public static byte[] write(Picture picture, Development look, int bits) {
+    return write(picture, Aids.NONE, look, bits);
+  }
+
+  /** Writes a picture of cd/m² as a look shows it that knows more of the picture. */
+  public static byte[] write(Picture picture, Aids aids, Development look, int bits) {
     if (bits != 8 && bits != 16) {
       throw new IllegalArgumentException("a PNG has 8 or 16 bits a channel, not " + bits);
     }
-    int most = bits == 8 ? 255 : 65535;
-    float[] rgb = picture.rgb();
     if (bits == 8) {
-      byte[] codes = new byte[rgb.length];
-      for (int i = 0; i < rgb.length; i++) {
-        codes[i] = (byte) curve.code(rgb[i], most);
-      }
+      byte[] codes = look.codes(picture, aids);
       return encode("png", image(codes, picture.width(), picture.height()), -1);
     }
-    short[] codes = new short[rgb.length];
-    for (int i = 0; i < rgb.length; i++) {
-      codes[i] = (short) curve.code(rgb[i], most);
-    }
+    short[] codes = look.codes16(picture, aids);
     ComponentColorModel model =
         new ComponentColorModel(
             ColorSpace.getInstance(ColorSpace.CS_sRGB),

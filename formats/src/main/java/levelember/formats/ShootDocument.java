@@ -7,6 +7,7 @@ import levelember.shoot.Brightness;
 import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
 import levelember.shoot.Gobo;
+import levelember.shoot.Grade;
 import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
@@ -111,7 +112,7 @@ public final class ShootDocument {
         f.object("bounce", Bounce.NATURAL, ShootDocument::bounce),
         f.number("masterStops", 0),
         f.objects("shots", ShootDocument::shot),
-        f.objects("looks", ShootDocument::look));
+        f.objects("looks", LookDocument::look));
   }
 
   private static Piece piece(Fields f) {
@@ -498,14 +499,23 @@ public final class ShootDocument {
         f.number("cropAspect", 0));
   }
 
-  private static Look look(Fields f) {
-    String id = f.text("id");
-    return new Look(
-        id,
-        f.text("name", id),
-        f.number("ev", 0),
-        f.number("shoulderStart", 0.5),
-        f.number("shoulderStops", 3));
+  /**
+   * Reads a look as it stands in a document.
+   *
+   * @throws ImpossibleValue when a field is unknown, missing or out of range
+   */
+  public static Look lookOf(JsonNode look) {
+    return Fields.object(look, LookDocument::look);
+  }
+
+  /** A grade as it stands in a document. */
+  public static JsonNode tree(Grade grade) {
+    return LookDocument.tree(grade);
+  }
+
+  /** A look as it stands in a document. */
+  public static JsonNode tree(Look look) {
+    return LookDocument.tree(look);
   }
 
   /**

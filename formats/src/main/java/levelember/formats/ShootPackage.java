@@ -58,6 +58,8 @@ public record ShootPackage(Shoot shoot, SortedMap<String, byte[]> assets) {
     try {
       if (shoot.models().contains(name)) {
         GltfFile.read(assets.get(name));
+      } else if (shoot.luts().contains(name)) {
+        CubeFile.read(assets.get(name));
       } else {
         PictureFile.texels(assets.get(name), true);
       }
@@ -128,7 +130,7 @@ public record ShootPackage(Shoot shoot, SortedMap<String, byte[]> assets) {
 
   /** The assets as pictures and models. */
   public Files files() {
-    return new Files(pictures(), new GltfMeshes(assets::get));
+    return new Files(pictures(), new GltfMeshes(assets::get), new LutFiles(assets::get));
   }
 
   /** The assets as pictures, decoded when asked for. */

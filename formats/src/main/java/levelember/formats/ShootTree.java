@@ -8,7 +8,6 @@ import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
 import levelember.shoot.Gobo;
 import levelember.shoot.Light;
-import levelember.shoot.Look;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
@@ -46,7 +45,7 @@ final class ShootTree {
     ArrayNode shots = to.putArray("shots");
     s.shots().forEach(x -> shots.add(shot(x)));
     ArrayNode looks = to.putArray("looks");
-    s.looks().forEach(x -> looks.add(look(x)));
+    s.looks().forEach(x -> looks.add(LookDocument.tree(x)));
     ArrayNode lights = to.putArray("lights");
     s.lights().forEach(x -> lights.add(light(x)));
     ArrayNode materials = to.putArray("materials");
@@ -484,16 +483,6 @@ final class ShootTree {
     to.put("upright", s.upright());
     to.put("blades", s.blades()).put("bladeTurnDegrees", s.bladeTurnDegrees());
     to.put("exposureStops", s.exposureStops()).put("cropAspect", s.cropAspect());
-    return to;
-  }
-
-  private static ObjectNode look(Look l) {
-    ObjectNode to = JSON.objectNode();
-    to.put("id", l.id());
-    to.put("name", l.name());
-    to.put("ev", l.ev());
-    to.put("shoulderStart", l.shoulderStart());
-    to.put("shoulderStops", l.shoulderStops());
     return to;
   }
 }

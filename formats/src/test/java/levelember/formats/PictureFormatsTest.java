@@ -10,7 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.Random;
-import levelember.look.DisplayCurve;
+import levelember.look.Development;
 import levelember.shoot.Look;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
@@ -109,10 +109,10 @@ class PictureFormatsTest {
   @ValueSource(ints = {8, 16})
   void pngEqualsTheDocumentedCurveWithinHalfACode(int bits) {
     Look look = new Look("l", "L", 3, 0.5, 3);
-    DisplayCurve curve = new DisplayCurve(look);
+    Development curve = new Development(look);
     Picture p = Picture.black(256, 4);
     for (int i = 0; i < p.rgb().length; i++) {
-      p.rgb()[i] = i / 40f;
+      p.rgb()[i] = i / 3 / 13f;
     }
     Picture read = PngFile.read(PngFile.write(p, curve, bits));
     double most = Math.pow(2, bits) - 1;
@@ -134,7 +134,7 @@ class PictureFormatsTest {
       case "hdr" -> RadianceHdr.write(p);
       case "exr" -> OpenExr.write(p, Map.of("Key", p));
       case "jpg" -> PngFile.jpeg(new byte[24 * 18 * 3], 24, 18, 0.8f);
-      default -> PngFile.write(p, new DisplayCurve(new Look("l", "L", 0, 0.5, 3)), 8);
+      default -> PngFile.write(p, new Development(new Look("l", "L", 0, 0.5, 3)), 8);
     };
   }
 

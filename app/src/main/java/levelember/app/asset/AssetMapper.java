@@ -26,6 +26,9 @@ interface AssetMapper {
   @Select("select hash from shoot_asset where shoot_id = #{shoot} and name = #{name}")
   String hash(@Param("shoot") String shoot, @Param("name") String name);
 
+  @Select("select bytes as bytes from asset where hash = #{hash}")
+  Content ofHash(@Param("hash") String hash);
+
   @Select(
       "select a.bytes as bytes from asset a join shoot_asset s on s.hash = a.hash"
           + " where s.shoot_id = #{shoot} and s.name = #{name}")

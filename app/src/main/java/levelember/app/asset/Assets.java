@@ -6,8 +6,10 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import levelember.formats.CubeFile;
 import levelember.formats.GltfFile;
 import levelember.formats.GltfMeshes;
+import levelember.formats.LutFiles;
 import levelember.formats.PictureFile;
 import levelember.formats.PictureFiles;
 import levelember.texture.Pictures;
@@ -25,15 +27,17 @@ public class Assets {
   }
 
   /**
-   * Adds a picture or a model to a shoot. When the name is taken by another content, a number is
-   * added.
+   * Adds a picture, a model or a LUT to a shoot. When the name is taken by another content, a
+   * number is added.
    *
    * @return the name it has in the shoot
-   * @throws levelember.formats.RefusedFile when it is neither that can be read
+   * @throws levelember.formats.RefusedFile when it is none that can be read
    */
   @Transactional
   public String add(String shoot, String wanted, byte[] bytes) {
-    if (GltfFile.is(bytes)) {
+    if (CubeFile.named(wanted)) {
+      CubeFile.read(bytes);
+    } else if (GltfFile.is(bytes)) {
       GltfFile.read(bytes);
     } else {
       PictureFile.read(bytes);
@@ -79,7 +83,17 @@ public class Assets {
   /** A shoot's assets as pictures and models. */
   public Files files(String shoot) {
     GltfMeshes meshes = new GltfMeshes(name -> bytes(shoot, name));
-    return new Files(pictures(shoot), meshes);
+    return new Files(pictures(shoot), meshes, new LutFiles(name -> bytes(shoot, name)));
+  }
+
+  /** What an asset's content is kept under; null when there is no such asset. */
+  public String hash(String shoot, String name) {
+    return mapper.hash(shoot, name);
+  }
+
+  /** Content by what it is kept under. */
+  public byte[] content(String hash) {
+    return mapper.ofHash(hash).bytes();
   }
 
   /** The content of an asset, or null. */

@@ -4,8 +4,6 @@ import java.nio.ByteBuffer;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import levelember.film.Ladder;
-import levelember.look.DisplayCurve;
-import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.texture.Picture;
 import tools.jackson.databind.json.JsonMapper;
@@ -17,22 +15,22 @@ final class FrameMessage {
   /**
    * Encodes a frame.
    *
-   * @param from the films that are mixed and shown
+   * @param picture whose size the codes have
+   * @param from the films that were mixed
    * @param traced the films that are traced, which may be the same
+   * @param begin when mixing began, as of {@link System#nanoTime}
    */
   static byte[] of(
-      Shoot shoot,
+      Picture picture,
+      byte[] codes,
       Shot shot,
       long revision,
       long mark,
       long sinceNanos,
       long rays,
-      float[] weights,
       Ladder from,
-      Ladder traced) {
-    long begin = System.nanoTime();
-    Picture picture = from.mix(weights, from.shownStep());
-    byte[] codes = new DisplayCurve(shoot.lookOf(shot)).quick(picture);
+      Ladder traced,
+      long begin) {
     Map<String, Object> head =
         head(shot, revision, mark, traced.width(), traced.height(), traced.step());
     head.put("columns", picture.width());
@@ -82,7 +80,7 @@ final class FrameMessage {
     return head;
   }
 
-  private static byte[] message(Map<String, Object> head, byte[] codes) {
+  static byte[] message(Map<String, Object> head, byte[] codes) {
     byte[] json = JsonMapper.shared().writeValueAsBytes(head);
     return ByteBuffer.allocate(4 + json.length + codes.length)
         .putInt(json.length)

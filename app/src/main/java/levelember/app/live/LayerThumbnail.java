@@ -3,7 +3,7 @@ package levelember.app.live;
 import levelember.film.Film;
 import levelember.film.Ladder;
 import levelember.formats.PngFile;
-import levelember.look.DisplayCurve;
+import levelember.look.Development;
 import levelember.math.Colour;
 import levelember.shoot.Look;
 import levelember.texture.Picture;
@@ -32,7 +32,7 @@ final class LayerThumbnail {
     double white = bright[(int) (BRIGHT_SHARE * (bright.length - 1))];
     double ev = white > 0 ? Math.log(white / 0.8 / 1.2) / Math.log(2) : 0;
     Look look = new Look("thumbnail", "Thumbnail", Math.clamp(ev, -20, 30), 0.6, 2);
-    return PngFile.jpeg(new DisplayCurve(look).quick(small), width, height, 0.85f);
+    return PngFile.jpeg(new Development(look).codes(small), width, height, 0.85f);
   }
 
   private static Film best(Ladder ladder, int layer) {

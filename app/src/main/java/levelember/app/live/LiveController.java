@@ -4,12 +4,15 @@ import java.util.List;
 import java.util.Map;
 import levelember.app.problem.Refusal;
 import levelember.film.Film;
-import levelember.film.Ladder;
 import levelember.film.LayerMix;
 import levelember.formats.LayerNames;
 import levelember.formats.OpenExr;
 import levelember.formats.PngFile;
-import levelember.look.DisplayCurve;
+import levelember.look.Balance;
+import levelember.measure.Metering;
+import levelember.shoot.GradeShelf;
+import levelember.shoot.Look;
+import levelember.shoot.WhiteBalance;
 import levelember.texture.Picture;
 import levelember.transport.Outline;
 import levelember.transport.Pick;
@@ -31,6 +34,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/shoots/{id}/live")
 class LiveController {
   private static final long WAIT_MILLIS = 60_000;
+
+  /** How many times smaller a picture of a look is. */
+  private static final int SMALL_STEP = 4;
+
   private final LiveSessions sessions;
 
   LiveController(LiveSessions sessions) {
@@ -46,10 +53,9 @@ class LiveController {
       throw new levelember.shoot.ImpossibleValue("bits", bits, "8 or 16");
     }
     LiveSession.Still still = still(id);
-    Picture picture = films(still, asSeen).mix(still.weights());
-    DisplayCurve curve = new DisplayCurve(still.shoot().lookOf(still.shot()));
+    Developer.Developed picture = still.developed(asSeen);
     return file(
-        PngFile.write(picture, curve, bits),
+        PngFile.write(picture.light(), picture.aids(), picture.look(), bits),
         MediaType.IMAGE_PNG,
         id + "-" + still.shot().id() + ".png");
   }
@@ -60,7 +66,7 @@ class LiveController {
       @RequestParam(defaultValue = "true") boolean layers,
       @RequestParam(defaultValue = "false") boolean asSeen) {
     LiveSession.Still still = still(id);
-    Film film = films(still, asSeen).full();
+    Film film = still.films(asSeen).full();
     byte[] exr =
         OpenExr.write(
             LayerMix.picture(film, still.weights()),
@@ -142,9 +148,77 @@ class LiveController {
         .orElseGet(() -> ResponseEntity.noContent().build());
   }
 
-  /** The films as traced, or denoised where the page shows them so and their full size is there. */
-  private static Ladder films(LiveSession.Still still, boolean asSeen) {
-    return asSeen && still.seen().full().samples() > 0 ? still.seen() : still.ladder();
+  /** Exposure values that would suit the picture, the spot at a place of it, 0…1 each way. */
+  @GetMapping("/metering")
+  ResponseEntity<Metering> metering(
+      @PathVariable String id,
+      @RequestParam(defaultValue = "0.5") double x,
+      @RequestParam(defaultValue = "0.5") double y) {
+    Picture light = still(id).developed(true).spread();
+    return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(Metering.of(light, x, y));
+  }
+
+  /** The white balance that shows a place of the picture as a grey. */
+  @GetMapping("/neutral")
+  ResponseEntity<WhiteBalance> neutral(
+      @PathVariable String id, @RequestParam double x, @RequestParam double y) {
+    Picture light = still(id).developed(true).light();
+    double[] mean = new double[3];
+    int px = (int) Math.clamp(x * light.width(), 2, light.width() - 3);
+    int py = (int) Math.clamp(y * light.height(), 2, light.height() - 3);
+    for (int j = -2; j <= 2; j++) {
+      for (int i = -2; i <= 2; i++) {
+        for (int k = 0; k < 3; k++) {
+          mean[k] += light.get(px + i, py + j, k) / 25;
+        }
+      }
+    }
+    if (!(mean[0] + mean[1] + mean[2] > 0)) {
+      throw new Refusal(
+          HttpStatus.CONFLICT,
+          "black",
+          "It is black there, so nothing says what the light's colour is.",
+          "The white balance is as it was.",
+          "Point at something grey that is lit.");
+    }
+    return ResponseEntity.ok()
+        .cacheControl(CacheControl.noStore())
+        .body(Balance.of(mean[0], mean[1], mean[2]));
+  }
+
+  /**
+   * The picture at a quarter of its size through one of the shoot's looks.
+   *
+   * @param grade of the shelf, worn in place of the look's own
+   */
+  @GetMapping("/looks/{look}.jpg")
+  ResponseEntity<byte[]> through(
+      @PathVariable String id,
+      @PathVariable String look,
+      @RequestParam(required = false) String grade) {
+    LiveSession.Still still = still(id);
+    Look worn =
+        still.shoot().looks().stream()
+            .filter(l -> l.id().equals(look))
+            .findFirst()
+            .orElseThrow(() -> Refusal.missing("There is no look '" + look + "' in this shoot."));
+    double stops = still.shot().exposureStops();
+    worn = stops == 0 ? worn : worn.exposed(stops);
+    if (grade != null) {
+      worn =
+          worn.with(
+              GradeShelf.preset(grade)
+                  .orElseThrow(
+                      () -> Refusal.missing("There is no grade '" + grade + "' on the shelf."))
+                  .grade());
+    }
+    Developer.Developed picture = still.developed(worn, true, SMALL_STEP);
+    byte[] jpeg =
+        PngFile.jpeg(picture.codes(), picture.light().width(), picture.light().height(), 0.85f);
+    return ResponseEntity.ok()
+        .contentType(MediaType.IMAGE_JPEG)
+        .cacheControl(CacheControl.noStore())
+        .body(jpeg);
   }
 
   private LiveSession.Still still(String id) {

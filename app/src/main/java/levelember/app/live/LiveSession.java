@@ -12,17 +12,22 @@ import levelember.film.Convergence;
 import levelember.film.DenoisedLadder;
 import levelember.film.EditCost;
 import levelember.film.Film;
+import levelember.film.FirstHits;
 import levelember.film.Ladder;
 import levelember.film.Noise;
 import levelember.formats.PngFile;
 import levelember.light.LayerWeights;
+import levelember.look.AidsMaker;
 import levelember.look.DisplayCurve;
 import levelember.math.Vec3;
 import levelember.measure.Reading;
+import levelember.shoot.Glow;
 import levelember.shoot.Light;
+import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.transport.Files;
+import levelember.transport.FirstHitTracer;
 import levelember.transport.Outline;
 import levelember.transport.Pick;
 import levelember.transport.Placing;
@@ -48,6 +53,9 @@ final class LiveSession {
   private static final long SLICE_NANOS = 200_000_000;
   private static final long LATER_FRAMES_NANOS = 450_000_000;
   private static final long SHARES_NANOS = 1_000_000_000;
+
+  /** Least time between scopes while a hand moves. */
+  private static final long SCOPES_NANOS = 120_000_000;
 
   /** Rest after a slice that was given up before it began. */
   private static final long GIVEN_WAY_NANOS = 2_000_000;
@@ -75,6 +83,7 @@ final class LiveSession {
   private final Renderer renderer;
   private final Turns.Part turn;
   private final Files files;
+  private final Developer developer;
   private final Set<LiveView> views = ConcurrentHashMap.newKeySet();
   private final Object lock = new Object();
   private final Thread thread;
@@ -99,6 +108,7 @@ final class LiveSession {
   private long tracedNanos;
   private Noise noise;
   private DenoisedLadder denoised;
+  private FirstHits hits;
   private volatile Denoising denoising = Denoising.WHILE_NOISY;
 
   /** The last noise known of the picture as it is set up now, NaN before there is one. */
@@ -106,6 +116,8 @@ final class LiveSession {
 
   private final Convergence convergence = new Convergence();
   private volatile double wantedNoise = 0.02;
+  private volatile ScopesMessage.Of scopes = ScopesMessage.Of.OFF;
+  private long scopesNanos;
   private double[] unitMeans;
   private long measuredNanos;
   private volatile boolean mixedOnly;
@@ -127,6 +139,7 @@ final class LiveSession {
     this.samples = samples;
     this.mostFilmBytes = mostFilmBytes;
     this.files = files;
+    developer = new Developer(files.luts());
     raw = shoot;
     wanted =
         new Wanted(
@@ -326,6 +339,7 @@ final class LiveSession {
       scene = null;
       ladder = null;
       denoised = null;
+      hits = null;
     }
   }
 
@@ -371,6 +385,7 @@ final class LiveSession {
       scene = null;
       ladder = null;
       denoised = null;
+      hits = null;
       shown = null;
       failure = e.getMessage();
       filmLock.notifyAll();
@@ -411,6 +426,9 @@ final class LiveSession {
       if (resized || !sameLayers(cost.from(), shown.shoot().lights().size())) {
         unitMeans = null;
       }
+      if (resized || !keepsHits(cost, next)) {
+        hits = null;
+      }
       noise = null;
       convergence.restart();
       if (resized || !cost.nothing()) {
@@ -420,6 +438,44 @@ final class LiveSession {
       mixedOnly = !resized && cost.nothing();
       shown = next;
     }
+  }
+
+  /** Whether what the camera meets first is still what it was. */
+  private static boolean keepsHits(EditCost cost, Wanted next) {
+    if (cost.nothing()) {
+      return true;
+    }
+    Look look = next.shoot().lookOf(next.shot());
+    boolean lamps =
+        look.glows().stream()
+            .anyMatch(g -> g.beyond() || g.source().kind() == Glow.Source.Kind.EMISSION);
+    return !cost.everything() && !lamps;
+  }
+
+  /**
+   * Looks once more at what the camera meets first, when the look needs to know.
+   *
+   * @return true when there is more to be known
+   */
+  private boolean meet() {
+    Look look = shown.shoot().lookOf(shown.shot());
+    if (ladder.step() != 1 || !AidsMaker.needsHits(shown.shoot(), look)) {
+      return false;
+    }
+    int width = ladder.width(), height = ladder.height();
+    int margin = AidsMaker.margin(look, height);
+    FirstHits now = hits;
+    if (now == null || now.margin() < margin || now.lights() != scene.layers()) {
+      now = new FirstHits(width, height, 0, height, margin, scene.layers());
+    }
+    if (now.samples() >= FirstHits.ENOUGH) {
+      return false;
+    }
+    boolean whole = new FirstHitTracer(scene).sample(now, this::interrupted);
+    synchronized (filmLock) {
+      hits = whole ? now : null;
+    }
+    return true;
   }
 
   /** The part of a picture's width and height that fits into the memory for films. */
@@ -438,6 +494,7 @@ final class LiveSession {
 
   /** Traces a slice; false when there is nothing left to trace. */
   private boolean trace() {
+    boolean meets = meet();
     int number = ladder.next(Math.min(EVEN_SAMPLES, samples));
     long begin = System.nanoTime();
     boolean coarse = ladder.step() != 1;
@@ -454,10 +511,14 @@ final class LiveSession {
     } else {
       Noise now = noise == null ? measured() : noise;
       rays = renderer.refine(scene, ladder.full(), now, wantedNoise, samples, stop);
-      if (rays.all() == 0 && !turn.gaveWay()) {
+      if (rays.all() == 0 && !turn.gaveWay() && !meets) {
         finish();
         return false;
       }
+    }
+    if (rays.all() == 0 && !turn.gaveWay()) {
+      send();
+      return true;
     }
     if (rays.all() == 0) {
       // Somebody else goes first, and may just be mixing: no use in asking again at once.
@@ -533,22 +594,51 @@ final class LiveSession {
     if (views.isEmpty()) {
       return;
     }
+    long begin = System.nanoTime();
+    Look look = shown.shoot().lookOf(shown.shot());
+    Ladder from = seen();
+    Developer.Developed picture = developed(from, from.shownStep());
+    byte[] codes = shown.view().codes(picture, look.ev());
     byte[] frame =
         FrameMessage.of(
-            shown.shoot(),
+            picture.light(),
+            codes,
             shown.shot(),
             shown.revision(),
             shown.mark(),
             shown.sinceNanos(),
             raysSinceEdit.all(),
-            LayerWeights.of(shown.shoot()),
-            seen(),
-            ladder);
+            from,
+            ladder,
+            begin);
     if (shown.mark() > 0 && shown.mark() != awaited) {
       awaited = shown.mark();
       restUntil = System.nanoTime() + HAND_REST_NANOS;
     }
     views.forEach(v -> v.frame(frame));
+    if (scopes != ScopesMessage.Of.OFF
+        && (shown.mark() == 0 || begin - scopesNanos > SCOPES_NANOS)) {
+      scopesNanos = begin;
+      boolean light = scopes == ScopesMessage.Of.LIGHT;
+      byte[] own = shown.view().paint() == View.Paint.LOOK ? codes : picture.codes();
+      byte[] measured = ScopesMessage.of(picture, own, look, files.luts(), light);
+      views.forEach(v -> v.scopes(measured));
+    }
+  }
+
+  private Developer.Developed developed(Ladder from, int step) {
+    Shoot shoot = shown.shoot();
+    return developer.of(
+        shoot, shoot.lookOf(shown.shot()), from, step, LayerWeights.of(shoot), hits);
+  }
+
+  /** Sets what scopes measure. */
+  void scopes(ScopesMessage.Of of) {
+    synchronized (lock) {
+      scopes = of;
+      changed = true;
+      lock.notifyAll();
+    }
   }
 
   /** A page has drawn the answer to its hand. */
@@ -613,7 +703,8 @@ final class LiveSession {
     to.put("mostFilmBytes", mostFilmBytes);
     to.put("pictureBytes", scene.pictureBytes());
     to.put("triangles", scene.triangles());
-    to.put("filmBytes", ladder.bytes() + denoised.ladder().bytes());
+    long met = hits == null ? 0 : hits.bytes();
+    to.put("filmBytes", ladder.bytes() + denoised.ladder().bytes() + met);
     to.put("shares", shares);
     tell(to);
   }
@@ -664,7 +755,30 @@ final class LiveSession {
   }
 
   /** A still of what is on the film. */
-  record Still(Shoot shoot, Shot shot, Ladder ladder, Ladder seen, float[] weights) {}
+  record Still(
+      Shoot shoot,
+      Shot shot,
+      Ladder ladder,
+      Ladder seen,
+      float[] weights,
+      FirstHits hits,
+      Developer developer) {
+
+    /** The films as traced, or denoised where the page shows them so and they are whole. */
+    Ladder films(boolean asSeen) {
+      return asSeen && seen.full().samples() > 0 ? seen : ladder;
+    }
+
+    /** The picture through the look of its shot. */
+    Developer.Developed developed(boolean asSeen) {
+      return developed(shoot.lookOf(shot), asSeen, 1);
+    }
+
+    /** The picture through any look, so many times smaller. */
+    Developer.Developed developed(Look look, boolean asSeen, int step) {
+      return developer.of(shoot, look, films(asSeen), step, weights, hits);
+    }
+  }
 
   /** The film once it has every row in full size, or what there is after the given time. */
   Still still(long waitMillis) {
@@ -673,12 +787,18 @@ final class LiveSession {
     try {
       while (true) {
         synchronized (filmLock) {
-          boolean ready = ladder != null && ladder.full().samples() > 0;
+          boolean ready = ladder != null && ladder.full().samples() > 0 && met();
           if (ready || failure != null || System.nanoTime() > end) {
             return ladder == null
                 ? null
                 : new Still(
-                    shown.shoot(), shown.shot(), ladder, seen(), LayerWeights.of(shown.shoot()));
+                    shown.shoot(),
+                    shown.shot(),
+                    ladder,
+                    seen(),
+                    LayerWeights.of(shown.shoot()),
+                    hits,
+                    developer);
           }
         }
         LockSupport.parkNanos(20_000_000);
@@ -686,6 +806,12 @@ final class LiveSession {
     } finally {
       waiters(-1);
     }
+  }
+
+  /** Whether the look knows all that it needs to. */
+  private boolean met() {
+    return hits != null && hits.samples() >= FirstHits.ENOUGH
+        || !AidsMaker.needsHits(shown.shoot(), shown.shoot().lookOf(shown.shot()));
   }
 
   /** A small JPEG of what a shot frames, without light; null before there is a set. */

@@ -132,6 +132,7 @@ class LiveSocket extends TextWebSocketHandler {
                   m.path("kind").stringValue(""),
                   m.path("clay").asDouble(0.5),
                   m.path("keepGlass").booleanValue(false)));
+      case "scopes" -> session.scopes(ScopesMessage.Of.of(m.path("of").stringValue("")));
       case "drawn" -> session.drawn(m.path("mark").asLong(0));
       case "probe" -> {
         Map<String, Object> reading =
@@ -146,7 +147,7 @@ class LiveSocket extends TextWebSocketHandler {
           throw new ImpossibleValue(
               "type",
               m.path("type"),
-              "one of try, untry, shot, size, pause, noise, denoise, view, drawn, probe");
+              "one of try, untry, shot, size, pause, noise, denoise, view, scopes, drawn, probe");
     }
   }
 
@@ -159,6 +160,7 @@ class LiveSocket extends TextWebSocketHandler {
     private final Queue<String> messages = new ArrayDeque<>();
     private volatile boolean trying;
     private byte[] frame;
+    private byte[] scopes;
     private boolean stopped;
 
     Watcher(WebSocketSession socket, String id, LiveSession session) {
@@ -171,6 +173,12 @@ class LiveSocket extends TextWebSocketHandler {
     @Override
     public synchronized void frame(byte[] next) {
       frame = next;
+      notifyAll();
+    }
+
+    @Override
+    public synchronized void scopes(byte[] next) {
+      scopes = next;
       notifyAll();
     }
 
@@ -191,9 +199,10 @@ class LiveSocket extends TextWebSocketHandler {
       try {
         while (true) {
           byte[] picture;
+          byte[] measured;
           String text;
           synchronized (this) {
-            while (frame == null && messages.isEmpty() && !stopped) {
+            while (frame == null && scopes == null && messages.isEmpty() && !stopped) {
               wait();
             }
             if (stopped) {
@@ -202,9 +211,14 @@ class LiveSocket extends TextWebSocketHandler {
             text = messages.poll();
             picture = frame;
             frame = null;
+            measured = scopes;
+            scopes = null;
           }
           if (picture != null) {
             socket.sendMessage(new BinaryMessage(picture));
+          }
+          if (measured != null) {
+            socket.sendMessage(new BinaryMessage(measured));
           }
           if (text != null) {
             socket.sendMessage(new TextMessage(text));

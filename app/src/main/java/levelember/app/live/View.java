@@ -1,5 +1,6 @@
 package levelember.app.live;
 
+import levelember.look.FalseColour;
 import levelember.shoot.Clay;
 import levelember.shoot.Shoot;
 import levelember.transport.PlainView;
@@ -10,9 +11,29 @@ import levelember.transport.PlainView;
  * @param plain drawn without light, or null where it is traced
  * @param clay reflectance of the grey in which everything is traced, or NaN
  * @param keepGlass leaves glass as it is when in clay
+ * @param paint what is made of the traced light
  */
-record View(PlainView.Kind plain, double clay, boolean keepGlass) {
-  static final View TRACED = new View(null, Double.NaN, false);
+record View(PlainView.Kind plain, double clay, boolean keepGlass, Paint paint) {
+  static final View TRACED = new View(null, Double.NaN, false, Paint.LOOK);
+
+  /** What is made of traced light. */
+  enum Paint {
+    /** The look. */
+    LOOK,
+    /** Stops as colours. */
+    STOPS,
+    /** What is clipped, in colour on grey. */
+    CLIPPED
+  }
+
+  /** Codes of a picture, three bytes a pixel. */
+  byte[] codes(Developer.Developed picture, double ev) {
+    return switch (paint) {
+      case LOOK -> picture.codes();
+      case STOPS -> FalseColour.stops(picture.spread(), ev);
+      case CLIPPED -> FalseColour.clipped(picture.codes());
+    };
+  }
 
   /** The shoot as it is traced. */
   Shoot of(Shoot shoot) {
@@ -27,14 +48,16 @@ record View(PlainView.Kind plain, double clay, boolean keepGlass) {
   static View of(String kind, double clay, boolean keepGlass) {
     return switch (kind) {
       case "traced" -> TRACED;
-      case "clay" -> new View(null, Math.clamp(clay, 0, 1), keepGlass);
-      case "solid" -> new View(PlainView.Kind.SOLID, Double.NaN, false);
-      case "unlit" -> new View(PlainView.Kind.UNLIT, Double.NaN, false);
-      case "wire" -> new View(PlainView.Kind.WIRE, Double.NaN, false);
-      case "pieces" -> new View(PlainView.Kind.PIECES, Double.NaN, false);
+      case "clay" -> new View(null, Math.clamp(clay, 0, 1), keepGlass, Paint.LOOK);
+      case "stops" -> new View(null, Double.NaN, false, Paint.STOPS);
+      case "clipped" -> new View(null, Double.NaN, false, Paint.CLIPPED);
+      case "solid" -> new View(PlainView.Kind.SOLID, Double.NaN, false, Paint.LOOK);
+      case "unlit" -> new View(PlainView.Kind.UNLIT, Double.NaN, false, Paint.LOOK);
+      case "wire" -> new View(PlainView.Kind.WIRE, Double.NaN, false, Paint.LOOK);
+      case "pieces" -> new View(PlainView.Kind.PIECES, Double.NaN, false, Paint.LOOK);
       default ->
           throw new levelember.shoot.ImpossibleValue(
-              "kind", kind, "one of traced, clay, solid, unlit, wire, pieces");
+              "kind", kind, "one of traced, clay, stops, clipped, solid, unlit, wire, pieces");
     };
   }
 }

@@ -15,7 +15,7 @@ import levelember.light.Atmosphere;
 import levelember.light.GelShelf;
 import levelember.light.LampUnits;
 import levelember.light.SunPosition;
-import levelember.look.DisplayCurve;
+import levelember.look.Development;
 import levelember.measure.SurroundingReading;
 import levelember.shoot.Brightness;
 import levelember.shoot.Daylight;
@@ -100,7 +100,7 @@ class RigController {
     Picture from = Surroundings.prepared(PictureFile.read(file), 0, Math.clamp(share, 0.0, 0.5));
     double mean = SurroundingReading.of(from).mean();
     Look plain = new Look("seam", "Seam", Math.log(2.5 * mean / 1.2) / Math.log(2), 0.4, 4);
-    byte[] png = PngFile.write(bordered(from), new DisplayCurve(plain), 8);
+    byte[] png = PngFile.write(bordered(from), new Development(plain), 8);
     return ResponseEntity.ok()
         .contentType(MediaType.IMAGE_PNG)
         .cacheControl(CacheControl.noStore())

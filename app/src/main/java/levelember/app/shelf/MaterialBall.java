@@ -7,7 +7,7 @@ import levelember.film.Film;
 import levelember.film.LayerMix;
 import levelember.formats.PngFile;
 import levelember.light.LayerWeights;
-import levelember.look.DisplayCurve;
+import levelember.look.Development;
 import levelember.math.Vec3;
 import levelember.shoot.Brightness;
 import levelember.shoot.Emitter;
@@ -44,7 +44,7 @@ final class MaterialBall {
     Film clean = Denoiser.denoised(film);
     return PngFile.write(
         LayerMix.picture(clean, LayerWeights.of(shoot)),
-        new DisplayCurve(shoot.looks().getFirst()),
+        new Development(shoot.looks().getFirst()),
         8);
   }
 

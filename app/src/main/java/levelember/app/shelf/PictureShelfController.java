@@ -9,7 +9,7 @@ import levelember.app.problem.Refusal;
 import levelember.app.shoot.Shoots;
 import levelember.formats.PngFile;
 import levelember.formats.RadianceHdr;
-import levelember.look.DisplayCurve;
+import levelember.look.Development;
 import levelember.shoot.Look;
 import levelember.texture.GoboPatterns;
 import levelember.texture.Panoramas;
@@ -33,8 +33,8 @@ class PictureShelfController {
   private static final int SMALL = 96, LARGE = 1024, PANORAMA = 1024;
 
   /** Shows a pixel of 1.0 as white, and holds what is brighter. */
-  private static final DisplayCurve PLAIN =
-      new DisplayCurve(new Look("shelf", "Shelf", -Math.log(1.2) / Math.log(2), 0.4, 4));
+  private static final Development PLAIN =
+      new Development(new Look("shelf", "Shelf", -Math.log(1.2) / Math.log(2), 0.4, 4));
 
   private final Map<String, byte[]> small = new ConcurrentHashMap<>();
   private final Shoots shoots;

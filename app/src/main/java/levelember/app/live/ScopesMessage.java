@@ -1,0 +1,77 @@
+package levelember.app.live;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import levelember.look.Aids;
+import levelember.look.Development;
+import levelember.look.DisplayCurve;
+import levelember.measure.Scopes;
+import levelember.shoot.Look;
+import levelember.shoot.Optics;
+import levelember.texture.Luts;
+import levelember.texture.Picture;
+
+/** What scopes draw, in its binary form, as docs/live-channel.md says. */
+final class ScopesMessage {
+  /** What is measured. */
+  enum Of {
+    /** Nothing: nobody looks. */
+    OFF,
+    /** Display values. */
+    SHOWN,
+    /** Light before the look. */
+    LIGHT;
+
+    static Of of(String word) {
+      return switch (word) {
+        case "off" -> OFF;
+        case "shown" -> SHOWN;
+        case "light" -> LIGHT;
+        default ->
+            throw new levelember.shoot.ImpossibleValue("of", word, "one of off, shown, light");
+      };
+    }
+  }
+
+  /** Stops from mid grey over which the curve is told, and steps a stop. */
+  private static final int LEAST = -8, MOST = 8, STEPS = 8;
+
+  private ScopesMessage() {}
+
+  /**
+   * Encodes scopes.
+   *
+   * @param light of the light instead of what is shown
+   */
+  static byte[] of(Developer.Developed picture, byte[] codes, Look look, Luts luts, boolean light) {
+    int w = picture.light().width(), h = picture.light().height();
+    Scopes scopes = light ? Scopes.light(picture.spread(), look.ev()) : Scopes.shown(codes, w, h);
+    Map<String, Object> head = new LinkedHashMap<>();
+    head.put("kind", "scopes");
+    head.put("of", light ? "light" : "shown");
+    head.put("columns", scopes.columns());
+    head.put("levels", Scopes.LEVELS);
+    head.put("leastStops", Scopes.LEAST_STOPS);
+    head.put("mostStops", Scopes.MOST_STOPS);
+    head.put("clippedPercent", 100 * scopes.clippedShare());
+    head.put("blackPercent", 100 * scopes.blackShare());
+    head.put("histogram", scopes.histogram());
+    head.put("curve", curve(look, luts));
+    byte[] body = new byte[scopes.waveform().length + scopes.vectors().length];
+    System.arraycopy(scopes.waveform(), 0, body, 0, scopes.waveform().length);
+    System.arraycopy(scopes.vectors(), 0, body, scopes.waveform().length, scopes.vectors().length);
+    return FrameMessage.message(head, body);
+  }
+
+  /** What greys from dark to bright are shown as, 0…1 encoded: red, green, blue of each. */
+  private static float[] curve(Look look, Luts luts) {
+    int n = (MOST - LEAST) * STEPS + 1;
+    Picture greys = Picture.black(n, 1);
+    for (int i = 0; i < n; i++) {
+      double light = DisplayCurve.midGrey(look.ev()) * Math.pow(2, LEAST + (double) i / STEPS);
+      greys.set(i, 0, light, light, light);
+    }
+    Look plain = look.with(Optics.NONE).with();
+    return new Development(plain, luts).shown(greys, Aids.NONE).rgb();
+  }
+}

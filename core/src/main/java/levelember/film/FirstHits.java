@@ -1,0 +1,242 @@
+package levelember.film;
+
+/**
+ * What the camera meets first, for some rows of a picture: which piece, which lamps it sees
+ * directly, and how near other surfaces come to what it sees. Independent of how lights are set; a
+ * look's contact shade and glow are made of it without tracing.
+ *
+ * <p>Panes and holes are passed straight through. Sums over samples; one thread a row.
+ */
+public final class FirstHits {
+  /** Samples of which the pieces are kept. */
+  public static final int KEPT = 8;
+
+  /** Samples after which more bring little. */
+  public static final int ENOUGH = 16;
+
+  /** Distances told apart. */
+  public static final int BINS = 12;
+
+  /** Nearest distance told apart, metres; each bin reaches twice as far as the one before. */
+  private static final double NEAREST = 0.005;
+
+  private final int width, height, firstRow, rows, margin;
+  private final int above, below;
+  private final int[] pieces;
+  private final byte[] near;
+  private final float[] guides;
+  private final float[] open;
+  private final float[][] seen;
+  private int samples;
+
+  /**
+   * Nothing met yet.
+   *
+   * @param width of the whole picture, pixels
+   * @param height of the whole picture, pixels
+   * @param firstRow of those that are kept
+   * @param rows that are kept
+   * @param margin pixels around the frame, not around the rows, in which lamps are looked for
+   * @param lights of the rig
+   */
+  public FirstHits(int width, int height, int firstRow, int rows, int margin, int lights) {
+    this.width = width;
+    this.height = height;
+    this.firstRow = firstRow;
+    this.rows = rows;
+    this.margin = margin;
+    above = firstRow == 0 ? margin : 0;
+    below = firstRow + rows == height ? margin : 0;
+    pieces = new int[Math.multiplyExact(KEPT, width * rows)];
+    near = new byte[Math.multiplyExact(BINS, width * rows)];
+    guides = new float[4 * width * rows];
+    open = new float[width * rows];
+    seen = new float[lights][];
+  }
+
+  public int width() {
+    return width;
+  }
+
+  public int height() {
+    return height;
+  }
+
+  public int firstRow() {
+    return firstRow;
+  }
+
+  public int rows() {
+    return rows;
+  }
+
+  public int margin() {
+    return margin;
+  }
+
+  /** Lights of the rig that it was made for. */
+  public int lights() {
+    return seen.length;
+  }
+
+  /** The first row in which lamps are looked for. */
+  public int top() {
+    return firstRow - above;
+  }
+
+  /** The row after the last in which lamps are looked for. */
+  public int bottom() {
+    return firstRow + rows + below;
+  }
+
+  /** Samples that are in. */
+  public int samples() {
+    return samples;
+  }
+
+  /** Notes that one more sample of all rows is in. */
+  public void sampled() {
+    samples++;
+  }
+
+  /** Notes the piece that a sample has met, −1 for none, with its direction and distance. */
+  public void met(int x, int y, int piece, float nx, float ny, float nz, float distance) {
+    int at = (y - firstRow) * width + x;
+    if (samples < KEPT) {
+      pieces[KEPT * at + samples] = piece;
+    }
+    if (piece >= 0) {
+      guides[4 * at] += nx;
+      guides[4 * at + 1] += ny;
+      guides[4 * at + 2] += nz;
+      guides[4 * at + 3] += 1 / distance;
+    }
+  }
+
+  /** Notes how much of a sample leaves the set, 0…1. */
+  public void left(int x, int y, float share) {
+    open[(y - firstRow) * width + x] += share;
+  }
+
+  /** Notes how far it is from what a sample has met to the next surface, metres. */
+  public void near(int x, int y, float distance) {
+    int at = BINS * ((y - firstRow) * width + x);
+    double octave = Math.log(distance / NEAREST) / Math.log(2);
+    int bin = Math.max(0, (int) Math.ceil(octave));
+    if (bin < BINS && near[at + bin] != -1) {
+      near[at + bin]++;
+    }
+  }
+
+  /**
+   * Notes light at unit level that comes straight from a lamp.
+   *
+   * @param x may lie outside of the frame by the margin
+   * @param y may lie outside of the frame by the margin
+   */
+  public void seen(int light, int x, int y, float r, float g, float b) {
+    float[] to = seen[light];
+    if (to == null) {
+      synchronized (seen) {
+        if (seen[light] == null) {
+          seen[light] = new float[3 * paddedWidth() * paddedRows()];
+        }
+        to = seen[light];
+      }
+    }
+    int at = 3 * ((y - top()) * paddedWidth() + x + margin);
+    to[at] += r;
+    to[at + 1] += g;
+    to[at + 2] += b;
+  }
+
+  private int paddedWidth() {
+    return width + 2 * margin;
+  }
+
+  private int paddedRows() {
+    return bottom() - top();
+  }
+
+  /** Whether anything of a light is seen directly. */
+  public boolean sees(int light) {
+    return seen[light] != null;
+  }
+
+  /**
+   * Adds what is seen of a light to a row of a picture, margins included.
+   *
+   * @param y row of the picture, from −margin on
+   * @param weights three a light
+   */
+  public void addSeen(int light, int y, float[] weights, float[] to, int at) {
+    if (seen[light] == null) {
+      return;
+    }
+    int from = 3 * (y - top()) * paddedWidth();
+    for (int i = 0; i < 3 * paddedWidth(); i += 3) {
+      for (int k = 0; k < 3; k++) {
+        to[at + i + k] += weights[3 * light + k] / samples * seen[light][from + i + k];
+      }
+    }
+  }
+
+  /** Share of the samples of a pixel that have met one of some pieces. */
+  public float share(int x, int y, boolean[] of) {
+    int n = Math.min(samples, KEPT), in = 0;
+    int at = KEPT * ((y - firstRow) * width + x);
+    for (int i = 0; i < n; i++) {
+      int piece = pieces[at + i];
+      in += piece >= 0 && of[piece] ? 1 : 0;
+    }
+    return n == 0 ? 0 : (float) in / n;
+  }
+
+  /** Share of a pixel's light that comes from behind the set. */
+  public float open(int x, int y) {
+    return samples == 0 ? 0 : open[(y - firstRow) * width + x] / samples;
+  }
+
+  /**
+   * How much of what a pixel shows is shut in: the mean over its surroundings of 1 − distance/reach
+   * where that is above 0.
+   *
+   * @param reach metres
+   */
+  public float shutIn(int x, int y, double reach) {
+    int at = BINS * ((y - firstRow) * width + x);
+    double sum = 0;
+    for (int bin = 0; bin < BINS; bin++) {
+      int n = near[at + bin] & 0xFF;
+      if (n > 0) {
+        sum += n * Math.max(0, 1 - middle(bin) / reach);
+      }
+    }
+    return samples == 0 ? 0 : (float) (sum / samples);
+  }
+
+  private static double middle(int bin) {
+    return NEAREST * (bin == 0 ? 0.5 : 0.75 * Math.pow(2, bin));
+  }
+
+  /** Writes the mean direction and one over the distance of a pixel into four floats. */
+  public void guide(int x, int y, float[] to) {
+    int at = 4 * ((y - firstRow) * width + x);
+    float a = guides[at], b = guides[at + 1], c = guides[at + 2];
+    float l = (float) Math.sqrt(a * a + b * b + c * c);
+    float s = l > 0 ? 1 / l : 0;
+    to[0] = a * s;
+    to[1] = b * s;
+    to[2] = c * s;
+    to[3] = samples == 0 ? 0 : guides[at + 3] / samples;
+  }
+
+  /** Bytes that it holds. */
+  public long bytes() {
+    long sum = 4L * pieces.length + near.length + 4L * guides.length + 4L * open.length;
+    for (float[] s : seen) {
+      sum += s == null ? 0 : 4L * s.length;
+    }
+    return sum;
+  }
+}

@@ -1,0 +1,201 @@
+package levelember.transport;
+
+import java.util.function.BooleanSupplier;
+import java.util.stream.IntStream;
+import levelember.film.FirstHits;
+import levelember.lens.ThinLens;
+import levelember.light.EmissiveLight;
+import levelember.light.LightRay;
+import levelember.light.LightSource;
+import levelember.math.Points;
+import levelember.surface.LayeredSurface;
+import levelember.surface.Scattering;
+import levelember.trace.Hierarchy;
+import levelember.trace.RayWalk;
+
+/**
+ * Fills {@link FirstHits}: a ray from the camera for every sample, and from what it meets one into
+ * the open, drawn by the cosine, as far as contact shade may reach (Zhukov, Iones and Kronin 1998).
+ */
+public final class FirstHitTracer {
+  private static final int SEED = 0x51A7E;
+  private static final int PIXEL = 1, LENS = 2, OPEN = 3;
+  private static final float FARTHEST = 11;
+  private static final int MOST_PASSED = 32;
+
+  private final Scene scene;
+
+  /** A tracer of a scene. */
+  public FirstHitTracer(Scene scene) {
+    this.scene = scene;
+  }
+
+  /**
+   * Traces one more sample of all rows.
+   *
+   * @return false when stopped; the sample does then not count, and the hits are of no more use
+   */
+  public boolean sample(FirstHits to, BooleanSupplier stop) {
+    ThinLens lens = new ThinLens(scene.shot(), to.width(), to.height(), 1);
+    IntStream.range(to.top(), to.bottom())
+        .parallel()
+        .forEach(y -> {
+          if (stop.getAsBoolean()) {
+            return;
+          }
+          Eye eye = new Eye(lens, to);
+          for (int x = -to.margin(); x < to.width() + to.margin(); x++) {
+            eye.look(x, y);
+          }
+        });
+    if (stop.getAsBoolean()) {
+      return false;
+    }
+    to.sampled();
+    return true;
+  }
+
+  /** What one row is looked at with. */
+  private final class Eye {
+    private final ThinLens lens;
+    private final FirstHits to;
+    private final RayWalk walk = RayWalk.of(scene.hierarchy);
+    private final Points points = new Points(true);
+    private final ThinLens.Ray ray = new ThinLens.Ray();
+    private final LightRay light = new LightRay();
+    private final Dress.Spot spot = new Dress.Spot();
+    private final Scattering scattering = new Scattering();
+    private final int[] nearby = new int[scene.lights.length];
+    private final float[] place = new float[3];
+    private final float[] face = new float[3];
+    private final float[] normal = new float[3];
+    private final float[] through = new float[3];
+
+    Eye(ThinLens lens, FirstHits to) {
+      this.lens = lens;
+      this.to = to;
+    }
+
+    void look(int x, int y) {
+      boolean inside =
+          x >= 0 && x < to.width() && y >= to.firstRow() && y < to.firstRow() + to.rows();
+      int wide = to.width() + 2 * to.height();
+      points.start(SEED, (y + to.height()) * wide + x + to.height(), to.samples());
+      points.pair(PIXEL);
+      float fu = points.u, fv = points.v;
+      points.pair(LENS);
+      lens.ray(x, y, fu, fv, points.u, points.v, ray);
+      float ox = ray.ox, oy = ray.oy, oz = ray.oz;
+      float r = 1, g = 1, b = 1, gone = 0;
+      for (int passed = 0; ; passed++) {
+        boolean hit =
+            walk.nearest(
+                ox, oy, oz, ray.dx, ray.dy, ray.dz, Float.POSITIVE_INFINITY, Hierarchy.CAMERA);
+        float whole = gone + (hit ? walk.t : Float.POSITIVE_INFINITY);
+        lamps(x, y, gone, whole, r, g, b);
+        if (!hit) {
+          if (inside) {
+            to.met(x, y, -1, 0, 0, 0, 0);
+            to.left(x, y, (r + g + b) / 3);
+          }
+          return;
+        }
+        int piece = walk.piece();
+        walk.faceNormal(face);
+        boolean outside = face[0] * ray.dx + face[1] * ray.dy + face[2] * ray.dz < 0;
+        walk.shadingNormal(normal);
+        walk.place(place);
+        shine(x, y, piece, outside, r, g, b);
+        if (passed < MOST_PASSED && passes(piece, outside)) {
+          r *= through[0];
+          g *= through[1];
+          b *= through[2];
+          ox = PathTracer.off(place[0], outside ? -face[0] : face[0]);
+          oy = PathTracer.off(place[1], outside ? -face[1] : face[1]);
+          oz = PathTracer.off(place[2], outside ? -face[2] : face[2]);
+          gone = whole;
+          continue;
+        }
+        if (inside) {
+          float s = outside ? 1 : -1;
+          float nx = s * face[0], ny = s * face[1], nz = s * face[2];
+          to.met(x, y, piece, nx, ny, nz, whole);
+          open(x, y, nx, ny, nz);
+        }
+        return;
+      }
+    }
+
+    /** Lamps on the way, at unit level. */
+    private void lamps(int x, int y, float gone, float whole, float r, float g, float b) {
+      int tried = scene.meetable.length;
+      if (scene.many) {
+        tried += scene.rig.along(ray.ox, ray.oy, ray.oz, ray.dx, ray.dy, ray.dz, whole, nearby);
+      }
+      for (int i = 0; i < tried; i++) {
+        int k = i < scene.meetable.length ? scene.meetable[i] : nearby[i - scene.meetable.length];
+        LightSource lamp = scene.lights[k];
+        if (lamp.showsToCamera()
+            && lamp.meets(ray.ox, ray.oy, ray.oz, ray.dx, ray.dy, ray.dz, whole, light)
+            && light.distance > gone) {
+          to.seen(k, x, y, r * light.r, g * light.g, b * light.b);
+        }
+      }
+    }
+
+    private void shine(int x, int y, int piece, boolean outside, float r, float g, float b) {
+      int k = scene.emissionLayer[piece];
+      if (k < 0 || !outside || !scene.lights[k].showsToCamera()) {
+        return;
+      }
+      EmissiveLight lamp = (EmissiveLight) scene.lights[k];
+      int at = scene.hierarchy.placed(walk.instance);
+      int number = scene.emissionFirst[at] + walk.triangle;
+      lamp.shine(number, walk.b, scene.third(at, walk.b, walk.c), light);
+      to.seen(k, x, y, r * light.r, g * light.g, b * light.b);
+    }
+
+    /** Whether a ray goes straight on, and what is left of it then. */
+    private boolean passes(int piece, boolean outside) {
+      through[0] = through[1] = through[2] = 1;
+      if (scene.catches[piece]) {
+        return true;
+      }
+      Dress dress = scene.dresses[piece];
+      LayeredSurface surface = scene.surfaces[piece];
+      if (dress != null && dress.pierced() && dress.opacity(walk, spot) < 0.5f) {
+        return true;
+      }
+      if (surface == null || !surface.pane()) {
+        return false;
+      }
+      float cos = normal[0] * ray.dx + normal[1] * ray.dy + normal[2] * ray.dz;
+      if (dress == null) {
+        surface.dress(scattering);
+      } else {
+        surface = dress.at(walk, cos, spot, scattering);
+      }
+      surface.straight(scattering, cos, outside, through);
+      return true;
+    }
+
+    /** How far it is from what was met into one direction of the open. */
+    private void open(int x, int y, float nx, float ny, float nz) {
+      points.pair(OPEN);
+      float radius = (float) Math.sqrt(points.u);
+      double phi = 2 * Math.PI * points.v;
+      float a = radius * (float) Math.cos(phi), c = radius * (float) Math.sin(phi);
+      float up = (float) Math.sqrt(Math.max(0, 1 - points.u));
+      float sign = Math.copySign(1, nz);
+      float p = -1 / (sign + nz), q = nx * ny * p;
+      float dx = a * (1 + sign * nx * nx * p) + c * q + up * nx;
+      float dy = a * sign * q + c * (sign + ny * ny * p) + up * ny;
+      float dz = a * -sign * nx + c * -ny + up * nz;
+      float ox = PathTracer.off(place[0], nx), oy = PathTracer.off(place[1], ny);
+      float oz = PathTracer.off(place[2], nz);
+      if (walk.nearest(ox, oy, oz, dx, dy, dz, FARTHEST, Hierarchy.SHADOW)) {
+        to.near(x, y, walk.t);
+      }
+    }
+  }
+}

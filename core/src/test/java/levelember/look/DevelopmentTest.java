@@ -1,0 +1,245 @@
+package levelember.look;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Random;
+import levelember.light.ColourTemperature;
+import levelember.math.Colour;
+import levelember.shoot.Exposure;
+import levelember.shoot.Grade;
+import levelember.shoot.Look;
+import levelember.shoot.Optics;
+import levelember.shoot.Tone;
+import levelember.shoot.WhiteBalance;
+import levelember.texture.Picture;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+class DevelopmentTest {
+  private static final Look PLAIN = new Look("l", "L", 0, 0.5, 3);
+
+  private static float[] shown(Look look, double r, double g, double b) {
+    Picture p = Picture.black(1, 1);
+    double full = DisplayCurve.fullScale(look.ev());
+    p.set(0, 0, full * r, full * g, full * b);
+    return new Development(look).shown(p, Aids.NONE).rgb();
+  }
+
+  private static double hue(float[] encoded) {
+    double r = Colour.decodeSrgb(encoded[0]), g = Colour.decodeSrgb(encoded[1]);
+    double b = Colour.decodeSrgb(encoded[2]);
+    double least = Math.min(r, Math.min(g, b)), most = Math.max(r, Math.max(g, b));
+    // Where the middle channel lies between the others.
+    return (r + g + b - least - most - least) / (most - least);
+  }
+
+  @ParameterizedTest
+  @EnumSource(Tone.Curve.class)
+  void burntColouredLightsKeepTheirHueAndTurnWhite(Tone.Curve kind) {
+    Look look = PLAIN.with(Tone.of(kind, 4));
+    double[][] lights = {{1, 0.45, 0.08}, {0.1, 0.3, 1}, {0.9, 0.1, 0.5}};
+    for (double[] c : lights) {
+      double before = -1, sumBefore = 0;
+      for (double stops = -3; stops <= 3.5; stops += 0.5) {
+        double by = Math.pow(2, stops);
+        float[] v = shown(look, by * c[0], by * c[1], by * c[2]);
+        double hue = hue(v), sum = v[0] + v[1] + v[2];
+        if (before >= 0) {
+          assertThat(hue).as(kind + " at " + stops).isCloseTo(before, within(0.02));
+        }
+        assertThat(sum).isGreaterThan(sumBefore);
+        before = hue;
+        sumBefore = sum;
+      }
+      float[] burnt = shown(look, 100 * c[0], 100 * c[1], 100 * c[2]);
+      float least = Math.min(burnt[0], Math.min(burnt[1], burnt[2]));
+      assertThat(least).as("turns white").isGreaterThan(0.75f);
+    }
+  }
+
+  @ParameterizedTest
+  @EnumSource(Tone.Curve.class)
+  void curvesNeverFallAndPassMidGreyWhereDocumented(Tone.Curve kind) {
+    DisplayCurve curve = new DisplayCurve(PLAIN.with(Tone.of(kind, 4)));
+    double full = DisplayCurve.fullScale(0), before = -1;
+    for (double stops = -12; stops < 6; stops += 0.01) {
+      double y = curve.display(full * Math.pow(2, stops));
+      assertThat(y).isGreaterThanOrEqualTo(before).isLessThanOrEqualTo(1);
+      before = y;
+    }
+    double grey = kind == Tone.Curve.NEGATIVE ? 0.2 : 0.18;
+    assertThat(curve.display(0.18 * full)).isCloseTo(grey, within(1e-9));
+    double white = kind == Tone.Curve.BARYTA ? 0.94 : 1;
+    assertThat(curve.display(16 * full)).isCloseTo(white, within(1e-9));
+  }
+
+  @Test
+  void contrastTurnsAboutMidGreyAndTheBlackPointIsBlack() {
+    Look look = PLAIN.with(Tone.shoulder(0.9, 3).shaped(0, 1.5, 1));
+    DisplayCurve curve = new DisplayCurve(look);
+    double full = DisplayCurve.fullScale(0);
+    assertThat(curve.display(0.18 * full)).isCloseTo(0.18, within(1e-12));
+    assertThat(curve.display(0.09 * full)).isCloseTo(0.18 * Math.pow(0.5, 1.5), within(1e-12));
+    Look dark = PLAIN.with(Tone.shoulder(0.9, 3).shaped(0.04, 1, 1));
+    assertThat(shown(dark, 0.04, 0.04, 0.04)[1]).isLessThan(1e-5f);
+    assertThat(new DisplayCurve(dark).display(0.52 * full)).isCloseTo(0.5, within(1e-12));
+  }
+
+  @Test
+  void saturationOfNoneIsTheLuminance() {
+    Look look = PLAIN.with(Tone.shoulder(0.9, 3).shaped(0, 1, 0));
+    float[] v = shown(look, 0.3, 0.2, 0.1);
+    double y = 0.2126 * 0.3 + 0.7152 * 0.2 + 0.0722 * 0.1;
+    for (float c : v) {
+      assertThat((double) c).isCloseTo(Colour.encodeSrgb(y), within(1e-5));
+    }
+  }
+
+  @Test
+  void whiteBalanceTakesAKnownCastToNeutral() {
+    for (double kelvin : new double[] {2000, 2800, 3200, 4300, 5600, 8000, 12_000}) {
+      for (double tint : new double[] {-20, 0, 15}) {
+        double[] cast = ColourTemperature.rgb(kelvin, tint);
+        Look look = PLAIN.with(new WhiteBalance(kelvin, tint));
+        float[] v = shown(look, 0.2 * cast[0], 0.2 * cast[1], 0.2 * cast[2]);
+        // Lamps that lie outside of the display's colours lose a part of theirs.
+        boolean inside = cast[2] > 0;
+        if (inside) {
+          assertThat((double) v[0]).as(kelvin + " " + tint).isCloseTo(v[1], within(0.003));
+          assertThat((double) v[2]).as(kelvin + " " + tint).isCloseTo(v[1], within(0.003));
+        }
+      }
+    }
+  }
+
+  @Test
+  void pointingAtAGreyFindsTheLightOnIt() {
+    for (double kelvin : new double[] {2500, 3200, 4500, 5600, 9000}) {
+      double[] c = ColourTemperature.rgb(kelvin, 8);
+      WhiteBalance found = Balance.of(37 * c[0], 37 * c[1], 37 * c[2]);
+      assertThat(found.kelvin()).isCloseTo(kelvin, within(0.01 * kelvin));
+      assertThat(found.tint()).isCloseTo(8, within(0.5));
+    }
+    assertThat(Balance.of(1, 1, 1).kelvin()).isCloseTo(6504, within(20.0));
+  }
+
+  @Test
+  void aCamerasSettingsGiveTheExposureValue() {
+    // Bright sun by the sixteen rule: f/16, 1/100 s at ISO 100 is EV 14.6.
+    assertThat(new Exposure(0, new Exposure.Camera(16, 0.01, 100)).ev())
+        .isCloseTo(14.644, within(0.001));
+    assertThat(new Exposure(0, new Exposure.Camera(2.8, 1 / 50.0, 800)).ev())
+        .isCloseTo(5.615, within(0.001));
+  }
+
+  @Test
+  void sharpeningLeavesFlatAreasAloneAndEdgesWithoutNegatives() {
+    Look look = PLAIN.with(Optics.NONE.sharpened(2));
+    Picture p = Picture.black(200, 200);
+    for (int y = 0; y < 200; y++) {
+      for (int x = 0; x < 200; x++) {
+        double v = x < 100 ? 0.02 : 0.5;
+        p.set(x, y, v, 0.8 * v, 0.6 * v);
+      }
+    }
+    Picture flat = new Development(PLAIN).shown(p, Aids.NONE);
+    Picture sharp = new Development(look).shown(p, Aids.NONE);
+    assertThat(sharp.get(20, 100, 0)).isEqualTo(flat.get(20, 100, 0));
+    assertThat(sharp.get(180, 100, 2)).isEqualTo(flat.get(180, 100, 2));
+    assertThat(sharp.get(99, 100, 0)).isLessThan(flat.get(99, 100, 0)).isPositive();
+    assertThat(sharp.get(100, 100, 0)).isGreaterThan(flat.get(100, 100, 0));
+  }
+
+  @Test
+  void aVignetteTakesItsStopsFromTheCorners() {
+    Picture p = Picture.black(301, 201);
+    java.util.Arrays.fill(p.rgb(), 0.2f);
+    Look look = new Look("l", "L", 0, 1, 3).with(Optics.vignette(1));
+    Picture v = new Development(look).shown(p, Aids.NONE);
+    double middle = Colour.decodeSrgb(v.get(150, 100, 0));
+    assertThat(middle).isCloseTo(0.2 / 1.2, within(1e-4));
+    assertThat(Colour.decodeSrgb(v.get(0, 0, 0)) / middle).isCloseTo(0.5, within(0.005));
+  }
+
+  @Test
+  void distortionKeepsTheMiddleAndFringingPartsRedFromBlue() {
+    Picture p = Picture.black(300, 200);
+    for (int y = 0; y < 200; y++) {
+      for (int x = 0; x < 300; x++) {
+        double v = x < 30 ? 0.4 : 0.05;
+        p.set(x, y, v, v, v);
+      }
+    }
+    Look barrel = PLAIN.with(new Optics(0, -0.2, 0, 0, 0.12, 0, 0.25));
+    Picture bent = new Development(barrel).shown(p, Aids.NONE);
+    assertThat(bent.get(150, 100, 1))
+        .isCloseTo(new Development(PLAIN).shown(p, Aids.NONE).get(150, 100, 1), within(1e-4f));
+    assertThat(edge(bent, 2)).isNotEqualTo(edge(bent, 100));
+    Look fringe = PLAIN.with(new Optics(0, 0, 1, 0, 0.12, 0, 0.25));
+    Picture parted = new Development(fringe).shown(p, Aids.NONE);
+    float red = 0, blue = 0;
+    for (int x = 25; x < 35; x++) {
+      red += parted.get(x, 100, 0);
+      blue += parted.get(x, 100, 2);
+    }
+    assertThat(red).isNotCloseTo(blue, within(0.1f));
+  }
+
+  private static int edge(Picture p, int y) {
+    int x = 0;
+    while (p.get(x, y, 1) > 0.4f) {
+      x++;
+    }
+    return x;
+  }
+
+  @Test
+  void grainIsAsStrongAsAskedWithoutShiftingTheTone() {
+    Picture p = Picture.black(600, 400);
+    java.util.Arrays.fill(p.rgb(), 0.25f);
+    Look look = PLAIN.with(Optics.NONE.grained(0.05, 0.5));
+    Picture v = new Development(look).shown(p, Aids.NONE);
+    float flat = new Development(PLAIN).shown(p, Aids.NONE).get(0, 0, 0);
+    double sum = 0, squares = 0;
+    for (int i = 0; i < v.rgb().length; i += 3) {
+      double d = v.rgb()[i] - flat;
+      sum += d;
+      squares += d * d;
+    }
+    int n = 600 * 400;
+    assertThat(sum / n).isCloseTo(0, within(0.003));
+    assertThat(Math.sqrt(squares / n)).isCloseTo(0.05, within(0.012));
+    assertThat(new Development(look).shown(p, Aids.NONE).rgb()).isEqualTo(v.rgb());
+  }
+
+  @Test
+  void eightAndSixteenBitsAndFloatsAreOnePicture() {
+    Random random = new Random(7);
+    Picture p = Picture.black(97, 33);
+    for (int i = 0; i < p.rgb().length; i++) {
+      p.rgb()[i] = (float) Math.exp(4 * random.nextGaussian());
+    }
+    Look look =
+        PLAIN
+            .with(Tone.of(Tone.Curve.SLIDE, 3).shaped(0.003, 1.1, 1.2))
+            .with(new WhiteBalance(4800, 3))
+            .with(levelember.shoot.Glow.bloom("g", "G", 0.2, 5))
+            .with(new Optics(0.7, 0.02, 0.1, 0.5, 0.3, 0.02, 0.6))
+            .with(
+                Grade.NONE.with(
+                    Grade.Curves.all(
+                        new Grade.Point(0, 0.02),
+                        new Grade.Point(0.4, 0.35),
+                        new Grade.Point(1, 1))));
+    Development d = new Development(look);
+    byte[] eight = d.codes(p);
+    short[] sixteen = d.codes16(p, Aids.NONE);
+    float[] whole = d.shown(p, Aids.NONE).rgb();
+    for (int i = 0; i < whole.length; i++) {
+      assertThat(eight[i] & 0xFF).isEqualTo((int) (255 * whole[i] + 0.5f));
+      assertThat(sixteen[i] & 0xFFFF).isEqualTo((int) (65535 * whole[i] + 0.5f));
+    }
+  }
+}
