@@ -2,6 +2,8 @@ import type { At } from '../frame/choice';
 import type {
   Brought,
   Emitter,
+  Grade,
+  Look,
   Material,
   Operation,
   Profile,
@@ -9,6 +11,7 @@ import type {
   ShootTitle,
   Unit,
   Vector,
+  Wheels,
 } from './document';
 
 /** An answer of the server that says no: what happened, what was kept, what to do (RFC 9457). */
@@ -78,6 +81,13 @@ export interface Pattern {
   metres: number;
   /** Made to be a bump, not a colour. */
   relief: boolean;
+}
+
+/** A look that is kept for all shoots. */
+export interface KeptLook {
+  id: string;
+  name: string;
+  look: Look;
 }
 
 export const api = {
@@ -221,6 +231,53 @@ export const api = {
   },
   seamUrl: (id: string, picture: string, share: number) =>
     `${shoot(id)}/seam.png?${new URLSearchParams({ picture, share: `${share}` }).toString()}`,
+  grades: async () =>
+    answer<{ id: string; name: string; what: string; grade: Grade }[]>(
+      await reached(fetch('/api/shelf/grades')),
+    ),
+  /** Colours of the view in stops. */
+  stops: async () =>
+    answer<{ stops: number; colour: string }[]>(await reached(fetch('/api/stops'))),
+  keptLooks: async () => answer<KeptLook[]>(await reached(fetch('/api/shelf/looks'))),
+  keepLook: async (id: string, look: string) =>
+    answer<KeptLook>(await post('/api/shelf/looks', { shoot: id, look })),
+  forgetLook: async (kept: string) => {
+    const url = `/api/shelf/looks/${encodeURIComponent(kept)}`;
+    const response = await reached(fetch(url, { method: 'DELETE' }));
+    if (!response.ok) await answer(response);
+  },
+  /** A kept look as it can be put into the shoot. */
+  takeLook: async (id: string, kept: string) =>
+    answer<Look>(await post(`${shoot(id)}/looks/from-shelf/${encodeURIComponent(kept)}`, {})),
+  /** Exposure values that would suit the picture. */
+  metering: async (id: string, x: number, y: number) =>
+    answer<{ average: number; spot: number; highlights: number }>(
+      await reached(fetch(`${shoot(id)}/live/metering?x=${x}&y=${y}`)),
+    ),
+  /** The white balance that shows a place of the picture as a grey. */
+  neutral: async (id: string, x: number, y: number) =>
+    answer<{ kelvin: number; tint: number }>(
+      await reached(fetch(`${shoot(id)}/live/neutral?x=${x}&y=${y}`)),
+    ),
+  /** The wheels of a colour decision list. */
+  cdl: async (file: File) =>
+    answer<Wheels>(
+      await reached(
+        fetch('/api/cdl', {
+          method: 'POST',
+          headers: { 'content-type': 'application/octet-stream' },
+          body: file,
+        }),
+      ),
+    ),
+  gradeUrl: (id: string, look: string, end: 'cube' | 'cdl') =>
+    `${shoot(id)}/looks/${encodeURIComponent(look)}/grade.${end}`,
+  /** The picture through a look, small; through another grade, or a kept look instead. */
+  throughUrl: (id: string, look: string, version: string, other?: Record<string, string>) =>
+    `${shoot(id)}/live/looks/${encodeURIComponent(look)}.jpg?${new URLSearchParams({
+      ...other,
+      v: version,
+    }).toString()}`,
   ballUrl: (material: string) => `/api/shelf/materials/${encodeURIComponent(material)}.png`,
   assets: async (id: string) => answer<string[]>(await reached(fetch(`${shoot(id)}/assets`))),
   modelUrl: (id: string) => `${shoot(id)}/model.glb`,

@@ -244,12 +244,80 @@ export interface Shot {
   cropAspect: number;
 }
 
+interface Halo {
+  /** Whether it is drawn. */
+  on: boolean;
+  /** Share of the source that goes into it. */
+  level: number;
+  colour: Vector;
+  ownShare: number;
+}
+
+export type GlowSource = 'picture' | 'emission' | 'lights' | 'pieces' | 'materials';
+
+/** What a lens spreads of a source. */
+export interface Glow {
+  id: string;
+  name: string;
+  on: boolean;
+  source: { kind: GlowSource; of: string[] };
+  threshold: number;
+  softness: number;
+  beyond: boolean;
+  bloom: Halo & { size: number };
+  streaks: Halo & { count: number; turnDegrees: number; length: number };
+  ghosts: Halo & { count: number; spread: number };
+}
+
+export interface CurvePoint {
+  x: number;
+  y: number;
+}
+
+export interface Wheels {
+  lift: Vector;
+  gamma: Vector;
+  gain: Vector;
+  offset: Vector;
+  saturation: number;
+}
+
+export interface Grade {
+  on: boolean;
+  amount: number;
+  wheels: Wheels;
+  curves: { all: CurvePoint[]; red: CurvePoint[]; green: CurvePoint[]; blue: CurvePoint[] };
+  lut: string | null;
+  lutAmount: number;
+}
+
 export interface Look {
   id: string;
   name: string;
   ev: number;
+  /** A camera's settings, which give the exposure value. */
+  camera: { fNumber: number; shutterSeconds: number; iso: number } | null;
+  balance: { kelvin: number; tint: number };
+  curve: 'plain' | 'negative' | 'slide' | 'baryta';
   shoulderStart: number;
   shoulderStops: number;
+  burn: number;
+  blackPoint: number;
+  contrast: number;
+  saturation: number;
+  glows: Glow[];
+  optics: {
+    vignette: number;
+    distortion: number;
+    fringing: number;
+    sharpening: number;
+    sharpeningSize: number;
+    grain: number;
+    grainSize: number;
+  };
+  contact: { amount: number; reach: number };
+  plate: { stops: number; blur: number };
+  grade: Grade;
 }
 
 export interface ShootDocument {

@@ -79,7 +79,7 @@ function Pill() {
         ? 'done'
         : 'tracing';
   const noise = progress?.noisePercent;
-  const plain = useLive((s) => s.view.kind !== 'traced' && s.view.kind !== 'clay');
+  const plain = useLive((s) => ['solid', 'unlit', 'wire', 'pieces'].includes(s.view.kind));
   const detail = plain
     ? 'without light'
     : frame && frame.step > 1

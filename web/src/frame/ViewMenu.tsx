@@ -15,6 +15,8 @@ import { useChannel } from '../live/useShoot';
 const KINDS: { kind: View['kind']; name: string; what: string }[] = [
   { kind: 'traced', name: 'Traced', what: 'with all its light' },
   { kind: 'clay', name: 'Clay', what: 'one grey under the same light' },
+  { kind: 'stops', name: 'Stops', what: 'light as colours, one a stop' },
+  { kind: 'clipped', name: 'Clipped', what: 'what is burnt or black' },
   { kind: 'solid', name: 'Solid', what: 'forms and colours at once, to arrange' },
   { kind: 'unlit', name: 'Unlit', what: 'the colours alone' },
   { kind: 'wire', name: 'Wire', what: 'the triangles' },

@@ -29,6 +29,9 @@ export interface Armed {
 /** What of the Rig the tray shows. */
 export type RigTray = 'desk' | 'links';
 
+/** What of the Look the tray shows. */
+export type LookTray = 'scopes' | 'curve' | 'looks' | 'grades';
+
 /** What the middle of the page shows. */
 export type Middle = 'picture' | 'plan' | 'both';
 
@@ -43,6 +46,9 @@ interface Choice {
   armed: Armed | null;
   trayHeight: number;
   rigTray: RigTray;
+  lookTray: LookTray;
+  /** Which glow of the look is open. */
+  glow: string | null;
   middle: Middle;
   planFrom: 'top' | 'side' | 'front';
 }
@@ -57,6 +63,8 @@ export const useChoice = create<Choice>(() => ({
   armed: null,
   trayHeight: 196,
   rigTray: 'desk',
+  lookTray: 'scopes',
+  glow: null,
   middle: 'picture',
   planFrom: 'top',
 }));

@@ -2,6 +2,7 @@ import { useEffect } from 'react';
 import { setField } from '../api/patch';
 import { detent } from '../desk/fader';
 import type { ShootDesk } from '../live/useShoot';
+import { plain } from '../rooms/look/plain';
 import { useChoice } from './choice';
 
 /** Keys of the desk: [ and ] a third of a stop (shift a whole), M mutes, A alone, O held the other way round, undo and redo. */
@@ -38,12 +39,20 @@ export function useKeys(desk: ShootDesk | null) {
         ]);
       }
     };
-    // Held, the picture is as it is without the chosen light.
+    // Held, the picture is as it is without the chosen light, or without the look.
     const onHold = (e: KeyboardEvent) => {
       const at = document.activeElement;
       if (at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement) return;
       if (e.key.toLowerCase() !== 'o' || e.repeat || e.ctrlKey || e.metaKey) return;
-      const light = desk.document.lights.find((l) => l.id === useChoice.getState().light);
+      const choice = useChoice.getState();
+      if (choice.room === 'look') {
+        const { shots, looks } = desk.state.document;
+        const shot = shots.find((s) => s.id === choice.shot) ?? shots[0]!;
+        const index = looks.findIndex((l) => l.id === shot.look);
+        desk.tryOut([{ op: 'replace', path: `/looks/${index}`, value: plain(looks[index]!) }]);
+        return;
+      }
+      const light = desk.document.lights.find((l) => l.id === choice.light);
       if (light) {
         desk.tryOut([setField(desk.state.document, 'lights', light.id, 'muted', !light.muted)]);
       }

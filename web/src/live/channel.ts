@@ -1,5 +1,14 @@
 import type { Operation } from '../api/document';
-import { useLive, type Denoise, type Frame, type Progress, type Reading, type View } from './store';
+import {
+  useLive,
+  type Denoise,
+  type Frame,
+  type Progress,
+  type Reading,
+  type Scopes,
+  type ScopesOf,
+  type View,
+} from './store';
 
 type Message =
   | ({ type: 'progress' } & Progress)
@@ -41,6 +50,7 @@ export class LiveChannel {
       this.send({ type: 'noise', percent: useLive.getState().wantedPercent });
       this.send({ type: 'denoise', when: useLive.getState().denoise });
       this.send({ type: 'view', ...useLive.getState().view });
+      this.send({ type: 'scopes', of: useLive.getState().scopesOf });
     };
     socket.onclose = () => {
       useLive.setState({ connected: false });
@@ -75,7 +85,16 @@ export class LiveChannel {
     if (this.closed) return;
     const length = new DataView(data).getUint32(0);
     const head = new TextDecoder().decode(new Uint8Array(data, 4, length));
-    const frame = JSON.parse(head) as Frame;
+    const parsed = JSON.parse(head) as Frame | ({ kind: 'scopes' } & Scopes);
+    if ('kind' in parsed) {
+      const split = 4 * parsed.columns * parsed.levels;
+      const body = new Uint8Array(data, 4 + length);
+      useLive.setState({
+        scopes: { ...parsed, waveform: body.subarray(0, split), vectors: body.subarray(split) },
+      });
+      return;
+    }
+    const frame = parsed;
     const rgb = new Uint8Array(data, 4 + length);
     const pixels = new Uint32Array(frame.columns * frame.rows);
     for (let i = 0, at = 0; i < pixels.length; i++, at += 3) {
@@ -137,6 +156,12 @@ export class LiveChannel {
   view(view: View) {
     useLive.setState({ view });
     this.send({ type: 'view', ...view });
+  }
+
+  /** Sets what scopes measure. */
+  measure(of: ScopesOf) {
+    useLive.setState({ scopesOf: of });
+    this.send({ type: 'scopes', of });
   }
 
   /** Sets when the picture is shown denoised. */

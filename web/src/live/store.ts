@@ -44,9 +44,32 @@ export interface Reading {
 
 export type Denoise = 'never' | 'noisy' | 'always';
 
+export type ScopesOf = 'off' | 'shown' | 'light';
+
+/** What scopes draw. */
+export interface Scopes {
+  of: ScopesOf;
+  /** Columns of the waveform. */
+  columns: number;
+  /** Levels of every scope. */
+  levels: number;
+  leastStops: number;
+  mostStops: number;
+  clippedPercent: number;
+  blackPercent: number;
+  /** Luma, red, green, blue: a share for every level. */
+  histogram: number[];
+  /** What greys from −8 to +8 stops are shown as, eight a stop: red, green, blue. */
+  curve: number[];
+  /** Luma, red, green, blue: brightness by columns and levels. */
+  waveform: Uint8Array;
+  /** Brightness by rows. */
+  vectors: Uint8Array;
+}
+
 /** How the shoot is shown: traced with its light, in clay, or without light. */
 export interface View {
-  kind: 'traced' | 'clay' | 'solid' | 'unlit' | 'wire' | 'pieces';
+  kind: 'traced' | 'clay' | 'stops' | 'clipped' | 'solid' | 'unlit' | 'wire' | 'pieces';
   /** Reflectance of the clay, 0…1. */
   clay: number;
   keepGlass: boolean;
@@ -58,6 +81,8 @@ interface LiveState {
   frame: Frame | null;
   progress: Progress | null;
   reading: Reading | null;
+  scopes: Scopes | null;
+  scopesOf: ScopesOf;
   failure: string | null;
   /** Milliseconds from the last change of a hand to the picture that shows it. */
   handMillis: number | null;
@@ -78,6 +103,8 @@ export const useLive = create<LiveState>(() => ({
   frame: null,
   progress: null,
   reading: null,
+  scopes: null,
+  scopesOf: 'off',
   failure: null,
   handMillis: null,
   trial: null,

@@ -17,6 +17,7 @@ import { CropGuide } from './CropGuide';
 import { HandleChoice, Handles } from './Handles';
 import { LightMarks } from './LightMarks';
 import { Readout } from './Readout';
+import { StopsLegend } from './StopsLegend';
 import { useCameraHand } from './useCameraHand';
 import { drawPicture } from './draw';
 import { useZoom } from './useZoom';
@@ -298,6 +299,7 @@ export function PictureView() {
           </span>
         </Tooltip>
       </Box>
+      <StopsLegend />
       <Readout />
     </Box>
   );

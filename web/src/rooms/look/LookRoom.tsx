@@ -1,67 +1,111 @@
+import ContentCopyIcon from '@mui/icons-material/ContentCopy';
+import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
+import InventoryIcon from '@mui/icons-material/Inventory2Outlined';
 import Box from '@mui/material/Box';
+import IconButton from '@mui/material/IconButton';
+import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
-import type { Operation, ShootDocument } from '../../api/document';
+import { useQueryClient } from '@tanstack/react-query';
+import { enqueueSnackbar } from 'notistack';
+import { api } from '../../api/client';
 import { setField } from '../../api/patch';
-import { NumberOf, Row, Section } from '../../controls/FieldOf';
+import { Section } from '../../controls/FieldOf';
+import { NameField } from '../../controls/NameField';
 import { PlainSelect } from '../../controls/PlainSelect';
-import { quantities, type Quantity } from '../../controls/quantity';
 import { useChosenShot } from '../../frame/useChosenShot';
 import { useLive, type Denoise } from '../../live/store';
-import { useChannel, useDesk } from '../../live/useShoot';
-import { colours, mono } from '../../theme/theme';
-import { shoulder } from './shoulder';
+import { say, useChannel, useDesk } from '../../live/useShoot';
+import { ExposureDetails } from './ExposureDetails';
+import { GlowDetails } from './GlowDetails';
+import { GradeDetails } from './GradeDetails';
+import { LensDetails } from './LensDetails';
+import { freeId, freeName } from './plain';
+import { ToneDetails } from './ToneDetails';
+import { useLook } from './useLook';
 
-const held: Quantity = { unit: 'st', least: 0, most: 8, step: 0.1, digits: 2 };
-
-function useLook() {
-  const desk = useDesk();
-  const shot = useChosenShot();
-  return desk.document.looks.find((l) => l.id === shot.look) ?? desk.document.looks[0]!;
-}
-
-/** Details of the Look: exposure and the highlight shoulder. */
+/** Details of the look that the shown shot wears, in the order of work. */
 export function LookDetails() {
-  const look = useLook();
-  const here = (d: ShootDocument) => d.looks.find((l) => l.id === look.id) ?? look;
-  const set = (d: ShootDocument, field: string, value: unknown): Operation[] => [
-    setField(d, 'looks', look.id, field, value),
-  ];
+  const { look } = useLook();
   return (
     <Box key={look.id}>
-      <Typography sx={{ fontWeight: 600, fontSize: 14, mb: 3 }}>{look.name}</Typography>
-      <Section title="Exposure">
-        <NumberOf
-          label="EV at ISO 100"
-          edit="Exposure"
-          read={(d) => here(d).ev}
-          write={(d, v) => set(d, 'ev', v)}
-          quantity={quantities.ev}
-        />
-        <Typography variant="caption" color="text.secondary">
-          White before the shoulder is {(1.2 * 2 ** look.ev).toPrecision(3)} cd/m², mid grey{' '}
-          {(0.18 * 1.2 * 2 ** look.ev).toPrecision(3)} cd/m².
-        </Typography>
-      </Section>
-      <Section title="Highlight shoulder">
-        <Row>
-          <NumberOf
-            label="Begins at"
-            edit="Shoulder"
-            read={(d) => here(d).shoulderStart}
-            write={(d, v) => set(d, 'shoulderStart', v)}
-            quantity={quantities.share}
-          />
-          <NumberOf
-            label="Holds"
-            edit="Shoulder"
-            read={(d) => here(d).shoulderStops}
-            write={(d, v) => set(d, 'shoulderStops', v)}
-            quantity={held}
-          />
-        </Row>
-      </Section>
-      <CleanTo />
+      <Head />
+      <ExposureDetails />
+      <ToneDetails />
+      <GlowDetails />
+      <GradeDetails />
+      <LensDetails />
+      <Box sx={{ mt: 3 }}>
+        <CleanTo />
+      </Box>
     </Box>
+  );
+}
+
+/** Name of the look, who wears it, and what can be done with the whole. */
+function Head() {
+  const desk = useDesk();
+  const shot = useChosenShot();
+  const client = useQueryClient();
+  const { look, keep } = useLook();
+  const { shots, looks } = desk.document;
+  const wearing = shots.filter((s) => s.look === look.id);
+  const copy = () => {
+    const own = { ...look, id: freeId(looks, look.id), name: freeName(looks, look.name) };
+    void desk.keep(`Copy the look ${look.name}`, [
+      { op: 'add', path: '/looks/-', value: own },
+      setField(desk.state.document, 'shots', shot.id, 'look', own.id),
+    ]);
+  };
+  const remove = () => {
+    const other = looks.find((l) => l.id !== look.id)!;
+    void desk.keep(`Delete the look ${look.name}`, [
+      ...wearing.map((s) => setField(desk.state.document, 'shots', s.id, 'look', other.id)),
+      { op: 'remove', path: `/looks/${looks.findIndex((l) => l.id === look.id)}` },
+    ]);
+  };
+  const shelve = async () => {
+    try {
+      await api.keepLook(desk.state.id, look.id);
+      await client.invalidateQueries({ queryKey: ['kept-looks'] });
+      enqueueSnackbar(`“${look.name}” is kept for all shoots.`);
+    } catch (error) {
+      say(error);
+    }
+  };
+  return (
+    <Box sx={{ mb: 2 }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
+        <NameField
+          label="Name of the look"
+          value={look.name}
+          onKeep={(name) => keep(`Name of ${look.name}`, 'name', name)}
+        />
+        <Act name="Wear a copy of it" onClick={copy}>
+          <ContentCopyIcon fontSize="inherit" />
+        </Act>
+        <Act name="Keep it for all shoots" onClick={() => void shelve()}>
+          <InventoryIcon fontSize="inherit" />
+        </Act>
+        <Act name="Delete the look" off={looks.length < 2} onClick={remove}>
+          <DeleteOutlineIcon fontSize="inherit" />
+        </Act>
+      </Box>
+      <Typography variant="caption" color="text.secondary">
+        Worn by {wearing.map((s) => s.name).join(', ')}. Hold O to see without it.
+      </Typography>
+    </Box>
+  );
+}
+
+function Act(p: { name: string; off?: boolean; onClick: () => void; children: React.ReactNode }) {
+  return (
+    <Tooltip title={p.name}>
+      <span>
+        <IconButton aria-label={p.name} disabled={p.off} onClick={p.onClick}>
+          {p.children}
+        </IconButton>
+      </span>
+    </Tooltip>
   );
 }
 
@@ -93,63 +137,5 @@ function CleanTo() {
         onChange={(value) => channel?.denoise(value as Denoise)}
       />
     </Section>
-  );
-}
-
-const FROM = -6;
-const TO = 6;
-const WIDTH = 600;
-const HEIGHT = 130;
-
-/** Tray of the Look: the curve from stops in the scene to what is shown. */
-export function LookTray() {
-  const look = useLook();
-  const points = Array.from({ length: 241 }, (_, i) => {
-    const stops = FROM + ((TO - FROM) * i) / 240;
-    const shown = shoulder(0.18 * 2 ** stops, look);
-    const code = shown <= 0.0031308 ? 12.92 * shown : 1.055 * shown ** (1 / 2.4) - 0.055;
-    return `${(WIDTH * i) / 240},${HEIGHT * (1 - code)}`;
-  });
-  return (
-    <Box sx={{ height: '100%', p: 3, display: 'flex', gap: 4 }}>
-      <Box sx={{ width: 150, flex: 'none' }}>
-        <Typography variant="subtitle2">Display curve</Typography>
-        <Typography variant="caption" color="text.secondary">
-          Across: stops from mid grey. Up: what the screen shows. Highlights bend over from{' '}
-          {Math.round(100 * look.shoulderStart)} % and are white at +
-          {(look.shoulderStops + Math.log2(1 / 0.18)).toFixed(1)} stops.
-        </Typography>
-      </Box>
-      <Box sx={{ flex: 1, minWidth: 0 }}>
-        <svg
-          viewBox={`0 0 ${WIDTH} ${HEIGHT + 16}`}
-          width="100%"
-          height="100%"
-          role="img"
-          aria-label="Display curve"
-        >
-          {Array.from({ length: TO - FROM + 1 }, (_, i) => {
-            const x = (WIDTH * i) / (TO - FROM);
-            return (
-              <g key={i}>
-                <line x1={x} x2={x} y1={0} y2={HEIGHT} stroke={colours.line} />
-                <text
-                  x={x}
-                  y={HEIGHT + 12}
-                  fill={colours.quiet}
-                  fontSize={10}
-                  fontFamily={mono}
-                  textAnchor="middle"
-                >
-                  {FROM + i > 0 ? `+${FROM + i}` : FROM + i}
-                </text>
-              </g>
-            );
-          })}
-          <rect width={WIDTH} height={HEIGHT} fill="none" stroke={colours.line} />
-          <polyline points={points.join(' ')} fill="none" stroke={colours.ember} strokeWidth={2} />
-        </svg>
-      </Box>
-    </Box>
   );
 }

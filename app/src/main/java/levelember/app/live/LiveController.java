@@ -2,6 +2,7 @@ package levelember.app.live;
 
 import java.util.List;
 import java.util.Map;
+import levelember.app.look.KeptLooks;
 import levelember.app.problem.Refusal;
 import levelember.film.Film;
 import levelember.film.LayerMix;
@@ -39,9 +40,11 @@ class LiveController {
   private static final int SMALL_STEP = 4;
 
   private final LiveSessions sessions;
+  private final KeptLooks keptLooks;
 
-  LiveController(LiveSessions sessions) {
+  LiveController(LiveSessions sessions, KeptLooks keptLooks) {
     this.sessions = sessions;
+    this.keptLooks = keptLooks;
   }
 
   @GetMapping("/picture.png")
@@ -190,18 +193,26 @@ class LiveController {
    * The picture at a quarter of its size through one of the shoot's looks.
    *
    * @param grade of the shelf, worn in place of the look's own
+   * @param kept look of the shelf that is worn instead
    */
   @GetMapping("/looks/{look}.jpg")
   ResponseEntity<byte[]> through(
       @PathVariable String id,
       @PathVariable String look,
-      @RequestParam(required = false) String grade) {
+      @RequestParam(required = false) String grade,
+      @RequestParam(required = false) String kept) {
     LiveSession.Still still = still(id);
     Look worn =
         still.shoot().looks().stream()
             .filter(l -> l.id().equals(look))
             .findFirst()
             .orElseThrow(() -> Refusal.missing("There is no look '" + look + "' in this shoot."));
+    Developer developer = still.developer();
+    if (kept != null) {
+      KeptLooks.Kept other = keptLooks.look(kept);
+      worn = other.look();
+      developer = new Developer(other.luts());
+    }
     double stops = still.shot().exposureStops();
     worn = stops == 0 ? worn : worn.exposed(stops);
     if (grade != null) {
@@ -212,7 +223,7 @@ class LiveController {
                       () -> Refusal.missing("There is no grade '" + grade + "' on the shelf."))
                   .grade());
     }
-    Developer.Developed picture = still.developed(worn, true, SMALL_STEP);
+    Developer.Developed picture = still.developed(developer, worn, true, SMALL_STEP);
     byte[] jpeg =
         PngFile.jpeg(picture.codes(), picture.light().width(), picture.light().height(), 0.85f);
     return ResponseEntity.ok()

@@ -771,12 +771,12 @@ final class LiveSession {
 
     /** The picture through the look of its shot. */
     Developer.Developed developed(boolean asSeen) {
-      return developed(shoot.lookOf(shot), asSeen, 1);
+      return developed(developer, shoot.lookOf(shot), asSeen, 1);
     }
 
     /** The picture through any look, so many times smaller. */
-    Developer.Developed developed(Look look, boolean asSeen, int step) {
-      return developer.of(shoot, look, films(asSeen), step, weights, hits);
+    Developer.Developed developed(Developer by, Look look, boolean asSeen, int step) {
+      return by.of(shoot, look, films(asSeen), step, weights, hits);
     }
   }
 

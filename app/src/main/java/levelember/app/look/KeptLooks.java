@@ -5,8 +5,10 @@ import java.util.List;
 import java.util.UUID;
 import levelember.app.asset.Assets;
 import levelember.app.problem.Refusal;
+import levelember.formats.LutFiles;
 import levelember.formats.ShootDocument;
 import levelember.shoot.Look;
+import levelember.texture.Luts;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
@@ -14,7 +16,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Looks that are kept for all shoots, each with its LUT. */
 @Service
-class KeptLooks {
+public class KeptLooks {
   /** A look of the shelf: its id there, and the look as in a shoot document. */
   record Entry(String id, String name, JsonNode look) {}
 
@@ -35,6 +37,25 @@ class KeptLooks {
     return new Entry(row.id(), row.name(), ShootDocument.tree(ShootDocument.lookOf(tree)));
   }
 
+  /** A kept look, with its LUT under the name that it says. */
+  public record Kept(Look look, Luts luts) {}
+
+  /** The kept look of that id. */
+  public Kept look(String id) {
+    KeptLookMapper.Row row = row(id);
+    return new Kept(
+        ShootDocument.lookOf(entry(row).look()),
+        new LutFiles(name -> row.lutHash() == null ? null : assets.content(row.lutHash())));
+  }
+
+  private KeptLookMapper.Row row(String id) {
+    KeptLookMapper.Row row = mapper.one(id);
+    if (row == null) {
+      throw Refusal.missing("There is no look '" + id + "' on the shelf.");
+    }
+    return row;
+  }
+
   /** Keeps a look of a shoot. */
   @Transactional
   Entry keep(String shoot, Look look) {
@@ -49,10 +70,7 @@ class KeptLooks {
   /** A kept look as it can be worn in a shoot, which gets its LUT. */
   @Transactional
   JsonNode take(String shoot, String id) {
-    KeptLookMapper.Row row = mapper.one(id);
-    if (row == null) {
-      throw Refusal.missing("There is no look '" + id + "' on the shelf.");
-    }
+    KeptLookMapper.Row row = row(id);
     ObjectNode look = (ObjectNode) entry(row).look();
     if (row.lutHash() != null) {
       ObjectNode grade = (ObjectNode) look.get("grade");

@@ -1,0 +1,107 @@
+import { Fold } from '../../controls/Fold';
+import { Row } from '../../controls/FieldOf';
+import { quantities, type Quantity } from '../../controls/quantity';
+import { useDesk } from '../../live/useShoot';
+import { LookNumber } from './LookNumber';
+import { useLook } from './useLook';
+
+const vignette: Quantity = { unit: 'st', least: -4, most: 4, step: 0.05, digits: 2 };
+const distortion: Quantity = { unit: '', least: -0.4, most: 0.4, step: 0.005, digits: 3 };
+const fringing: Quantity = { unit: '%', least: -1, most: 1, step: 0.02, digits: 2 };
+const sharpening: Quantity = { unit: '', least: 0, most: 3, step: 0.05, digits: 2 };
+const radius: Quantity = { unit: '%', least: 0.02, most: 2, step: 0.02, digits: 2, relative: true };
+const grain: Quantity = { unit: '', least: 0, most: 0.3, step: 0.002, digits: 3 };
+const grainSize: Quantity = {
+  unit: '%',
+  least: 0.05,
+  most: 2,
+  step: 0.02,
+  digits: 2,
+  relative: true,
+};
+const blur: Quantity = { unit: '%', least: 0, most: 20, step: 0.1, digits: 2 };
+
+/** What else the lens and the sensor do, and the plates behind the set. */
+export function LensDetails() {
+  const desk = useDesk();
+  const { look } = useLook();
+  const { optics, plate } = look;
+  const plates = desk.document.lights.some((l) => l.emitter.kind === 'plate');
+  const lens =
+    optics.vignette !== 0 ||
+    optics.distortion !== 0 ||
+    optics.fringing !== 0 ||
+    optics.sharpening > 0 ||
+    optics.grain > 0;
+  return (
+    <>
+      <Fold title="Lens" changed={lens}>
+        <Row>
+          <LookNumber
+            label="Vignette"
+            edit="Vignette"
+            field="optics/vignette"
+            quantity={vignette}
+          />
+          <LookNumber
+            label="Distortion"
+            edit="Distortion"
+            field="optics/distortion"
+            quantity={distortion}
+          />
+          <LookNumber
+            label="Fringing"
+            edit="Colour fringing"
+            field="optics/fringing"
+            quantity={fringing}
+          />
+        </Row>
+        <Row>
+          <LookNumber
+            label="Sharpening"
+            edit="Sharpening"
+            field="optics/sharpening"
+            quantity={sharpening}
+          />
+          <LookNumber
+            label="Radius"
+            name="Radius of the sharpening"
+            edit="Sharpening"
+            field="optics/sharpeningSize"
+            quantity={radius}
+          />
+        </Row>
+        <Row>
+          <LookNumber label="Grain" edit="Grain" field="optics/grain" quantity={grain} />
+          <LookNumber
+            label="Size"
+            name="Size of the grain"
+            edit="Grain"
+            field="optics/grainSize"
+            quantity={grainSize}
+          />
+        </Row>
+      </Fold>
+      {plates && (
+        <Fold title="Backdrop plate" changed={plate.stops !== 0 || plate.blur > 0}>
+          <Row>
+            <LookNumber
+              label="Exposure"
+              name="Exposure of the plate"
+              edit="Exposure of the plate"
+              field="plate/stops"
+              quantity={quantities.stops}
+            />
+            <LookNumber
+              label="Blur"
+              name="Blur of the plate"
+              edit="Blur of the plate"
+              field="plate/blur"
+              quantity={blur}
+            />
+          </Row>
+        </Fold>
+      )}
+    </>
+  );
+}
