@@ -29,7 +29,7 @@ public final class Main implements Callable<Integer> {
   @Option(
       names = "--only",
       split = ",",
-      description = "of kernel, build, tracer, edits, sampling, lights, denoise, noise")
+      description = "of kernel, build, tracer, edits, sampling, lights, denoise, look, noise")
   private Set<String> only = new TreeSet<>();
 
   @Option(names = "--out", description = "write all figures as JSON")
@@ -53,6 +53,7 @@ public final class Main implements Callable<Integer> {
     parts.put("sampling", () -> SamplingFigures.measured(rounds));
     parts.put("lights", () -> ManyLightsFigures.measured(rounds));
     parts.put("denoise", () -> DenoiseFigures.measured(rounds));
+    parts.put("look", () -> LookFigures.measured(rounds));
     parts.put("noise", NoiseFigures::measured);
     for (String part : only) {
       if (!parts.containsKey(part)) {

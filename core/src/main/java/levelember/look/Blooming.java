@@ -54,21 +54,36 @@ final class Blooming {
   }
 
   /**
-   * Spreads a source of half the picture's size.
+   * The coarsest level, as often as a picture may be halved, that a bloom can be drawn at.
    *
    * @param size within which half of it stays, in pixels of the whole picture
    */
-  static Picture spread(Picture source, double size) {
+  static int level(double size) {
+    return levelOf(FIRST * size * Math.pow(2, -MIDDLE), 1);
+  }
+
+  private static int levelOf(double deviation, int least) {
+    int at = least;
+    while (at < MOST_LEVELS - 1 && deviation / Math.scalb(1, at) >= WIDE) {
+      at++;
+    }
+    return at;
+  }
+
+  /**
+   * Spreads a source.
+   *
+   * @param size within which half of it stays, in pixels of the whole picture
+   * @param first how often the source was halved
+   */
+  static Picture spread(Picture source, double size, int first) {
     Picture[] level = new Picture[MOST_LEVELS];
     Picture[] sum = new Picture[MOST_LEVELS];
-    level[1] = source;
-    int last = 1;
+    level[first] = source;
+    int last = first;
     for (int i = 0; i < SHARES.length; i++) {
       double deviation = FIRST * size * Math.pow(2, i - MIDDLE);
-      int at = 1;
-      while (at < MOST_LEVELS - 1 && deviation / Math.scalb(1, at) >= WIDE) {
-        at++;
-      }
+      int at = levelOf(deviation, first);
       for (; last < at; last++) {
         level[last + 1] = Blur.half(level[last]);
       }
@@ -80,12 +95,12 @@ final class Blooming {
       }
       Blur.add(blurred.rgb(), 0, blurred.rgb().length, (float) SHARES[i], sum[at].rgb(), 0);
     }
-    for (int at = last; at > 1; at--) {
+    for (int at = last; at > first; at--) {
       if (sum[at - 1] == null) {
         sum[at - 1] = Picture.black(level[at - 1].width(), level[at - 1].height());
       }
       Blur.addDoubled(sum[at], sum[at - 1]);
     }
-    return sum[1];
+    return sum[first];
   }
 }

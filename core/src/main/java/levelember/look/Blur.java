@@ -1,5 +1,6 @@
 package levelember.look;
 
+import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
 import levelember.texture.Picture;
 
@@ -11,15 +12,27 @@ final class Blur {
   /** Below this deviation, in pixels, nothing is blurred. */
   private static final double LEAST = 0.2;
 
+  private static final RowMath ROWS = RowMath.ofMachine();
+
+  /** Pixels that are sooner done than handed over. */
+  private static final int FEW = 60_000;
+
   private Blur() {}
+
+  /** Does something with every row; on several threads when there is enough to do. */
+  static void rows(int width, int height, IntConsumer row) {
+    IntStream all = IntStream.range(0, height);
+    (width * height < FEW ? all : all.parallel()).forEach(row);
+  }
 
   /** Half the size, each pixel the mean of four; what lies over the edge counts as black. */
   static Picture half(Picture from) {
     int w = from.width(), h = from.height();
     Picture to = Picture.black((w + 1) / 2, (h + 1) / 2);
-    IntStream.range(0, to.height())
-        .parallel()
-        .forEach(y -> {
+    rows(
+        to.width(),
+        to.height(),
+        y -> {
           float[] a = from.rgb();
           int upper = 6 * y * w, lower = 2 * y + 1 < h ? upper + 3 * w : -1;
           half(a, upper, lower, w, to.rgb(), 3 * y * to.width());
@@ -60,13 +73,12 @@ final class Blur {
     float[] taps = taps(deviation);
     int w = from.width(), h = from.height();
     Picture across = Picture.black(w, h);
-    IntStream.range(0, h)
-        .parallel()
-        .forEach(y -> along(from.rgb(), 3 * y * w, 3 * w, 3, taps, across.rgb(), 3 * y * w));
+    rows(w, h, y -> along(from.rgb(), 3 * y * w, 3 * w, 3, taps, across.rgb(), 3 * y * w));
     Picture to = Picture.black(w, h);
-    IntStream.range(0, h)
-        .parallel()
-        .forEach(y -> {
+    rows(
+        w,
+        h,
+        y -> {
           for (int t = 1 - taps.length; t < taps.length; t++) {
             if (y + t >= 0 && y + t < h) {
               add(across.rgb(), 3 * (y + t) * w, 3 * w, taps[Math.abs(t)], to.rgb(), 3 * y * w);
@@ -81,9 +93,10 @@ final class Blur {
     float[] taps = taps(Math.max(deviation, LEAST));
     float[] across = new float[from.length];
     float[] to = new float[from.length];
-    IntStream.range(0, h)
-        .parallel()
-        .forEach(y -> {
+    rows(
+        w,
+        h,
+        y -> {
           for (int x = 0; x < w; x++) {
             float sum = 0;
             for (int t = 1 - taps.length; t < taps.length; t++) {
@@ -92,9 +105,10 @@ final class Blur {
             across[y * w + x] = sum;
           }
         });
-    IntStream.range(0, h)
-        .parallel()
-        .forEach(y -> {
+    rows(
+        w,
+        h,
+        y -> {
           for (int t = 1 - taps.length; t < taps.length; t++) {
             add(across, w * Math.clamp(y + t, 0, h - 1), w, taps[Math.abs(t)], to, y * w);
           }
@@ -132,53 +146,59 @@ final class Blur {
 
   /** Adds a run, weighed. */
   static void add(float[] from, int at, int length, float weight, float[] to, int into) {
-    for (int i = 0; i < length; i++) {
-      to[into + i] += weight * from[at + i];
-    }
+    ROWS.add(from, at, length, weight, to, into);
   }
 
   /** Adds a picture of half the size, stretched between its pixels. */
   static void addDoubled(Picture from, Picture to) {
-    IntStream.range(0, to.height())
-        .parallel()
-        .forEach(y ->
-            addDoubled(
-                from, y, 0, to.width(), new float[3 * from.width()], to.rgb(), 3 * y * to.width()));
+    rows(
+        to.width(),
+        to.height(),
+        y -> {
+          float[] memory = new float[3 * from.width()];
+          addStretched(from, 1, y, to.width(), memory, to.rgb(), 3 * y * to.width());
+        });
   }
 
   /**
-   * Adds one row of a picture of half the size.
+   * Adds one row of a smaller picture, stretched between its pixels.
    *
-   * @param y row of the doubled picture
-   * @param x0 first column of it
+   * @param level how often it was halved
+   * @param y row of the stretched picture
+   * @param width of the stretched row
    * @param row memory for a row of {@code from}
    */
-  static void addDoubled(Picture from, int y, int x0, int width, float[] row, float[] to, int at) {
-    int w = from.width();
-    // A pixel lies a quarter off the middle of the one that it came from.
-    int near = y >> 1, far = (y & 1) == 0 ? near - 1 : near + 1;
+  static void addStretched(
+      Picture from, int level, int y, int width, float[] row, float[] to, int at) {
+    int w = from.width(), step = 1 << level, half = step >> 1;
+    float down = (y - half + 0.5f) / step;
+    int upper = (int) Math.floor(down);
+    float part = down - upper;
     java.util.Arrays.fill(row, 0);
-    if (near < from.height()) {
-      add(from.rgb(), 3 * near * w, 3 * w, 0.75f, row, 0);
+    if (upper >= 0 && upper < from.height()) {
+      add(from.rgb(), 3 * upper * w, 3 * w, 1 - part, row, 0);
     }
-    if (far >= 0 && far < from.height()) {
-      add(from.rgb(), 3 * far * w, 3 * w, 0.25f, row, 0);
+    if (upper + 1 < from.height()) {
+      add(from.rgb(), 3 * (upper + 1) * w, 3 * w, part, row, 0);
     }
-    for (int x = x0; x < x0 + width; x++, at += 3) {
-      int a = x >> 1, b = (x & 1) == 0 ? a - 1 : a + 1;
-      if (a >= w) {
-        continue;
-      }
-      int i = 3 * a;
-      if (b >= 0 && b < w) {
-        int j = 3 * b;
-        to[at] += 0.75f * row[i] + 0.25f * row[j];
-        to[at + 1] += 0.75f * row[i + 1] + 0.25f * row[j + 1];
-        to[at + 2] += 0.75f * row[i + 2] + 0.25f * row[j + 2];
-      } else {
-        to[at] += 0.75f * row[i];
-        to[at + 1] += 0.75f * row[i + 1];
-        to[at + 2] += 0.75f * row[i + 2];
+    float[] parts = new float[step];
+    for (int p = 0; p < step; p++) {
+      parts[p] = (p + 0.5f) / step;
+    }
+    // From the middle of one small pixel to the middle of the next, nothing beyond the ends.
+    for (int a = -1; a < w; a++) {
+      int left = 3 * a, x0 = a * step + half;
+      boolean from0 = a >= 0, to1 = a + 1 < w;
+      float r0 = from0 ? row[left] : 0, g0 = from0 ? row[left + 1] : 0;
+      float b0 = from0 ? row[left + 2] : 0;
+      float dr = (to1 ? row[left + 3] : 0) - r0, dg = (to1 ? row[left + 4] : 0) - g0;
+      float db = (to1 ? row[left + 5] : 0) - b0;
+      int begin = Math.max(0, -x0), end = Math.min(step, width - x0);
+      for (int p = begin, i = at + 3 * (x0 + begin); p < end; p++, i += 3) {
+        float t = parts[p];
+        to[i] += r0 + t * dr;
+        to[i + 1] += g0 + t * dg;
+        to[i + 2] += b0 + t * db;
       }
     }
   }

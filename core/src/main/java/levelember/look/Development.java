@@ -1,10 +1,8 @@
 package levelember.look;
 
 import java.util.stream.IntStream;
-import levelember.math.Colour;
 import levelember.shoot.Look;
 import levelember.shoot.Optics;
-import levelember.shoot.Tone;
 import levelember.texture.Luts;
 import levelember.texture.Picture;
 
@@ -17,19 +15,13 @@ import levelember.texture.Picture;
  * encoding, grade ({@link Grading}), grain.
  */
 public final class Development {
-  /** Powers of two between which exposed values are tabled. */
-  private static final int DARKEST = -24, BRIGHTEST = 14;
+  private static final RowMath ROWS = RowMath.ofMachine();
 
-  private static final float SRGB_LINE = 0.0031308f;
-  private static final FloatTable SRGB = new FloatTable(-9, 0, Colour::encodeSrgb);
+  /** Rows that one thread takes at a time. */
+  private static final int BAND = 24;
 
   private final DisplayCurve curve;
-  private final FloatTable toned;
-  private final float black, perRange;
-  private final float saturation;
-  private final float start, burn;
-  private final boolean burns;
-  private final float[] matrix;
+  private final RowMath.ToneTerms terms;
   private final Glowing glowing;
   private final Optics optics;
   private final Grading grading;
@@ -47,19 +39,11 @@ public final class Development {
    */
   public Development(Look look, Luts luts) {
     curve = new DisplayCurve(look);
-    Tone tone = look.tone();
-    toned = new FloatTable(DARKEST, BRIGHTEST, curve::toned);
-    black = (float) tone.blackPoint();
-    perRange = (float) (1 / (1 - tone.blackPoint()));
-    saturation = (float) tone.saturation();
-    start =
-        (float) (tone.curve() == Tone.Curve.PLAIN ? Math.min(tone.shoulderStart(), 0.999) : 0.5);
-    burns = tone.burn() > 0 && !(tone.curve() == Tone.Curve.PLAIN && tone.shoulderStart() >= 1);
-    burn = (float) tone.burn();
-    matrix = Balance.matrix(look.balance());
+    float[] matrix = Balance.matrix(look.balance());
     for (int i = 0; i < 9; i++) {
       matrix[i] *= (float) curve.scale();
     }
+    terms = curve.terms(matrix);
     glowing = new Glowing(look.glows(), curve.scale());
     optics = look.optics();
     grading = look.grade().active() ? new Grading(look.grade(), luts) : null;
@@ -77,12 +61,25 @@ public final class Development {
     develop(
         picture,
         aids,
-        (row, at) -> {
-          for (int i = 0; i < row.length; i++) {
-            to[at + i] = (byte) (int) (255 * row[i] + 0.5f);
+        (rows, at) -> {
+          // A channel at a time first, as that is what the compiler makes vectors of.
+          coded(rows.r, rows.codes[0]);
+          coded(rows.g, rows.codes[1]);
+          coded(rows.b, rows.codes[2]);
+          byte[] r = rows.codes[0], g = rows.codes[1], b = rows.codes[2];
+          for (int x = 0, i = at; x < rows.width; x++, i += 3) {
+            to[i] = r[x];
+            to[i + 1] = g[x];
+            to[i + 2] = b[x];
           }
         });
     return to;
+  }
+
+  private static void coded(float[] row, byte[] to) {
+    for (int x = 0; x < to.length; x++) {
+      to[x] = (byte) (int) (255 * row[x] + 0.5f);
+    }
   }
 
   /** Eight-bit codes of a picture of which nothing more is known. */
@@ -96,9 +93,11 @@ public final class Development {
     develop(
         picture,
         aids,
-        (row, at) -> {
-          for (int i = 0; i < row.length; i++) {
-            to[at + i] = (short) (int) (65535 * row[i] + 0.5f);
+        (rows, at) -> {
+          for (int x = 0, i = at; x < rows.width; x++, i += 3) {
+            to[i] = (short) (int) (65535 * rows.r[x] + 0.5f);
+            to[i + 1] = (short) (int) (65535 * rows.g[x] + 0.5f);
+            to[i + 2] = (short) (int) (65535 * rows.b[x] + 0.5f);
           }
         });
     return to;
@@ -107,60 +106,122 @@ public final class Development {
   /** What is shown, encoded, 0…1. */
   public Picture shown(Picture picture, Aids aids) {
     Picture to = Picture.black(picture.width(), picture.height());
-    develop(picture, aids, (row, at) -> System.arraycopy(row, 0, to.rgb(), at, row.length));
+    develop(picture, aids, (rows, at) -> rows.join(to.rgb(), at));
     return to;
   }
 
-  /** The linear picture as far as sharpening: what lens and shade have made of it, cd/m². */
+  /** The linear picture with what lens and shade have made of it, before sharpening, cd/m². */
   public Picture exposedLight(Picture picture, Aids aids) {
     Picture to = Picture.black(picture.width(), picture.height());
-    linear(
-        picture, aids, (row, y) -> System.arraycopy(row, 0, to.rgb(), y * row.length, row.length));
+    Glowing.Halo halo = halo(picture, aids);
+    int n = 3 * picture.width();
+    bands(
+        picture,
+        halo,
+        (rows, y) -> {
+          linear(picture, aids, halo, y, rows);
+          System.arraycopy(rows.row, 0, to.rgb(), y * n, n);
+        });
     return to;
   }
 
-  /** Takes a row that is done. */
-  private interface Taker {
-    void take(float[] row, int at);
+  /** Memory of one thread. */
+  private static final class Rows {
+    final int width;
+    final float[] row;
+    final float[] r, g, b;
+    final float[] halo;
+    final byte[][] codes;
+
+    Rows(int width, Glowing.Halo halo) {
+      this.width = width;
+      row = new float[3 * width];
+      r = new float[width];
+      g = new float[width];
+      b = new float[width];
+      codes = new byte[3][width];
+      this.halo = halo == null ? null : new float[3 * halo.light().width()];
+    }
+
+    void part(float[] from, int at) {
+      for (int x = 0, i = at; x < width; x++, i += 3) {
+        r[x] = from[i];
+        g[x] = from[i + 1];
+        b[x] = from[i + 2];
+      }
+    }
+
+    void join(float[] to, int at) {
+      for (int x = 0, i = at; x < width; x++, i += 3) {
+        to[i] = r[x];
+        to[i + 1] = g[x];
+        to[i + 2] = b[x];
+      }
+    }
   }
 
-  private void develop(Picture picture, Aids aids, Taker taker) {
+  /** Does something with a row, or with what is there of it from a place on. */
+  private interface Work {
+    void with(Rows rows, int at);
+  }
+
+  private static void bands(Picture picture, Glowing.Halo halo, Work work) {
+    int h = picture.height(), n = (h + BAND - 1) / BAND;
+    IntStream.range(0, n)
+        .parallel()
+        .forEach(i -> {
+          Rows rows = new Rows(picture.width(), halo);
+          for (int y = i * BAND; y < Math.min(h, (i + 1) * BAND); y++) {
+            work.with(rows, y);
+          }
+        });
+  }
+
+  private void develop(Picture picture, Aids aids, Work taker) {
     int w = picture.width(), h = picture.height();
     float[] across = optics.vignette() == 0 ? null : vignette(w, w, h);
     float[] down = optics.vignette() == 0 ? null : vignette(h, w, h);
-    Taker show =
-        (row, y) -> {
-          if (across != null) {
-            darken(row, across, down[y]);
+    boolean bends = optics.distortion() != 0 || optics.fringing() != 0;
+    boolean whole = bends || optics.sharpening() > 0;
+    Picture lit = whole ? exposedLight(picture, aids) : picture;
+    Picture from = bends ? Bending.bent(lit, optics) : lit;
+    float[] sharper = optics.sharpening() > 0 ? Sharpening.factors(from, optics) : null;
+    Glowing.Halo halo = whole ? null : halo(picture, aids);
+    boolean asIs = whole || halo == null && aids.shade() == null && aids.plate() == null;
+    bands(
+        picture,
+        halo,
+        (rows, y) -> {
+          if (asIs) {
+            rows.part(from.rgb(), 3 * y * w);
+          } else {
+            linear(picture, aids, halo, y, rows);
+            rows.part(rows.row, 0);
           }
-          tone(row);
+          if (sharper != null) {
+            multiply(rows, sharper, y * w, 1);
+          }
+          if (across != null) {
+            multiply(rows, across, 0, down[y]);
+          }
+          ROWS.tone(rows.r, rows.g, rows.b, w, terms);
           if (grading != null) {
-            grade(row);
+            grading.grade(rows.r, rows.g, rows.b, w);
           }
           if (grain != null) {
-            grain.row(row, y, w, h);
+            grain.rows(rows.r, rows.g, rows.b, y, w, h);
           }
-          taker.take(row, 3 * y * w);
-        };
-    if (optics.distortion() == 0 && optics.fringing() == 0 && optics.sharpening() == 0) {
-      linear(picture, aids, show);
-      return;
-    }
-    Picture lit = exposedLight(picture, aids);
-    if (optics.distortion() != 0 || optics.fringing() != 0) {
-      lit = Bending.bent(lit, optics);
-    }
-    float[] sharper = optics.sharpening() > 0 ? Sharpening.factors(lit, optics) : null;
-    Picture from = lit;
-    IntStream.range(0, h)
-        .parallel()
-        .forEach(y -> {
-          float[] row = java.util.Arrays.copyOfRange(from.rgb(), 3 * y * w, 3 * (y + 1) * w);
-          if (sharper != null) {
-            multiply(row, sharper, y * w);
-          }
-          show.take(row, y);
+          taker.with(rows, 3 * y * w);
         });
+  }
+
+  private static void multiply(Rows rows, float[] factors, int from, float by) {
+    for (int x = 0; x < rows.width; x++) {
+      float f = by * factors[from + x];
+      rows.r[x] *= f;
+      rows.g[x] *= f;
+      rows.b[x] *= f;
+    }
   }
 
   /** What a vignette leaves along one side of a picture; the product of both sides' holds. */
@@ -174,37 +235,16 @@ public final class Development {
     return to;
   }
 
-  private static void darken(float[] row, float[] across, float down) {
-    for (int x = 0, at = 0; at < row.length; x++, at += 3) {
-      float left = across[x] * down;
-      row[at] *= left;
-      row[at + 1] *= left;
-      row[at + 2] *= left;
-    }
+  private Glowing.Halo halo(Picture picture, Aids aids) {
+    return glowing.active() ? glowing.halo(shaded(picture, aids), aids) : null;
   }
 
-  private static void multiply(float[] row, float[] factors, int from) {
-    for (int at = 0; at < row.length; at += 3, from++) {
-      row[at] *= factors[from];
-      row[at + 1] *= factors[from];
-      row[at + 2] *= factors[from];
+  /** A row with shade, plates and glow. */
+  private void linear(Picture picture, Aids aids, Glowing.Halo halo, int y, Rows rows) {
+    shaded(picture, aids, y, rows.row);
+    if (halo != null) {
+      glowing.row(rows.row, y, picture.width(), halo, aids, rows.halo);
     }
-  }
-
-  /** Rows with shade, plates and glow. */
-  private void linear(Picture picture, Aids aids, Taker taker) {
-    int w = picture.width(), h = picture.height();
-    Picture halo = glowing.active() ? glowing.halo(shaded(picture, aids), aids) : null;
-    IntStream.range(0, h)
-        .parallel()
-        .forEach(y -> {
-          float[] row = new float[3 * w];
-          row(picture, aids, y, row);
-          if (halo != null) {
-            glowing.row(row, y, w, halo, aids, new float[3 * halo.width()]);
-          }
-          taker.take(row, y);
-        });
   }
 
   private static Picture shaded(Picture picture, Aids aids) {
@@ -212,86 +252,30 @@ public final class Development {
       return picture;
     }
     Picture to = Picture.black(picture.width(), picture.height());
-    IntStream.range(0, picture.height())
-        .parallel()
-        .forEach(y -> {
-          float[] row = new float[3 * picture.width()];
-          row(picture, aids, y, row);
-          System.arraycopy(row, 0, to.rgb(), y * row.length, row.length);
+    int n = 3 * picture.width();
+    bands(
+        picture,
+        null,
+        (rows, y) -> {
+          shaded(picture, aids, y, rows.row);
+          System.arraycopy(rows.row, 0, to.rgb(), y * n, n);
         });
     return to;
   }
 
-  private static void row(Picture picture, Aids aids, int y, float[] to) {
+  private static void shaded(Picture picture, Aids aids, int y, float[] to) {
     int w = picture.width();
     System.arraycopy(picture.rgb(), 3 * y * w, to, 0, 3 * w);
     if (aids.shade() != null) {
-      multiply(to, aids.shade(), y * w);
+      float[] shade = aids.shade();
+      for (int x = 0, i = 0, at = y * w; x < w; x++, i += 3, at++) {
+        to[i] *= shade[at];
+        to[i + 1] *= shade[at];
+        to[i + 2] *= shade[at];
+      }
     }
     if (aids.plate() != null) {
       Blur.add(aids.plate().rgb(), 3 * y * w, 3 * w, 1, to, 0);
-    }
-  }
-
-  /** From cd/m² to encoded display values before the grade. */
-  private void tone(float[] row) {
-    float m0 = matrix[0], m1 = matrix[1], m2 = matrix[2];
-    float m3 = matrix[3], m4 = matrix[4], m5 = matrix[5];
-    float m6 = matrix[6], m7 = matrix[7], m8 = matrix[8];
-    for (int i = 0; i < row.length; i += 3) {
-      float lr = row[i], lg = row[i + 1], lb = row[i + 2];
-      float r = m0 * lr + m1 * lg + m2 * lb;
-      float g = m3 * lr + m4 * lg + m5 * lb;
-      float b = m6 * lr + m7 * lg + m8 * lb;
-      r = (r - black) * perRange;
-      g = (g - black) * perRange;
-      b = (b - black) * perRange;
-      float y = Colour.luminance(r, g, b);
-      r = y + saturation * (r - y);
-      g = y + saturation * (g - y);
-      b = y + saturation * (b - y);
-      float least = Math.min(r, Math.min(g, b));
-      if (least < 0) {
-        // Into what can be shown, towards the grey of the same luminance.
-        float part = y > 0 ? y / (y - least) : 0;
-        float grey = Math.max(0, y);
-        r = Math.max(0, grey + part * (r - grey));
-        g = Math.max(0, grey + part * (g - grey));
-        b = Math.max(0, grey + part * (b - grey));
-      }
-      float most = Math.max(r, Math.max(g, b));
-      float shown = toned.at(most);
-      float by = most > 1e-7f ? shown / most : 0;
-      float white = 0;
-      if (burns && shown > start) {
-        float t = (shown - start) / (1 - start);
-        white = burn * t * t;
-      }
-      if (by == 0) {
-        white = 1;
-      }
-      float keep = by * (1 - white);
-      white *= shown;
-      row[i] = encoded(keep * r + white);
-      row[i + 1] = encoded(keep * g + white);
-      row[i + 2] = encoded(keep * b + white);
-    }
-  }
-
-  private static float encoded(float x) {
-    return x < SRGB_LINE ? 12.92f * x : SRGB.at(Math.min(x, 1));
-  }
-
-  private void grade(float[] row) {
-    float[] v = new float[3];
-    for (int i = 0; i < row.length; i += 3) {
-      v[0] = row[i];
-      v[1] = row[i + 1];
-      v[2] = row[i + 2];
-      grading.grade(v);
-      row[i] = Math.clamp(v[0], 0f, 1f);
-      row[i + 1] = Math.clamp(v[1], 0f, 1f);
-      row[i + 2] = Math.clamp(v[2], 0f, 1f);
     }
   }
 }

@@ -99,10 +99,40 @@ public final class DisplayCurve {
     return tone.curve() == Tone.Curve.PLAIN ? shoulder(y) : film(y);
   }
 
-  /** How far a channel that is shown so bright turns white, 0…1. */
-  double whitened(double shown) {
-    double t = start >= 1 ? 0 : Math.clamp((shown - start) / (1 - start), 0.0, 1.0);
-    return tone.burn() * t * t;
+  /**
+   * The whole in the form that rows want it.
+   *
+   * @param matrix from cd/m² to exposed and balanced values
+   */
+  RowMath.ToneTerms terms(float[] matrix) {
+    boolean film = tone.curve() != Tone.Curve.PLAIN;
+    double bent = tone.contrast() * (film ? power : 1);
+    double scaled =
+        film ? Math.pow(MID, power * (1 - tone.contrast())) : Math.pow(MID, 1 - tone.contrast());
+    // A curve that clips has no shoulder to turn white on.
+    boolean clips = start >= 1;
+    double from = Math.min(start, 1 - 1e-6);
+    double w = (white - from) / (1 - from);
+    return new RowMath.ToneTerms(
+        matrix,
+        (float) tone.blackPoint(),
+        (float) (1 / (1 - tone.blackPoint())),
+        (float) tone.saturation(),
+        bent != 1,
+        (float) bent,
+        (float) scaled,
+        film,
+        (float) (clips ? 1 : start),
+        (float) (clips ? 1 : white),
+        (float) (1 / (1 - from)),
+        (float) (1 / (w * w)),
+        (float) black,
+        (float) reach,
+        (float) half,
+        (float) most,
+        (float) from,
+        (float) (1 / (1 - from)),
+        clips ? 0 : (float) tone.burn());
   }
 
   private double film(double x) {

@@ -1,6 +1,5 @@
 package levelember.look;
 
-import java.util.stream.IntStream;
 import levelember.shoot.Glow;
 import levelember.texture.Picture;
 
@@ -24,9 +23,10 @@ final class Ghosting {
     Picture soft = Blur.gaussian(source, SOFT * height);
     int w = source.width(), h = source.height(), n = ghosts.count();
     Picture to = Picture.black(w, h);
-    IntStream.range(0, h)
-        .parallel()
-        .forEach(y -> {
+    Blur.rows(
+        w,
+        h,
+        y -> {
           for (int i = 0; i < n; i++) {
             double scale = ghosts.spread() * (i + 1) / n;
             double signed = i % 2 == 0 ? -scale : 0.6 * scale;

@@ -14,7 +14,12 @@ import levelember.texture.Picture;
  */
 final class Glowing {
   /** Streaks and ghosts are drawn at the first level with no more rows than this. */
-  private static final int STREAK_ROWS = 540, GHOST_ROWS = 270;
+  private static final int STREAK_ROWS = 300, GHOST_ROWS = 300;
+
+  /** Pixels that are looked through at a time for any that glow. */
+  private static final int CHUNK = 32;
+
+  private static final RowMath ROWS = RowMath.ofMachine();
 
   private final List<Glow> glows;
   private final double scale;
@@ -34,17 +39,22 @@ final class Glowing {
   }
 
   /** What share of a pixel is spread, by the largest of its channels. */
-  private record Gate(float low, float wide) {
+  private record Gate(float low, float perWide) {
     static Gate of(Glow glow, double scale) {
       double white = Math.pow(2, glow.threshold()) / scale;
       double low = white * Math.pow(2, -glow.softness() / 2);
       double high = white * Math.pow(2, glow.softness() / 2);
-      return new Gate((float) low, (float) Math.max(high - low, 1e-6 * high));
+      return new Gate((float) low, (float) (1 / Math.max(high - low, 1e-6 * high)));
     }
 
     float share(float r, float g, float b) {
-      float t = Math.clamp((Math.max(r, Math.max(g, b)) - low) / wide, 0f, 1f);
-      return t * t * (3 - 2 * t);
+      float most = r > g ? r : g;
+      float over = (b > most ? b : most) - low;
+      if (!(over > 0)) {
+        return 0;
+      }
+      float t = over * perWide;
+      return t < 1 ? t * t * (3 - 2 * t) : 1;
     }
   }
 
@@ -57,79 +67,137 @@ final class Glowing {
   }
 
   /**
-   * All that is spread, at half of the picture's size; null when nothing glows.
+   * All that is spread.
+   *
+   * @param light of a part of the picture's size
+   * @param level how often it was halved
+   * @param glowing for every glow the rows that give something to it; null where it does not glow
+   */
+  record Halo(Picture light, int level, boolean[][] glowing) {}
+
+  /**
+   * All that is spread; null when nothing glows.
    *
    * @param whole the picture as it is, cd/m²
    */
-  Picture halo(Picture whole, Aids aids) {
+  Halo halo(Picture whole, Aids aids) {
+    int h = whole.height();
+    boolean[][] glowing = new boolean[glows.size()][];
+    int level = Integer.MAX_VALUE;
+    for (Glow glow : glows) {
+      level = glow.active() ? Math.min(level, level(glow, h)) : level;
+    }
     Picture sum = null;
     for (int i = 0; i < glows.size(); i++) {
       Glow glow = glows.get(i);
-      if (!glow.active()) {
-        continue;
-      }
-      if (sum == null) {
-        sum = Picture.black((whole.width() + 1) / 2, (whole.height() + 1) / 2);
-      }
       Picture own = aids.source(i);
-      if (own == null && glow.source().kind() != Glow.Source.Kind.PICTURE) {
+      if (!glow.active() || own == null && glow.source().kind() != Glow.Source.Kind.PICTURE) {
         // What it glows from is not known yet.
         continue;
       }
-      Picture source = gated(own == null ? whole : own, Gate.of(glow, scale));
-      int margin = own == null ? 0 : aids.margin(i) / 2;
-      draw(glow, source, whole.height(), margin, sum);
+      int step = 1 << level;
+      int margin = own == null ? 0 : aids.margin(i);
+      if (sum == null) {
+        sum = Picture.black((whole.width() + step - 1) / step, (h + step - 1) / step);
+      }
+      Picture from = own == null ? whole : own;
+      boolean[] rows = new boolean[from.height()];
+      Picture source = gated(from, margin, level, Gate.of(glow, scale), rows);
+      glowing[i] = java.util.Arrays.copyOfRange(rows, margin, margin + h);
+      boolean any = false;
+      for (boolean row : rows) {
+        any |= row;
+      }
+      if (any) {
+        draw(glow, source, h, (margin + step - 1) / step, level, sum);
+      }
     }
-    return sum;
+    return sum == null ? null : new Halo(sum, level, glowing);
   }
 
-  /** What of a source is over the threshold, at half of its size. */
-  private static Picture gated(Picture from, Gate gate) {
-    int w = from.width(), h = from.height();
-    Picture to = Picture.black((w + 1) / 2, (h + 1) / 2);
+  /** The coarsest level at which a glow can be drawn. */
+  private static int level(Glow glow, int rows) {
+    int level = Integer.MAX_VALUE;
+    if (glow.bloom().on() && glow.bloom().level() > 0) {
+      level = Blooming.level(glow.bloom().size() / 100 * rows);
+    }
+    if (glow.streaks().on() && glow.streaks().level() > 0) {
+      level = Math.min(level, level(rows, STREAK_ROWS));
+    }
+    if (glow.ghosts().on() && glow.ghosts().level() > 0) {
+      level = Math.min(level, level(rows, GHOST_ROWS));
+    }
+    return level;
+  }
+
+  /**
+   * What of a source is over the threshold, halved so often; the frame begins at a whole pixel of
+   * it.
+   *
+   * @param rows of the source that give something; filled
+   */
+  private static Picture gated(Picture from, int margin, int level, Gate gate, boolean[] rows) {
+    int w = from.width(), h = from.height(), step = 1 << level;
+    // Moves the source so that the frame falls on whole pixels.
+    int shift = (step - margin % step) % step;
+    Picture to = Picture.black((w + shift + step - 1) / step, (h + shift + step - 1) / step);
+    float share = Math.scalb(1f, -2 * level);
     IntStream.range(0, to.height())
         .parallel()
         .forEach(y -> {
-          float[] rows = new float[6 * w];
-          gate(from, 2 * y, gate, rows, 0);
-          boolean two = 2 * y + 1 < h;
-          if (two) {
-            gate(from, 2 * y + 1, gate, rows, 3 * w);
+          int at = 3 * y * to.width();
+          int last = Math.min(h, (y + 1) * step - shift);
+          for (int row = Math.max(0, y * step - shift); row < last; row++) {
+            rows[row] = gate(from, row, shift, level, share, gate, to.rgb(), at);
           }
-          Blur.half(rows, 0, two ? 3 * w : -1, w, to.rgb(), 3 * y * to.width());
         });
     return to;
   }
 
-  private static void gate(Picture from, int y, Gate gate, float[] to, int at) {
+  /** Adds a share of what of a row is over the threshold to a shorter row; says if there is any. */
+  private static boolean gate(
+      Picture from, int y, int shift, int level, float share, Gate gate, float[] to, int at) {
     float[] a = from.rgb();
-    for (int i = 3 * y * from.width(), end = i + 3 * from.width(); i < end; i += 3, at += 3) {
-      float s = gate.share(a[i], a[i + 1], a[i + 2]);
-      to[at] = s * a[i];
-      to[at + 1] = s * a[i + 1];
-      to[at + 2] = s * a[i + 2];
+    int w = from.width(), begin = 3 * y * w;
+    boolean any = false;
+    for (int x0 = 0; x0 < w; x0 += CHUNK) {
+      int x1 = Math.min(w, x0 + CHUNK);
+      if (!ROWS.anyAbove(a, begin + 3 * x0, begin + 3 * x1, gate.low)) {
+        continue;
+      }
+      any = true;
+      for (int x = x0, i = begin + 3 * x0; x < x1; x++, i += 3) {
+        float s = share * gate.share(a[i], a[i + 1], a[i + 2]);
+        if (s > 0) {
+          int into = at + 3 * ((x + shift) >> level);
+          to[into] += s * a[i];
+          to[into + 1] += s * a[i + 1];
+          to[into + 2] += s * a[i + 2];
+        }
+      }
     }
+    return any;
   }
 
-  private static void draw(Glow glow, Picture source, int rows, int margin, Picture to) {
+  private static void draw(Glow glow, Picture source, int rows, int margin, int first, Picture to) {
     Glow.Bloom bloom = glow.bloom();
     if (bloom.on() && bloom.level() > 0) {
-      Picture spread = Blooming.spread(source, bloom.size() / 100 * rows);
+      Picture spread = Blooming.spread(source, bloom.size() / 100 * rows, first);
       add(spread, margin, (float) bloom.level(), bloom.halo(), to);
     }
     Glow.Streaks streaks = glow.streaks();
     if (streaks.on() && streaks.level() > 0) {
       int level = level(rows, STREAK_ROWS);
       double height = Math.scalb((double) rows, -level);
-      Picture drawn = Streaking.drawn(at(source, level), streaks, height);
-      add(back(drawn, source, level), margin, (float) streaks.level(), streaks.halo(), to);
+      Picture drawn = Streaking.drawn(at(source, first, level), streaks, height);
+      add(back(drawn, source, first, level), margin, (float) streaks.level(), streaks.halo(), to);
     }
     Glow.Ghosts ghosts = glow.ghosts();
     if (ghosts.on() && ghosts.level() > 0) {
       int level = level(rows, GHOST_ROWS);
       double height = Math.scalb((double) rows, -level);
-      Picture drawn = Ghosting.drawn(at(source, level), ghosts, height);
-      add(back(drawn, source, level), margin, (float) ghosts.level(), ghosts.halo(), to);
+      Picture drawn = Ghosting.drawn(at(source, first, level), ghosts, height);
+      add(back(drawn, source, first, level), margin, (float) ghosts.level(), ghosts.halo(), to);
     }
   }
 
@@ -141,17 +209,17 @@ final class Glowing {
     return level;
   }
 
-  private static Picture at(Picture source, int level) {
-    for (int i = 1; i < level; i++) {
+  private static Picture at(Picture source, int first, int level) {
+    for (int i = first; i < level; i++) {
       source = Blur.half(source);
     }
     return source;
   }
 
   /** Doubled up again to the first level. */
-  private static Picture back(Picture drawn, Picture source, int level) {
-    for (int i = level - 1; i >= 1; i--) {
-      int shift = i - 1;
+  private static Picture back(Picture drawn, Picture source, int first, int level) {
+    for (int i = level - 1; i >= first; i--) {
+      int shift = i - first;
       Picture to =
           Picture.black(
               (source.width() + (1 << shift) - 1) >> shift,
@@ -168,9 +236,10 @@ final class Glowing {
     Rgb c = halo.colour();
     double y = c.luminance();
     float r = (float) (c.r() / y), g = (float) (c.g() / y), b = (float) (c.b() / y);
-    IntStream.range(0, to.height())
-        .parallel()
-        .forEach(row -> {
+    Blur.rows(
+        to.width(),
+        to.height(),
+        row -> {
           int at = 3 * row * to.width();
           int i = 3 * ((row + margin) * from.width() + margin);
           float[] a = from.rgb(), out = to.rgb();
@@ -189,34 +258,38 @@ final class Glowing {
    * @param row the picture's row, cd/m²; changed
    * @param memory for a row of the halo
    */
-  void row(float[] row, int y, int width, Picture halo, Aids aids, float[] memory) {
+  void row(float[] row, int y, int width, Halo halo, Aids aids, float[] memory) {
     for (int i = 0; i < glows.size(); i++) {
-      Glow glow = glows.get(i);
-      Picture own = aids.source(i);
-      if (!glow.active() || own == null && glow.source().kind() != Glow.Source.Kind.PICTURE) {
+      if (halo.glowing[i] == null || !halo.glowing[i][y]) {
         continue;
       }
+      Glow glow = glows.get(i);
+      Picture own = aids.source(i);
       Gate gate = Gate.of(glow, scale);
       float level = spreads(glow);
-      if (own == null) {
-        for (int at = 0; at < 3 * width; at += 3) {
-          float left = 1 - level * gate.share(row[at], row[at + 1], row[at + 2]);
-          row[at] *= left;
-          row[at + 1] *= left;
-          row[at + 2] *= left;
-        }
-      } else {
-        int margin = aids.margin(i);
-        float[] a = own.rgb();
-        int from = 3 * ((y + margin) * own.width() + margin);
-        for (int at = 0; at < 3 * width; at += 3, from += 3) {
-          float part = level * gate.share(a[from], a[from + 1], a[from + 2]);
-          row[at] = Math.max(0, row[at] - part * a[from]);
-          row[at + 1] = Math.max(0, row[at + 1] - part * a[from + 1]);
-          row[at + 2] = Math.max(0, row[at + 2] - part * a[from + 2]);
+      int margin = own == null ? 0 : aids.margin(i);
+      float[] a = own == null ? row : own.rgb();
+      int from = own == null ? 0 : 3 * ((y + margin) * own.width() + margin);
+      for (int x0 = 0; x0 < width; x0 += CHUNK) {
+        int x1 = Math.min(width, x0 + CHUNK);
+        if (ROWS.anyAbove(a, from + 3 * x0, from + 3 * x1, gate.low)) {
+          take(row, a, from, x0, x1, gate, level);
         }
       }
     }
-    Blur.addDoubled(halo, y, 0, width, memory, row, 0);
+    Blur.addStretched(halo.light, halo.level, y, width, memory, row, 0);
+  }
+
+  private static void take(
+      float[] row, float[] source, int from, int x0, int x1, Gate gate, float level) {
+    for (int at = 3 * x0; at < 3 * x1; at += 3) {
+      float r = source[from + at], g = source[from + at + 1], b = source[from + at + 2];
+      float part = level * gate.share(r, g, b);
+      if (part > 0) {
+        row[at] = Math.max(0, row[at] - part * r);
+        row[at + 1] = Math.max(0, row[at + 1] - part * g);
+        row[at + 2] = Math.max(0, row[at + 2] - part * b);
+      }
+    }
   }
 }

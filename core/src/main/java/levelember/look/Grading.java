@@ -1,7 +1,6 @@
 package levelember.look;
 
 import java.util.List;
-import levelember.math.Colour;
 import levelember.shoot.Grade;
 import levelember.shoot.Grade.Point;
 import levelember.shoot.Rgb;
@@ -15,12 +14,8 @@ import levelember.texture.Luts;
  */
 public final class Grading {
   private static final int CURVE = 1024;
-  private static final int POWER = 4096;
-
-  private final boolean wheels;
-  private final float[] slope, offset;
-  private final float[][] powers;
-  private final float saturation;
+  private static final RowMath ROWS = RowMath.ofMachine();
+  private final RowMath.WheelTerms wheels;
   private final float[][] curves;
   private final Lut lut;
   private final float lutAmount, amount;
@@ -32,15 +27,11 @@ public final class Grading {
    */
   public Grading(Grade grade, Luts luts) {
     Grade.Wheels w = grade.wheels();
-    wheels = !w.equals(Grade.Wheels.NEUTRAL);
-    slope = three(w.slope());
-    offset = three(w.cdlOffset());
-    float[] power = three(w.power());
-    powers = new float[3][];
-    for (int k = 0; k < 3; k++) {
-      powers[k] = power[k] == 1 ? null : powered(power[k]);
-    }
-    saturation = (float) w.saturation();
+    wheels =
+        w.equals(Grade.Wheels.NEUTRAL)
+            ? null
+            : new RowMath.WheelTerms(
+                three(w.slope()), three(w.cdlOffset()), three(w.power()), (float) w.saturation());
     curves =
         grade.curves().equals(Grade.Curves.STRAIGHT)
             ? null
@@ -56,16 +47,6 @@ public final class Grading {
 
   private static float[] three(Rgb c) {
     return new float[] {(float) c.r(), (float) c.g(), (float) c.b()};
-  }
-
-  /** A power over the square of the place, where it lies evenly. */
-  private static float[] powered(double power) {
-    float[] to = new float[POWER + 2];
-    for (int i = 0; i < to.length; i++) {
-      double root = (double) i / POWER;
-      to[i] = (float) Math.pow(root * root, power);
-    }
-    return to;
   }
 
   private static float[] curve(List<Point> own, List<Point> all) {
@@ -122,43 +103,67 @@ public final class Grading {
     return (p.get(i + 1).y() - p.get(i).y()) / (p.get(i + 1).x() - p.get(i).x());
   }
 
-  private static float in(float[] table, int entries, float x) {
-    float at = Math.clamp(x, 0f, 1f) * entries;
-    int i = (int) at;
-    return table[i] + (at - i) * (table[i + 1] - table[i]);
-  }
-
   /** Grades an encoded colour in place. */
   public void grade(float[] v) {
-    float r = v[0], g = v[1], b = v[2];
-    if (wheels) {
-      for (int k = 0; k < 3; k++) {
-        float x = Math.clamp(v[k] * slope[k] + offset[k], 0f, 1f);
-        v[k] = powers[k] == null ? x : in(powers[k], POWER, (float) Math.sqrt(x));
-      }
-      if (saturation != 1) {
-        float luma = Colour.luminance(v[0], v[1], v[2]);
-        for (int k = 0; k < 3; k++) {
-          v[k] = Math.clamp(luma + saturation * (v[k] - luma), 0f, 1f);
-        }
-      }
+    float[] r = {v[0]}, g = {v[1]}, b = {v[2]};
+    grade(r, g, b, 1);
+    v[0] = r[0];
+    v[1] = g[0];
+    v[2] = b[0];
+  }
+
+  /** Grades a row of encoded colours in place. */
+  void grade(float[] r, float[] g, float[] b, int n) {
+    boolean mixes = amount != 1;
+    float[] red = mixes ? r.clone() : null, green = mixes ? g.clone() : null;
+    float[] blue = mixes ? b.clone() : null;
+    if (wheels != null) {
+      ROWS.wheels(r, g, b, n, wheels);
     }
     if (curves != null) {
-      for (int k = 0; k < 3; k++) {
-        v[k] = in(curves[k], CURVE, v[k]);
-      }
+      bend(r, n, curves[0]);
+      bend(g, n, curves[1]);
+      bend(b, n, curves[2]);
     }
     if (lut != null) {
-      float x = v[0], y = v[1], z = v[2];
-      lut.look(v);
-      v[0] = x + lutAmount * (v[0] - x);
-      v[1] = y + lutAmount * (v[1] - y);
-      v[2] = z + lutAmount * (v[2] - z);
+      lookUp(r, g, b, n);
     }
-    if (amount != 1) {
-      v[0] = r + amount * (v[0] - r);
-      v[1] = g + amount * (v[1] - g);
-      v[2] = b + amount * (v[2] - b);
+    if (mixes) {
+      mix(red, r, n);
+      mix(green, g, n);
+      mix(blue, b, n);
+    }
+  }
+
+  private static void bend(float[] row, int n, float[] curve) {
+    for (int i = 0; i < n; i++) {
+      float at = row[i] * CURVE;
+      int k = (int) at;
+      row[i] = curve[k] + (at - k) * (curve[k + 1] - curve[k]);
+    }
+  }
+
+  private void lookUp(float[] r, float[] g, float[] b, int n) {
+    float[] v = new float[3];
+    for (int i = 0; i < n; i++) {
+      float x = r[i], y = g[i], z = b[i];
+      v[0] = x;
+      v[1] = y;
+      v[2] = z;
+      lut.look(v);
+      r[i] = unit(x + lutAmount * (v[0] - x));
+      g[i] = unit(y + lutAmount * (v[1] - y));
+      b[i] = unit(z + lutAmount * (v[2] - z));
+    }
+  }
+
+  private static float unit(float v) {
+    return v > 0 ? Math.min(v, 1) : 0;
+  }
+
+  private void mix(float[] before, float[] after, int n) {
+    for (int i = 0; i < n; i++) {
+      after[i] = before[i] + amount * (after[i] - before[i]);
     }
   }
 

@@ -19,25 +19,37 @@ final class Grain {
     size = optics.grainSize() / 100;
   }
 
-  void row(float[] row, int y, int width, int height) {
+  void rows(float[] r, float[] g, float[] b, int y, int width, int height) {
     double cell = size * height;
-    float strength = amount * EVEN * (float) Math.min(1, cell);
+    float strength = 4 * amount * EVEN * (float) Math.min(1, cell);
     double step = 1 / Math.max(cell, 1);
     double v = y * step;
-    int j = (int) v;
+    int j = (int) v, last = -1;
     float fy = smooth((float) (v - j));
-    for (int x = 0, at = 0; x < width; x++, at += 3) {
+    float left = 0, right = 0;
+    for (int x = 0; x < width; x++) {
       double u = x * step;
       int i = (int) u;
-      float fx = smooth((float) (u - i));
-      float upper = point(i, j) * (1 - fx) + point(i + 1, j) * fx;
-      float lower = point(i, j + 1) * (1 - fx) + point(i + 1, j + 1) * fx;
-      float noise = strength * (upper * (1 - fy) + lower * fy);
-      for (int k = 0; k < 3; k++) {
-        float a = row[at + k];
-        row[at + k] = Math.clamp(a + 4 * a * (1 - a) * noise, 0f, 1f);
+      if (i != last) {
+        left = i == last + 1 && x > 0 ? right : between(i, j, fy);
+        right = between(i + 1, j, fy);
+        last = i;
       }
+      float noise = strength * (left + smooth((float) (u - i)) * (right - left));
+      r[x] = grained(r[x], noise);
+      g[x] = grained(g[x], noise);
+      b[x] = grained(b[x], noise);
     }
+  }
+
+  private static float grained(float a, float noise) {
+    float to = a + a * (1 - a) * noise;
+    return to > 0 ? Math.min(to, 1) : 0;
+  }
+
+  private static float between(int x, int y, float part) {
+    float upper = point(x, y);
+    return upper + part * (point(x, y + 1) - upper);
   }
 
   private static float smooth(float t) {

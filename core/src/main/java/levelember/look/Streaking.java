@@ -59,9 +59,10 @@ final class Streaking {
     int w = from.width(), h = from.height();
     Picture to = Picture.black(h, w);
     float[] a = from.rgb(), b = to.rgb();
-    IntStream.range(0, w)
-        .parallel()
-        .forEach(x -> {
+    Blur.rows(
+        h,
+        w,
+        x -> {
           for (int y = 0; y < h; y++) {
             int i = 3 * (y * w + x), j = 3 * (x * h + y);
             b[j] = a[i];
@@ -85,25 +86,33 @@ final class Streaking {
     IntStream.rangeClosed(first, last)
         .parallel()
         .forEach(k -> lines[k - first] = line(from, k, slope, keep, right, left, share));
-    IntStream.range(0, h)
-        .parallel()
-        .forEach(y -> {
+    Blur.rows(
+        w,
+        h,
+        y -> {
           float[] out = to.rgb();
           for (int x = 0, at = 3 * y * w; x < w; x++, at += 3) {
             double k = y - slope * x - first;
             int i = (int) k;
             float part = (float) (k - i);
-            float[] a = lines[Math.clamp(i, 0, lines.length - 1)];
-            float[] b = lines[Math.clamp(i + 1, 0, lines.length - 1)];
-            int j = 3 * x;
-            out[at] += a[j] + part * (b[j] - a[j]);
-            out[at + 1] += a[j + 1] + part * (b[j + 1] - a[j + 1]);
-            out[at + 2] += a[j + 2] + part * (b[j + 2] - a[j + 2]);
+            add(lines, i, 3 * x, 1 - part, out, at);
+            add(lines, i + 1, 3 * x, part, out, at);
           }
         });
   }
 
-  /** One line, y = k + slope·x, filtered to the right, to the left or both. */
+  private static void add(float[][] lines, int i, int j, float weight, float[] to, int at) {
+    if (i >= 0 && i < lines.length && lines[i] != null) {
+      to[at] += weight * lines[i][j];
+      to[at + 1] += weight * lines[i][j + 1];
+      to[at + 2] += weight * lines[i][j + 2];
+    }
+  }
+
+  /**
+   * One line, y = k + slope·x, or null where it is dark; filtered to the right, to the left or
+   * both.
+   */
   private static float[] line(
       Picture from, int k, double slope, float keep, boolean right, boolean left, float share) {
     int w = from.width(), h = from.height();
@@ -124,6 +133,13 @@ final class Streaking {
         in[j + 1] += part * a[lower + 1];
         in[j + 2] += part * a[lower + 2];
       }
+    }
+    float most = 0;
+    for (float v : in) {
+      most = Math.max(most, v);
+    }
+    if (most == 0) {
+      return null;
     }
     float[] to = new float[3 * w];
     float gain = (1 - keep) * share;

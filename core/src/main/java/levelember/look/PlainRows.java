@@ -1,0 +1,106 @@
+package levelember.look;
+
+/** Rows one pixel at a time. */
+final class PlainRows extends RowMath {
+  @Override
+  void tone(float[] r, float[] g, float[] b, int n, ToneTerms t) {
+    tone(r, g, b, 0, n, t);
+  }
+
+  /** A part of the rows. */
+  static void tone(float[] r, float[] g, float[] b, int from, int n, ToneTerms t) {
+    float[] m = t.matrix();
+    for (int i = from; i < n; i++) {
+      float lr = r[i], lg = g[i], lb = b[i];
+      float x = Math.fma(m[2], lb, Math.fma(m[1], lg, m[0] * lr));
+      float y = Math.fma(m[5], lb, Math.fma(m[4], lg, m[3] * lr));
+      float z = Math.fma(m[8], lb, Math.fma(m[7], lg, m[6] * lr));
+      x = (x - t.black()) * t.perRange();
+      y = (y - t.black()) * t.perRange();
+      z = (z - t.black()) * t.perRange();
+      float light = Math.fma(0.0722f, z, Math.fma(0.7152f, y, 0.2126f * x));
+      x = Math.fma(t.saturation(), x - light, light);
+      y = Math.fma(t.saturation(), y - light, light);
+      z = Math.fma(t.saturation(), z - light, light);
+      float least = Math.min(Math.min(x, y), z);
+      if (least < 0) {
+        // Into what can be shown, towards the grey of the same luminance.
+        float own = Math.fma(0.0722f, z, Math.fma(0.7152f, y, 0.2126f * x));
+        float grey = Math.max(own, 0);
+        float keep = grey / Math.max(grey - least, DARKEST);
+        x = Math.max(0, Math.fma(keep, x - grey, grey));
+        y = Math.max(0, Math.fma(keep, y - grey, grey));
+        z = Math.max(0, Math.fma(keep, z - grey, grey));
+      }
+      float most = Math.max(Math.max(x, y), z);
+      float in = Math.min(Math.max(most, DARKEST), BRIGHTEST);
+      float shown = curve(in, t);
+      float w = Math.min(Math.max((shown - t.whiteFrom()) * t.perWhite(), 0), 1);
+      float white = t.burn() * w * w;
+      boolean dark = most < DARKEST;
+      float by = dark ? 0 : shown / in * (1 - white);
+      float add = dark ? shown : white * shown;
+      r[i] = encoded(Math.fma(by, x, add));
+      g[i] = encoded(Math.fma(by, y, add));
+      b[i] = encoded(Math.fma(by, z, add));
+    }
+  }
+
+  private static float curve(float n, ToneTerms t) {
+    float x = t.bends() ? t.contrastScale() * power(n, t.contrast()) : n;
+    if (t.film()) {
+      return Math.min(t.most(), Math.fma(t.reach(), x / (x + t.half()), t.base()));
+    }
+    float over = (x - t.start()) * t.perStart();
+    float held = over * Math.fma(over, t.perWhiteSquared(), 1) / (1 + over);
+    float bent = Math.fma(1 - t.start(), held, t.start());
+    return Math.min(x <= t.start() ? x : x >= t.white() ? 1 : bent, 1);
+  }
+
+  private static float encoded(float v) {
+    float x = Math.min(v, 1);
+    float root = power(Math.max(x, SRGB_LINE), SRGB_POWER);
+    return x < SRGB_LINE ? 12.92f * x : Math.min(Math.fma(1.055f, root, -0.055f), 1);
+  }
+
+  @Override
+  boolean anyAbove(float[] values, int from, int to, float least) {
+    for (int i = from; i < to; i++) {
+      if (values[i] > least) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  @Override
+  void add(float[] from, int at, int length, float weight, float[] to, int into) {
+    for (int i = 0; i < length; i++) {
+      to[into + i] = Math.fma(weight, from[at + i], to[into + i]);
+    }
+  }
+
+  @Override
+  void wheels(float[] r, float[] g, float[] b, int n, WheelTerms t) {
+    wheels(r, g, b, 0, n, t);
+  }
+
+  /** A part of the rows. */
+  static void wheels(float[] r, float[] g, float[] b, int from, int n, WheelTerms t) {
+    for (int i = from; i < n; i++) {
+      float x = wheel(r[i], 0, t), y = wheel(g[i], 1, t), z = wheel(b[i], 2, t);
+      float luma = Math.fma(0.0722f, z, Math.fma(0.7152f, y, 0.2126f * x));
+      r[i] = Math.min(Math.max(Math.fma(t.saturation(), x - luma, luma), 0), 1);
+      g[i] = Math.min(Math.max(Math.fma(t.saturation(), y - luma, luma), 0), 1);
+      b[i] = Math.min(Math.max(Math.fma(t.saturation(), z - luma, luma), 0), 1);
+    }
+  }
+
+  private static float wheel(float v, int k, WheelTerms t) {
+    float x = Math.min(Math.max(Math.fma(v, t.slope()[k], t.offset()[k]), 0), 1);
+    if (t.power()[k] == 1) {
+      return x;
+    }
+    return x < DARKEST ? 0 : Math.min(power(Math.max(x, DARKEST), t.power()[k]), 1);
+  }
+}

@@ -1,0 +1,317 @@
+package levelember.look;
+
+import jdk.incubator.vector.FloatVector;
+import jdk.incubator.vector.IntVector;
+import jdk.incubator.vector.VectorMask;
+import jdk.incubator.vector.VectorOperators;
+import jdk.incubator.vector.VectorSpecies;
+
+/** Rows as many pixels at a time as there are lanes; the same bits as {@link PlainRows}. */
+final class WideRows extends RowMath {
+  private static final VectorSpecies<Float> LANES = FloatVector.SPECIES_PREFERRED;
+
+  private static FloatVector all(float v) {
+    return FloatVector.broadcast(LANES, v);
+  }
+
+  // Short loops, each a method of its own that is called through a table: what is inlined into one
+  // another grows past what the compiler keeps in registers, and gets many times slower.
+
+  /** One loop over a row, with a row of memory. */
+  private interface Step {
+    void go(float[] row, float[] memory, int end, float p);
+  }
+
+  /** One loop over three rows. */
+  private interface Turn {
+    void go(float[] r, float[] g, float[] b, float[] most, float[] shown, int end, ToneTerms terms);
+  }
+
+  private static final Step[] POWER = {WideRows::log2, WideRows::exp2};
+  private static final Step[] ENCODED = {
+    WideRows::capped, WideRows::log2, WideRows::exp2, WideRows::lined
+  };
+  private static final Turn[] TONE = {
+    WideRows::balanced, WideRows::within, WideRows::contrast, WideRows::curve, WideRows::burnt
+  };
+
+  @Override
+  void tone(float[] r, float[] g, float[] b, int n, ToneTerms t) {
+    int end = LANES.loopBound(n);
+    float[] most = new float[end], shown = new float[end];
+    for (Turn turn : TONE) {
+      turn.go(r, g, b, most, shown, end, t);
+    }
+    run(ENCODED, r, shown, end, SRGB_POWER);
+    run(ENCODED, g, shown, end, SRGB_POWER);
+    run(ENCODED, b, shown, end, SRGB_POWER);
+    PlainRows.tone(r, g, b, end, n, t);
+  }
+
+  private static void run(Step[] steps, float[] row, float[] memory, int end, float p) {
+    for (Step step : steps) {
+      step.go(row, memory, end, p);
+    }
+  }
+
+  private static void balanced(
+      float[] r, float[] g, float[] b, float[] most, float[] shown, int end, ToneTerms t) {
+    float[] m = t.matrix();
+    for (int i = 0; i < end; i += LANES.length()) {
+      FloatVector lr = FloatVector.fromArray(LANES, r, i);
+      FloatVector lg = FloatVector.fromArray(LANES, g, i);
+      FloatVector lb = FloatVector.fromArray(LANES, b, i);
+      FloatVector x = row(lr, lg, lb, m[0], m[1], m[2]);
+      FloatVector y = row(lr, lg, lb, m[3], m[4], m[5]);
+      FloatVector z = row(lr, lg, lb, m[6], m[7], m[8]);
+      x = x.sub(t.black()).mul(t.perRange());
+      y = y.sub(t.black()).mul(t.perRange());
+      z = z.sub(t.black()).mul(t.perRange());
+      FloatVector light = row(x, y, z, 0.2126f, 0.7152f, 0.0722f);
+      FloatVector part = all(t.saturation());
+      part.fma(x.sub(light), light).intoArray(r, i);
+      part.fma(y.sub(light), light).intoArray(g, i);
+      part.fma(z.sub(light), light).intoArray(b, i);
+    }
+  }
+
+  /** Into what can be shown, and the largest channel of each. */
+  private static void within(
+      float[] r, float[] g, float[] b, float[] most, float[] shown, int end, ToneTerms t) {
+    for (int i = 0; i < end; i += LANES.length()) {
+      FloatVector x = FloatVector.fromArray(LANES, r, i);
+      FloatVector y = FloatVector.fromArray(LANES, g, i);
+      FloatVector z = FloatVector.fromArray(LANES, b, i);
+      FloatVector least = lesser(lesser(x, y), z);
+      VectorMask<Float> outside = least.compare(VectorOperators.LT, 0);
+      if (outside.anyTrue()) {
+        FloatVector grey = atLeast(row(x, y, z, 0.2126f, 0.7152f, 0.0722f), 0);
+        FloatVector keep = grey.div(atLeast(grey.sub(least), DARKEST));
+        x = x.blend(atLeast(keep.fma(x.sub(grey), grey), 0), outside);
+        y = y.blend(atLeast(keep.fma(y.sub(grey), grey), 0), outside);
+        z = z.blend(atLeast(keep.fma(z.sub(grey), grey), 0), outside);
+        x.intoArray(r, i);
+        y.intoArray(g, i);
+        z.intoArray(b, i);
+      }
+      greater(greater(x, y), z).intoArray(most, i);
+    }
+  }
+
+  private static void contrast(
+      float[] r, float[] g, float[] b, float[] most, float[] shown, int end, ToneTerms t) {
+    for (int i = 0; i < end; i += LANES.length()) {
+      ranged(FloatVector.fromArray(LANES, most, i)).intoArray(shown, i);
+    }
+    if (t.bends()) {
+      run(POWER, shown, shown, end, t.contrast());
+      for (int i = 0; i < end; i++) {
+        shown[i] *= t.contrastScale();
+      }
+    }
+  }
+
+  private static void curve(
+      float[] r, float[] g, float[] b, float[] most, float[] shown, int end, ToneTerms t) {
+    if (t.film()) {
+      for (int i = 0; i < end; i += LANES.length()) {
+        FloatVector x = FloatVector.fromArray(LANES, shown, i);
+        all(t.reach()).fma(x.div(x.add(t.half())), all(t.base())).min(t.most()).intoArray(shown, i);
+      }
+      return;
+    }
+    for (int i = 0; i < end; i += LANES.length()) {
+      FloatVector x = FloatVector.fromArray(LANES, shown, i);
+      FloatVector over = x.sub(t.start()).mul(t.perStart());
+      FloatVector held = over.mul(over.fma(all(t.perWhiteSquared()), all(1))).div(over.add(1));
+      FloatVector bent = all(1 - t.start()).fma(held, all(t.start()));
+      VectorMask<Float> white = x.compare(VectorOperators.GE, t.white());
+      VectorMask<Float> plain = x.compare(VectorOperators.LE, t.start());
+      atMost(bent.blend(all(1), white).blend(x, plain), 1).intoArray(shown, i);
+    }
+  }
+
+  private static void burnt(
+      float[] r, float[] g, float[] b, float[] largest, float[] bent, int end, ToneTerms t) {
+    for (int i = 0; i < end; i += LANES.length()) {
+      FloatVector most = FloatVector.fromArray(LANES, largest, i);
+      FloatVector shown = FloatVector.fromArray(LANES, bent, i);
+      FloatVector w = unit(shown.sub(t.whiteFrom()).mul(t.perWhite()));
+      FloatVector white = w.mul(t.burn()).mul(w);
+      VectorMask<Float> dark = most.compare(VectorOperators.LT, DARKEST);
+      FloatVector in = ranged(most);
+      FloatVector by = shown.div(in).mul(all(1).sub(white)).blend(all(0), dark);
+      FloatVector add = white.mul(shown).blend(shown, dark);
+      by.fma(FloatVector.fromArray(LANES, r, i), add).intoArray(r, i);
+      by.fma(FloatVector.fromArray(LANES, g, i), add).intoArray(g, i);
+      by.fma(FloatVector.fromArray(LANES, b, i), add).intoArray(b, i);
+    }
+  }
+
+  private static void capped(float[] row, float[] memory, int end, float p) {
+    for (int i = 0; i < end; i += LANES.length()) {
+      FloatVector x = atMost(FloatVector.fromArray(LANES, row, i), 1);
+      x.intoArray(row, i);
+      atLeast(x, SRGB_LINE).intoArray(memory, i);
+    }
+  }
+
+  /** The straight line where it is dark, else the curve of the power that is in memory. */
+  private static void lined(float[] row, float[] memory, int end, float p) {
+    for (int i = 0; i < end; i += LANES.length()) {
+      FloatVector x = FloatVector.fromArray(LANES, row, i);
+      FloatVector root = FloatVector.fromArray(LANES, memory, i);
+      FloatVector bent = atMost(all(1.055f).fma(root, all(-0.055f)), 1);
+      VectorMask<Float> low = x.compare(VectorOperators.LT, SRGB_LINE);
+      bent.blend(x.mul(12.92f), low).intoArray(row, i);
+    }
+  }
+
+  private static void log2(float[] row, float[] memory, int end, float p) {
+    for (int i = 0; i < end; i += LANES.length()) {
+      log2(FloatVector.fromArray(LANES, memory, i)).mul(p).intoArray(memory, i);
+    }
+  }
+
+  private static void exp2(float[] row, float[] memory, int end, float p) {
+    for (int i = 0; i < end; i += LANES.length()) {
+      exp2(FloatVector.fromArray(LANES, memory, i)).intoArray(memory, i);
+    }
+  }
+
+  private static FloatVector row(
+      FloatVector a, FloatVector b, FloatVector c, float x, float y, float z) {
+    return c.fma(all(z), b.fma(all(y), a.mul(x)));
+  }
+
+  // Compared and chosen, which is quicker than the least of two that may be no numbers.
+
+  private static FloatVector lesser(FloatVector a, FloatVector b) {
+    return a.blend(b, b.compare(VectorOperators.LT, a));
+  }
+
+  private static FloatVector greater(FloatVector a, FloatVector b) {
+    return a.blend(b, b.compare(VectorOperators.GT, a));
+  }
+
+  private static FloatVector atLeast(FloatVector x, float least) {
+    return x.blend(all(least), x.compare(VectorOperators.LT, least));
+  }
+
+  private static FloatVector atMost(FloatVector x, float most) {
+    return x.blend(all(most), x.compare(VectorOperators.GT, most));
+  }
+
+  private static FloatVector unit(FloatVector x) {
+    return atMost(atLeast(x, 0), 1);
+  }
+
+  private static FloatVector ranged(FloatVector x) {
+    return atMost(atLeast(x, DARKEST), BRIGHTEST);
+  }
+
+  private static FloatVector log2(FloatVector x) {
+    IntVector bits = x.reinterpretAsInts();
+    IntVector e = bits.sub(ROOT_HALF).lanewise(VectorOperators.ASHR, MANTISSA);
+    FloatVector t =
+        bits.sub(e.lanewise(VectorOperators.LSHL, MANTISSA)).reinterpretAsFloats().sub(1);
+    FloatVector p =
+        all(L9)
+            .fma(t, all(L8))
+            .fma(t, all(L7))
+            .fma(t, all(L6))
+            .fma(t, all(L5))
+            .fma(t, all(L4))
+            .fma(t, all(L3))
+            .fma(t, all(L2))
+            .fma(t, all(L1));
+    return p.fma(t, e.add(WHOLE_BITS).reinterpretAsFloats().sub(WHOLE));
+  }
+
+  private static FloatVector exp2(FloatVector y) {
+    FloatVector shifted = y.add(WHOLE);
+    FloatVector f = y.sub(shifted.sub(WHOLE));
+    FloatVector p =
+        all(E7)
+            .fma(f, all(E6))
+            .fma(f, all(E5))
+            .fma(f, all(E4))
+            .fma(f, all(E3))
+            .fma(f, all(E2))
+            .fma(f, all(E1))
+            .fma(f, all(1));
+    return p.mul(
+        shifted
+            .reinterpretAsInts()
+            .lanewise(VectorOperators.LSHL, MANTISSA)
+            .add(ONE)
+            .reinterpretAsFloats());
+  }
+
+  @Override
+  boolean anyAbove(float[] values, int from, int to, float least) {
+    int i = from;
+    for (; i + LANES.length() <= to; i += LANES.length()) {
+      if (FloatVector.fromArray(LANES, values, i).compare(VectorOperators.GT, least).anyTrue()) {
+        return true;
+      }
+    }
+    for (; i < to; i++) {
+      if (values[i] > least) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  @Override
+  void add(float[] from, int at, int length, float weight, float[] to, int into) {
+    int end = LANES.loopBound(length), i = 0;
+    FloatVector w = all(weight);
+    for (; i < end; i += LANES.length()) {
+      FloatVector sum = FloatVector.fromArray(LANES, to, into + i);
+      w.fma(FloatVector.fromArray(LANES, from, at + i), sum).intoArray(to, into + i);
+    }
+    for (; i < length; i++) {
+      to[into + i] = Math.fma(weight, from[at + i], to[into + i]);
+    }
+  }
+
+  @Override
+  void wheels(float[] r, float[] g, float[] b, int n, WheelTerms t) {
+    int end = LANES.loopBound(n);
+    float[] memory = new float[end];
+    wheel(r, memory, end, 0, t);
+    wheel(g, memory, end, 1, t);
+    wheel(b, memory, end, 2, t);
+    for (int i = 0; i < end; i += LANES.length()) {
+      FloatVector x = FloatVector.fromArray(LANES, r, i);
+      FloatVector y = FloatVector.fromArray(LANES, g, i);
+      FloatVector z = FloatVector.fromArray(LANES, b, i);
+      FloatVector luma = row(x, y, z, 0.2126f, 0.7152f, 0.0722f);
+      FloatVector part = all(t.saturation());
+      unit(part.fma(x.sub(luma), luma)).intoArray(r, i);
+      unit(part.fma(y.sub(luma), luma)).intoArray(g, i);
+      unit(part.fma(z.sub(luma), luma)).intoArray(b, i);
+    }
+    PlainRows.wheels(r, g, b, end, n, t);
+  }
+
+  private static void wheel(float[] row, float[] memory, int end, int k, WheelTerms t) {
+    for (int i = 0; i < end; i += LANES.length()) {
+      FloatVector v = FloatVector.fromArray(LANES, row, i);
+      FloatVector x = unit(v.fma(all(t.slope()[k]), all(t.offset()[k])));
+      x.intoArray(row, i);
+      atLeast(x, DARKEST).intoArray(memory, i);
+    }
+    if (t.power()[k] == 1) {
+      return;
+    }
+    run(POWER, row, memory, end, t.power()[k]);
+    for (int i = 0; i < end; i += LANES.length()) {
+      FloatVector x = FloatVector.fromArray(LANES, row, i);
+      FloatVector p = atMost(FloatVector.fromArray(LANES, memory, i), 1);
+      p.blend(all(0), x.compare(VectorOperators.LT, DARKEST)).intoArray(row, i);
+    }
+  }
+}
