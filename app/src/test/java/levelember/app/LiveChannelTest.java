@@ -7,23 +7,12 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
-import java.util.List;
 import java.util.function.Predicate;
 import levelember.app.LivePage.Frame;
 import levelember.app.shoot.Shoots;
 import levelember.formats.ShootPackage;
-import levelember.math.Vec3;
-import levelember.shoot.Brightness;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
-import levelember.shoot.LightColour;
 import levelember.shoot.Look;
-import levelember.shoot.Material;
-import levelember.shoot.Piece;
-import levelember.shoot.Rgb;
-import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
-import levelember.shoot.Shot;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -47,55 +36,9 @@ class LiveChannelTest {
   private String id;
   private LivePage page;
 
-  private static Light lamp(String id, double x) {
-    return new Light(
-        id,
-        "Lamp " + id,
-        new Emitter.Sphere(0.2),
-        new Vec3(x, 2, 1),
-        Vec3.ZERO,
-        0,
-        new Brightness(100, Brightness.Unit.NIT),
-        0,
-        LightColour.NEUTRAL,
-        false,
-        false,
-        false);
-  }
-
   @BeforeEach
   void connect() {
-    Shoot shoot =
-        new Shoot(
-            "Ball",
-            List.of(
-                new Piece(
-                    "floor",
-                    "F",
-                    null,
-                    Vec3.ZERO,
-                    Vec3.ZERO,
-                    Vec3.ONE,
-                    new Shape.Floor(6, 6),
-                    "m",
-                    null,
-                    true),
-                new Piece(
-                    "ball",
-                    "B",
-                    null,
-                    new Vec3(0, 0.5, 0),
-                    Vec3.ZERO,
-                    Vec3.ONE,
-                    new Shape.Sphere(0.5),
-                    "m",
-                    null,
-                    true)),
-            List.of(Material.matte("m", "M", Rgb.grey(0.5))),
-            List.of(lamp("a", 1.5), lamp("b", -1.5)),
-            0,
-            List.of(new Shot("s", "S", new Vec3(0, 1, 4), new Vec3(0, 0.5, 0), 50, 36, 0, 0, "k")),
-            List.of(new Look("k", "K", 2, 0.5, 3)));
+    Shoot shoot = SmallShoot.ball(new Look("k", "K", 2, 0.5, 3));
     id = shoots.add(new ShootPackage(shoot, new java.util.TreeMap<>())).id();
     page = new LivePage(port, id);
     say("{\"type\":\"size\",\"width\":160,\"height\":90}");

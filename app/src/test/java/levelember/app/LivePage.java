@@ -17,6 +17,7 @@ final class LivePage implements AutoCloseable {
   record Frame(JsonNode head, byte[] rgb) {}
 
   private final BlockingQueue<Frame> frames = new LinkedBlockingQueue<>();
+  private final BlockingQueue<Frame> scopes = new LinkedBlockingQueue<>();
   private final BlockingQueue<JsonNode> messages = new LinkedBlockingQueue<>();
   private final WebSocket socket;
 
@@ -50,7 +51,8 @@ final class LivePage implements AutoCloseable {
         all.get(head);
         byte[] rgb = new byte[all.remaining()];
         all.get(rgb);
-        frames.add(new Frame(JsonMapper.shared().readTree(head), rgb));
+        Frame came = new Frame(JsonMapper.shared().readTree(head), rgb);
+        (came.head.has("kind") ? scopes : frames).add(came);
       }
       s.request(1);
       return null;
@@ -69,9 +71,18 @@ final class LivePage implements AutoCloseable {
   }
 
   Frame frame(Predicate<JsonNode> wanted) throws InterruptedException {
+    return of(frames, wanted);
+  }
+
+  Frame scopes(Predicate<JsonNode> wanted) throws InterruptedException {
+    return of(scopes, wanted);
+  }
+
+  private static Frame of(BlockingQueue<Frame> queue, Predicate<JsonNode> wanted)
+      throws InterruptedException {
     long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
     while (System.nanoTime() < end) {
-      Frame f = frames.poll(1, TimeUnit.SECONDS);
+      Frame f = queue.poll(1, TimeUnit.SECONDS);
       if (f != null && wanted.test(f.head)) {
         return f;
       }

@@ -8,13 +8,33 @@ import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import levelember.demo.DemoModels;
+import levelember.film.Film;
+import levelember.film.FirstHits;
+import levelember.film.LayerMix;
+import levelember.formats.CdlFile;
+import levelember.formats.CubeFile;
 import levelember.formats.OpenExr;
 import levelember.formats.PictureFile;
+import levelember.formats.PngFile;
 import levelember.formats.ShootPackage;
+import levelember.light.LayerWeights;
+import levelember.look.AidsMaker;
+import levelember.look.Development;
+import levelember.shoot.ContactShade;
+import levelember.shoot.Glow;
+import levelember.shoot.Look;
+import levelember.shoot.Optics;
+import levelember.shoot.Shoot;
+import levelember.shoot.Tone;
 import levelember.texture.Picture;
+import levelember.transport.FirstHitTracer;
+import levelember.transport.Renderer;
+import levelember.transport.Scene;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -124,6 +144,88 @@ class RenderCommandTest {
     Picture exr = PictureFile.read(Files.readAllBytes(render("d.exr")));
     assertThat(hdr.get(2, 2, 1)).isCloseTo(exr.get(2, 2, 1), within(0.01f * exr.get(2, 2, 1)));
     assertThat(exr.get(2, 2, 1)).isCloseTo(40, within(1f));
+  }
+
+  /** The shoot with a look that has a bit of everything. */
+  private ShootPackage dressed() throws Exception {
+    ShootPackage pack = ShootPackage.read(SHOOT.getBytes(java.nio.charset.StandardCharsets.UTF_8));
+    Shoot s = pack.shoot();
+    List<Look> looks = new ArrayList<>(s.looks());
+    looks.add(
+        looks
+            .getFirst()
+            .named("evening", "Evening")
+            .with(Tone.of(Tone.Curve.SLIDE, 3))
+            .with(
+                Glow.bloom("g", "All", 0.4, 5).from(Glow.Source.PICTURE, -4, 1),
+                Glow.bloom("h", "Lamps", 0.4, 5).from(Glow.Source.EMISSION, -4, 1).beyondFrame(),
+                Glow.bloom("i", "Key", 0.3, 9)
+                    .from(
+                        new Glow.Source(
+                            Glow.Source.Kind.LIGHTS, List.of(s.lights().getFirst().id())),
+                        -4,
+                        1))
+            .with(new ContactShade(0.8, 0.5))
+            .with(new Optics(0.5, 0.05, 0.1, 0.3, 0.5, 0.01, 0.8)));
+    return new ShootPackage(
+        new Shoot(
+            s.name(),
+            s.pieces(),
+            s.materials(),
+            s.lights(),
+            s.banks(),
+            s.bounce(),
+            s.masterStops(),
+            s.shots(),
+            looks),
+        pack.assets());
+  }
+
+  @Test
+  void aPngThroughAnotherLookIsWhatTheRendererAndTheLookMakeOfIt() throws Exception {
+    ShootPackage pack = dressed();
+    Files.write(shoot, pack.write());
+    byte[] png = Files.readAllBytes(render("a.png", "--look", "Evening"));
+    assertThat(png).isNotEqualTo(Files.readAllBytes(render("b.png")));
+    Shoot s = pack.shoot();
+    Scene scene = Scene.of(s, s.shots().getFirst(), pack.files());
+    Film film = new Film(48, 32, scene.layers());
+    try (Renderer renderer = new Renderer(1, Renderer.USUAL_BOUNCES, 1)) {
+      renderer.trace(scene, film, 2, () -> false);
+    }
+    Look look = s.looks().getLast();
+    float[] weights = LayerWeights.of(s);
+    AidsMaker maker = new AidsMaker(s, look, 48, 32, weights);
+    FirstHits hits = new FirstHits(48, 32, 0, 32, AidsMaker.margin(look, 32), scene.layers());
+    for (int i = 0; i < FirstHits.ENOUGH; i++) {
+      new FirstHitTracer(scene).sample(hits, () -> false);
+    }
+    maker.take(hits, 0, 32, null);
+    Picture picture = LayerMix.picture(film, weights);
+    List<Picture> mixed = maker.mixes().stream().map(w -> LayerMix.picture(film, w)).toList();
+    assertThat(mixed).hasSize(1);
+    byte[] made =
+        PngFile.write(picture, maker.aids(picture, mixed, true), new Development(look), 8);
+    assertThat(png).isEqualTo(made);
+    // In as little memory as can be the look is the same.
+    assertThat(Files.readAllBytes(render("c.png", "--look", "evening", "--memory", "0.05")))
+        .isEqualTo(made);
+    assertThat(ember("render", shoot.toString(), "--look", "none", "--out", folder + "/d.png"))
+        .isEqualTo(2);
+    assertThat(err.toString()).contains("no look is called 'none'").contains("Evening");
+  }
+
+  @Test
+  void aGradeIsTakenOutAsLutAndAsCdl() throws Exception {
+    Files.write(shoot, dressed().write());
+    Path cube = folder.resolve("g.cube"), cdl = folder.resolve("g.cdl");
+    assertThat(ember("take-grade", shoot.toString(), "--out", cube.toString())).isZero();
+    assertThat(CubeFile.read(Files.readAllBytes(cube)).size()).isEqualTo(33);
+    String[] more = {"take-grade", shoot.toString(), "--look", "evening", "--out", cdl.toString()};
+    assertThat(ember(more)).isZero();
+    assertThat(CdlFile.read(Files.readAllBytes(cdl)).saturation()).isEqualTo(1);
+    assertThat(ember("take-grade", shoot.toString(), "--out", folder + "/g.txt")).isEqualTo(2);
+    assertThat(err.toString()).contains(".cube or .cdl");
   }
 
   @Test
