@@ -84,7 +84,8 @@ public final class FirstHitTracer {
       points.pair(PIXEL);
       float fu = points.u, fv = points.v;
       points.pair(LENS);
-      lens.ray(x, y, fu, fv, points.u, points.v, ray);
+      float across = points.u, down = points.v;
+      lens.ray(x, y, fu, fv, across, down, ray);
       float ox = ray.ox, oy = ray.oy, oz = ray.oz;
       float r = 1, g = 1, b = 1, gone = 0;
       for (int passed = 0; ; passed++) {

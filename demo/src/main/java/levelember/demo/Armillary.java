@@ -13,7 +13,6 @@ import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
-import levelember.shoot.Look;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
 import levelember.shoot.Reach;
@@ -55,7 +54,7 @@ final class Armillary {
             Bounce.NATURAL,
             0,
             shots(),
-            looks()),
+            DemoLooks.armillary()),
         assets);
   }
 
@@ -507,10 +506,6 @@ final class Armillary {
             36,
             16,
             0.60,
-            "day"));
-  }
-
-  private static List<Look> looks() {
-    return List.of(new Look("day", "Catalogue", 9.3, 0.45, 2.5));
+            "scales"));
   }
 }

@@ -89,7 +89,7 @@ final class NightTerrace {
     s.reach(Reach.WHOLE.linked(Scope.ALL, Scope.NONE));
     s.shines("lanterns", "Paper lanterns", "lantern", 210, 2300, Rgb.WHITE);
     s.shines("sign", "Glass tube sign", "tube", 1700, 6500, new Rgb(1, 0.17, 0.10));
-    s.look("late", "Late evening", 3.1);
+    s.looks(DemoLooks.nightTerrace());
     s.shot(
         new Shot(
             "terrace",
@@ -116,7 +116,7 @@ final class NightTerrace {
             36,
             2.8,
             3.8,
-            "late",
+            "bronze",
             false,
             6,
             0,

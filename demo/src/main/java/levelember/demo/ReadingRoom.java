@@ -59,7 +59,7 @@ final class ReadingRoom {
         3600);
     s.shines("bulbs", "Lamp bulbs", "bulb", 26_000, 2700, Rgb.WHITE);
     s.shines("screen", "Display screen", "screen", 260, 6500, new Rgb(0.45, 0.75, 1));
-    s.look("morning", "Morning", 9.1);
+    s.looks(DemoLooks.readingRoom());
     s.shot(
         new Shot(
             "long",
@@ -86,7 +86,7 @@ final class ReadingRoom {
             36,
             2.8,
             2.2,
-            "morning",
+            "lamplight",
             false,
             8,
             10,

@@ -88,7 +88,7 @@ final class SignalLamp {
     s.shines("core", "Lamp core", "filament", 9000, 2600, Rgb.WHITE);
     s.shines("teal-glow", "Teal crystal", "teal", 70, 6500, new Rgb(0.05, 0.85, 0.9));
     s.shines("violet-glow", "Violet crystal", "violet", 95, 6500, new Rgb(0.55, 0.12, 1));
-    s.look("watch", "Night watch", 4.4);
+    s.looks(DemoLooks.signalLamp());
     s.shot(
         new Shot(
             "table",
@@ -110,7 +110,7 @@ final class SignalLamp {
             36,
             4,
             1.12,
-            "watch",
+            "crystal",
             false,
             6,
             20,

@@ -180,8 +180,8 @@ final class Stage {
     return this;
   }
 
-  Stage look(String id, String name, double ev) {
-    looks.add(new Look(id, name, ev, 0.45, 2.5));
+  Stage looks(List<Look> worn) {
+    looks.addAll(worn);
     return this;
   }
 

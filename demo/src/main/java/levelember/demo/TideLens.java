@@ -83,7 +83,7 @@ final class TideLens {
         2400,
         Unit.LUMEN,
         6300);
-    s.look("tide", "Low tide", 8.2);
+    s.looks(DemoLooks.tideLens());
     s.shot(
         new Shot("wide", "Wide", at(0.35, 0.82, 2.35), at(0.07, 0.2, 0), 58, 36, 8, 2.35, "tide"));
     s.shot(
@@ -96,7 +96,7 @@ final class TideLens {
             36,
             5.6,
             1.08,
-            "tide",
+            "clear",
             false,
             7,
             0,

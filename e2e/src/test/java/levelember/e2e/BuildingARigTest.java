@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import org.junit.jupiter.api.Test;
@@ -129,7 +130,8 @@ class BuildingARigTest extends ChromiumTest {
     page.mouse().down();
     page.mouse().move(x + 30, y + 5);
     page.mouse().move(x + 60, y + 10);
-    assertThat(page.getByText("m to its aim")).isVisible();
+    assertThat(page.getByText("m to its aim"))
+        .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(WAIT));
     page.mouse().up();
     assertThat(button("Undo: Move Rim strip")).isVisible();
     double now = Double.parseDouble(page.getByLabel("Stands at X").inputValue());
