@@ -70,7 +70,7 @@ class WearingALookTest extends ChromiumTest {
     page.waitForCondition(() -> Math.abs(shown()[0] - before) > 0.2);
     assertThat(pill()).hasAttribute("data-rays", "0");
     double lit = shown()[0];
-    page.getByLabel("Glow 2 on", new Page.GetByLabelOptions().setExact(true)).uncheck();
+    page.getByLabel("Glow 2 on", new Page.GetByLabelOptions().setExact(true)).click();
     page.waitForCondition(() -> Math.abs(shown()[0] - lit) > 0.2);
     undo("Glow 2 off");
     undo("Bloom of Glow 2");
