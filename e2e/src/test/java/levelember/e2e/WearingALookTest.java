@@ -130,18 +130,23 @@ class WearingALookTest extends ChromiumTest {
     undo("Copy the look Catalogue");
   }
 
+  private static BoundingBox inView(Locator what) {
+    what.scrollIntoViewIfNeeded();
+    return what.boundingBox();
+  }
+
   @Test
   void wheelsCurvesAndALutGradeAndGoOutAgain() throws Exception {
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Grade")).last().click();
     double red = colourOf(0), blue = colourOf(2);
-    BoundingBox wheel = page.locator("[data-wheel=gain]").boundingBox();
+    BoundingBox wheel = inView(page.locator("[data-wheel=gain]"));
     page.mouse().move(wheel.x + wheel.width / 2, wheel.y + wheel.height / 2);
     page.mouse().down();
     page.mouse().move(wheel.x + wheel.width * 0.9, wheel.y + wheel.height / 2);
     page.mouse().up();
     page.waitForCondition(() -> colourOf(0) - colourOf(2) > red - blue + 5);
     undo("Gain of Catalogue");
-    BoundingBox curve = page.getByTestId("grade-curve").boundingBox();
+    BoundingBox curve = inView(page.getByTestId("grade-curve"));
     double before = shown()[0];
     page.mouse().move(curve.x + curve.width / 2, curve.y + curve.height / 2);
     page.mouse().down();
