@@ -73,38 +73,26 @@ export function GradeDetails() {
           color="inherit"
           variant="outlined"
           disabled={neutral}
-          onClick={() =>
-            void desk.keep('No grade', [{ op: 'replace', path: path(), value: noGrade }])
-          }
+          onClick={() => keep('No grade', 'grade', noGrade)}
           sx={{ borderColor: colours.line }}
         >
           Neutral
         </Button>
-        <Button
-          color="inherit"
-          variant="outlined"
-          href={api.gradeUrl(desk.state.id, look.id, 'cube')}
-          download
-          sx={{ borderColor: colours.line }}
-        >
-          As .cube
-        </Button>
-        <Button
-          color="inherit"
-          variant="outlined"
-          href={api.gradeUrl(desk.state.id, look.id, 'cdl')}
-          download
-          sx={{ borderColor: colours.line }}
-        >
-          As .cdl
-        </Button>
+        {(['cube', 'cdl'] as const).map((end) => (
+          <Button
+            key={end}
+            color="inherit"
+            variant="outlined"
+            href={api.gradeUrl(desk.state.id, look.id, end)}
+            download
+            sx={{ borderColor: colours.line }}
+          >
+            As .{end}
+          </Button>
+        ))}
       </Row>
     </Fold>
   );
-
-  function path() {
-    return `/looks/${desk.state.document.looks.findIndex((l) => l.id === look.id)}/grade`;
-  }
 }
 
 /** The LUT, and bringing in one or a colour decision list. */

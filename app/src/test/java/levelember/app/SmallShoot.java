@@ -15,7 +15,7 @@ import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 
 /** A ball on a floor between two lamps, which is rendered in no time. */
-final class SmallShoot {
+public final class SmallShoot {
   private SmallShoot() {}
 
   private static Light lamp(String id, double x) {
@@ -35,7 +35,7 @@ final class SmallShoot {
   }
 
   /** The ball, its shot wearing the look "k". */
-  static Shoot ball(Look... looks) {
+  public static Shoot ball(Look... looks) {
     return new Shoot(
         "Ball",
         List.of(

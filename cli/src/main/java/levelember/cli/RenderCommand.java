@@ -4,6 +4,7 @@ import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
@@ -18,6 +19,7 @@ import levelember.look.AidsMaker;
 import levelember.look.Development;
 import levelember.look.DisplayCurve;
 import levelember.shoot.Clay;
+import levelember.shoot.Light;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
@@ -143,26 +145,13 @@ final class RenderCommand implements Callable<Integer> {
     Shot shot =
         shotName == null
             ? shoot.shots().getFirst()
-            : shoot
-                .shot(shotName)
-                .orElseThrow(() ->
-                    wrong(
-                        "no shot is called '"
-                            + shotName
-                            + "'; there are "
-                            + shoot.shots().stream().map(Shot::name).toList()));
+            : Named.of(spec.commandLine(), "shot", shotName, shoot.shots(), Shot::id, Shot::name);
     int only = -1;
     if (alone != null) {
+      List<Light> lights = shoot.lights();
       only =
-          shoot
-              .light(alone)
-              .map(shoot.lights()::indexOf)
-              .orElseThrow(() ->
-                  wrong(
-                      "no light is called '"
-                          + alone
-                          + "'; there are "
-                          + shoot.lights().stream().map(l -> l.name()).toList()));
+          lights.indexOf(
+              Named.of(spec.commandLine(), "light", alone, lights, Light::id, Light::name));
     }
     long begin = System.nanoTime();
     Scene scene = Scene.of(shoot, shot, pack.files());
@@ -230,16 +219,7 @@ final class RenderCommand implements Callable<Integer> {
     if (lookName == null) {
       return shoot.lookOf(shot);
     }
-    Look look =
-        shoot.looks().stream()
-            .filter(l -> l.id().equals(lookName) || l.name().equals(lookName))
-            .findFirst()
-            .orElseThrow(() ->
-                wrong(
-                    "no look is called '"
-                        + lookName
-                        + "'; there are "
-                        + shoot.looks().stream().map(Look::name).toList()));
+    Look look = Named.of(spec.commandLine(), "look", lookName, shoot.looks(), Look::id, Look::name);
     return shot.exposureStops() == 0 ? look : look.exposed(shot.exposureStops());
   }
 

@@ -43,16 +43,7 @@ final class TakeGradeCommand implements Callable<Integer> {
     ShootPackage pack = ShootPackage.read(Files.readAllBytes(file));
     String name = lookName == null ? pack.shoot().shots().getFirst().look() : lookName;
     Look look =
-        pack.shoot().looks().stream()
-            .filter(l -> l.id().equals(name) || l.name().equals(name))
-            .findFirst()
-            .orElseThrow(() ->
-                new ParameterException(
-                    spec.commandLine(),
-                    "no look is called '"
-                        + name
-                        + "'; there are "
-                        + pack.shoot().looks().stream().map(Look::name).toList()));
+        Named.of(spec.commandLine(), "look", name, pack.shoot().looks(), Look::id, Look::name);
     String end = out.getFileName().toString().toLowerCase(Locale.ROOT);
     if (end.endsWith(".cube")) {
       Grading grading = new Grading(look.grade(), pack.files().luts());

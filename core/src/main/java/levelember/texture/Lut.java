@@ -86,48 +86,27 @@ public final class Lut {
   private void tetrahedral(int i, int j, int k, float fx, float fy, float fz, float[] to) {
     int dx = 3, dy = 3 * size, dz = 3 * size * size;
     int a = i * dx + j * dy + k * dz, d = a + dx + dy + dz;
-    // Corners two and three of the tetrahedron, and the fractions from large to small.
-    int b, c;
-    float large, middle, small;
-    if (fx >= fy) {
-      if (fy >= fz) {
-        b = a + dx;
-        c = b + dy;
-        large = fx;
-        middle = fy;
-        small = fz;
-      } else if (fx >= fz) {
-        b = a + dx;
-        c = b + dz;
-        large = fx;
-        middle = fz;
-        small = fy;
-      } else {
-        b = a + dz;
-        c = b + dx;
-        large = fz;
-        middle = fx;
-        small = fy;
-      }
-    } else if (fz >= fy) {
-      b = a + dz;
-      c = b + dy;
-      large = fz;
-      middle = fy;
-      small = fx;
-    } else if (fz >= fx) {
-      b = a + dy;
-      c = b + dz;
-      large = fy;
-      middle = fz;
-      small = fx;
-    } else {
-      b = a + dy;
-      c = b + dx;
+    // The way from corner to corner goes along the largest fraction first.
+    float large = fx, middle = fy, small = fz;
+    int first = dx, second = dy;
+    if (middle > large) {
       large = fy;
       middle = fx;
-      small = fz;
+      first = dy;
+      second = dx;
     }
+    if (small > middle) {
+      small = middle;
+      middle = fz;
+      second = dz;
+      if (middle > large) {
+        middle = large;
+        large = fz;
+        second = first;
+        first = dz;
+      }
+    }
+    int b = a + first, c = b + second;
     for (int ch = 0; ch < 3; ch++) {
       to[ch] =
           (1 - large) * values[a + ch]

@@ -21,6 +21,18 @@ final class DemoLooks {
     return new Look(id, name, ev, 0.45, 2.5);
   }
 
+  /** A bloom of its own colour. */
+  private static Glow.Bloom bloom(double level, double size, Rgb colour, double share) {
+    return new Glow.Bloom(true, level, size, new Glow.Halo(colour, share));
+  }
+
+  /** A crystal's glow: from what the piece shows, in a colour of its own. */
+  private static Glow crystal(String id, String name, String piece, Rgb colour) {
+    return Glow.bloom(id, name, 0.4, 5)
+        .from(from(Source.Kind.PIECES, piece), -1, 2)
+        .with(bloom(0.4, 5, colour, 0.7));
+  }
+
   /** A part of a grade of the shelf. */
   private static Grade some(String preset, double amount) {
     Grade g = GradeShelf.preset(preset).orElseThrow().grade();
@@ -89,7 +101,7 @@ final class DemoLooks {
     Glow sign =
         Glow.bloom("sign", "Tube sign", 0.3, 3.5)
             .from(from(Source.Kind.LIGHTS, "sign"), 0, 1)
-            .with(new Glow.Bloom(true, 0.3, 3.5, new Glow.Halo(new Rgb(1, 0.16, 0.2), 0.5)));
+            .with(bloom(0.3, 3.5, new Rgb(1, 0.16, 0.2), 0.5));
     Look late =
         plain("late", "Late evening", 3.1)
             .with(Tone.of(Curve.NEGATIVE, 4.5).shaped(0.006, 1.1, 1.08))
@@ -110,14 +122,8 @@ final class DemoLooks {
         Glow.bloom("core", "Lamp", 0.22, 4)
             .from(from(Source.Kind.LIGHTS, "core"), 0.5, 1)
             .with(new Glow.Streaks(true, 0.05, 6, 0, 12, Glow.Halo.OWN));
-    Glow teal =
-        Glow.bloom("teal", "Teal halo", 0.4, 5)
-            .from(from(Source.Kind.PIECES, "crystal-teal"), -1, 2)
-            .with(new Glow.Bloom(true, 0.4, 5, new Glow.Halo(new Rgb(0.05, 0.9, 0.75), 0.7)));
-    Glow violet =
-        Glow.bloom("violet", "Violet halo", 0.4, 5)
-            .from(from(Source.Kind.PIECES, "crystal-violet"), -1, 2)
-            .with(new Glow.Bloom(true, 0.4, 5, new Glow.Halo(new Rgb(0.75, 0.2, 1), 0.7)));
+    Glow teal = crystal("teal", "Teal halo", "crystal-teal", new Rgb(0.05, 0.9, 0.75));
+    Glow violet = crystal("violet", "Violet halo", "crystal-violet", new Rgb(0.75, 0.2, 1));
     Look watch =
         plain("watch", "Night watch", 4.4)
             .with(Tone.of(Curve.NEGATIVE, 4.5).shaped(0.005, 1.1, 1.1))

@@ -55,7 +55,7 @@ class LiveController {
     if (bits != 8 && bits != 16) {
       throw new levelember.shoot.ImpossibleValue("bits", bits, "8 or 16");
     }
-    LiveSession.Still still = still(id);
+    Moment still = still(id);
     Developer.Developed picture = still.developed(asSeen);
     return file(
         PngFile.write(picture.light(), picture.aids(), picture.look(), bits),
@@ -68,7 +68,7 @@ class LiveController {
       @PathVariable String id,
       @RequestParam(defaultValue = "true") boolean layers,
       @RequestParam(defaultValue = "false") boolean asSeen) {
-    LiveSession.Still still = still(id);
+    Moment still = still(id);
     Film film = still.films(asSeen).full();
     byte[] exr =
         OpenExr.write(
@@ -82,7 +82,12 @@ class LiveController {
       @PathVariable String id,
       @PathVariable String light,
       @RequestParam(defaultValue = "80") int width) {
-    byte[] jpeg = sessions.open(id).thumbnail(light, Math.clamp(width, 16, 320));
+    byte[] jpeg =
+        sessions
+            .open(id)
+            .now()
+            .map(m -> m.thumbnail(light, Math.clamp(width, 16, 320)))
+            .orElse(null);
     if (jpeg == null) {
       throw Refusal.missing("There is no layer of a light '" + light + "' yet.");
     }
@@ -97,7 +102,8 @@ class LiveController {
       @PathVariable String id,
       @PathVariable String shot,
       @RequestParam(defaultValue = "160") int width) {
-    byte[] jpeg = sessions.open(id).framed(shot, Math.clamp(width, 16, 640));
+    byte[] jpeg =
+        sessions.open(id).now().map(m -> m.framed(shot, Math.clamp(width, 16, 640))).orElse(null);
     if (jpeg == null) {
       throw Refusal.missing("There is no shot '" + shot + "', or no set yet.");
     }
@@ -117,7 +123,8 @@ class LiveController {
     }
     return sessions
         .open(id)
-        .at(x, y)
+        .now()
+        .flatMap(m -> m.at(x, y))
         .map(p -> ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(p))
         .orElseGet(() -> ResponseEntity.noContent().build());
   }
@@ -125,7 +132,9 @@ class LiveController {
   /** The outlines of the set's pieces, as a plan draws them. */
   @GetMapping("/plan")
   ResponseEntity<List<Outline>> plan(@PathVariable String id) {
-    return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(sessions.open(id).plan());
+    return ResponseEntity.ok()
+        .cacheControl(CacheControl.noStore())
+        .body(sessions.open(id).now().map(Moment::plan).orElse(List.of()));
   }
 
   /**
@@ -146,7 +155,8 @@ class LiveController {
     double[] from = fromX == null || fromY == null ? null : new double[] {fromX, fromY};
     return sessions
         .open(id)
-        .placing(light, does, x, y, from)
+        .now()
+        .flatMap(m -> m.placing(light, does, x, y, from))
         .map(p -> ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(p))
         .orElseGet(() -> ResponseEntity.noContent().build());
   }
@@ -201,7 +211,7 @@ class LiveController {
       @PathVariable String look,
       @RequestParam(required = false) String grade,
       @RequestParam(required = false) String kept) {
-    LiveSession.Still still = still(id);
+    Moment still = still(id);
     Look worn =
         still.shoot().looks().stream()
             .filter(l -> l.id().equals(look))
@@ -232,17 +242,18 @@ class LiveController {
         .body(jpeg);
   }
 
-  private LiveSession.Still still(String id) {
-    LiveSession.Still still = sessions.open(id).still(WAIT_MILLIS);
-    if (still == null || still.ladder().full().samples() == 0) {
-      throw new Refusal(
-          HttpStatus.CONFLICT,
-          "no-picture",
-          "There is no picture of full size yet.",
-          "The shoot is as it was.",
-          "Wait for the first full pass, or let the picture go on if it is paused.");
-    }
-    return still;
+  private Moment still(String id) {
+    return sessions
+        .open(id)
+        .still(WAIT_MILLIS)
+        .filter(m -> m.ladder().full().samples() > 0)
+        .orElseThrow(() ->
+            new Refusal(
+                HttpStatus.CONFLICT,
+                "no-picture",
+                "There is no picture of full size yet.",
+                "The shoot is as it was.",
+                "Wait for the first full pass, or let the picture go on if it is paused."));
   }
 
   private static ResponseEntity<byte[]> file(byte[] bytes, MediaType type, String name) {

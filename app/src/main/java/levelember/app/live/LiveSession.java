@@ -1,7 +1,6 @@
 package levelember.app.live;
 
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -12,25 +11,15 @@ import levelember.film.Convergence;
 import levelember.film.DenoisedLadder;
 import levelember.film.EditCost;
 import levelember.film.Film;
-import levelember.film.FirstHits;
 import levelember.film.Ladder;
 import levelember.film.Noise;
-import levelember.formats.PngFile;
 import levelember.light.LayerWeights;
-import levelember.look.AidsMaker;
 import levelember.look.DisplayCurve;
-import levelember.math.Vec3;
 import levelember.measure.Reading;
-import levelember.shoot.Glow;
-import levelember.shoot.Light;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.transport.Files;
-import levelember.transport.FirstHitTracer;
-import levelember.transport.Outline;
-import levelember.transport.Pick;
-import levelember.transport.Placing;
 import levelember.transport.PlainView;
 import levelember.transport.RayCount;
 import levelember.transport.Renderer;
@@ -108,7 +97,7 @@ final class LiveSession {
   private long tracedNanos;
   private Noise noise;
   private DenoisedLadder denoised;
-  private FirstHits hits;
+  private final Meeting meeting = new Meeting();
   private volatile Denoising denoising = Denoising.WHILE_NOISY;
 
   /** The last noise known of the picture as it is set up now, NaN before there is one. */
@@ -206,53 +195,6 @@ final class LiveSession {
     }
   }
 
-  /** What stands at a place of the picture, 0…1 from the left and the top. */
-  Optional<Pick> at(double x, double y) {
-    synchronized (filmLock) {
-      return scene == null
-          ? Optional.empty()
-          : Pick.at(scene, x, y, (double) shown.width() / shown.height());
-    }
-  }
-
-  /** The outlines of the set's pieces; empty before there is one. */
-  List<Outline> plan() {
-    Scene now;
-    synchronized (filmLock) {
-      now = scene;
-    }
-    return now == null ? List.of() : Outline.of(now);
-  }
-
-  /**
-   * Where a light has to stand to do something at a place of the picture.
-   *
-   * @param from the place whose shadow is meant, x and y, or null
-   * @return empty when nothing is there
-   */
-  Optional<Placing> placing(String light, String does, double x, double y, double[] from) {
-    synchronized (filmLock) {
-      Optional<Pick> at = at(x, y);
-      Optional<Light> which = scene == null ? Optional.empty() : scene.shoot().light(light);
-      if (at.isEmpty() || which.isEmpty()) {
-        return Optional.empty();
-      }
-      Vec3 camera = scene.shot().place();
-      Vec3 place = at.get().place(), normal = at.get().normal();
-      return switch (does) {
-        case "highlight" ->
-            Optional.of(Placing.highlight(scene.shoot(), which.get(), camera, place, normal));
-        case "rim" -> Optional.of(Placing.rim(scene.shoot(), which.get(), camera, place, normal));
-        case "shadow" ->
-            (from == null ? Optional.<Pick>empty() : at(from[0], from[1]))
-                .map(caster -> Placing.shadow(scene.shoot(), which.get(), caster.place(), place));
-        default ->
-            throw new levelember.shoot.ImpossibleValue(
-                "does", does, "one of highlight, shadow, rim");
-      };
-    }
-  }
-
   void pause(boolean rest) {
     synchronized (lock) {
       paused = rest;
@@ -339,7 +281,7 @@ final class LiveSession {
       scene = null;
       ladder = null;
       denoised = null;
-      hits = null;
+      meeting.forget();
     }
   }
 
@@ -385,7 +327,7 @@ final class LiveSession {
       scene = null;
       ladder = null;
       denoised = null;
-      hits = null;
+      meeting.forget();
       shown = null;
       failure = e.getMessage();
       filmLock.notifyAll();
@@ -423,11 +365,13 @@ final class LiveSession {
       if (resized || cost.everything()) {
         lastNoise = Double.NaN;
       }
-      if (resized || !sameLayers(cost.from(), shown.shoot().lights().size())) {
+      if (resized || !Meeting.kept(cost.from(), shown.shoot().lights().size())) {
         unitMeans = null;
       }
-      if (resized || !keepsHits(cost, next)) {
-        hits = null;
+      if (resized) {
+        meeting.forget();
+      } else {
+        meeting.changed(cost, shown.shoot().lights().size());
       }
       noise = null;
       convergence.restart();
@@ -440,61 +384,18 @@ final class LiveSession {
     }
   }
 
-  /** Whether what the camera meets first is still what it was. */
-  private static boolean keepsHits(EditCost cost, Wanted next) {
-    if (cost.nothing()) {
-      return true;
-    }
-    Look look = next.shoot().lookOf(next.shot());
-    boolean lamps =
-        look.glows().stream()
-            .anyMatch(g -> g.beyond() || g.source().kind() == Glow.Source.Kind.EMISSION);
-    return !cost.everything() && !lamps;
-  }
-
-  /**
-   * Looks once more at what the camera meets first, when the look needs to know.
-   *
-   * @return true when there is more to be known
-   */
-  private boolean meet() {
-    Look look = shown.shoot().lookOf(shown.shot());
-    if (ladder.step() != 1 || !AidsMaker.needsHits(shown.shoot(), look)) {
-      return false;
-    }
-    int width = ladder.width(), height = ladder.height();
-    int margin = AidsMaker.margin(look, height);
-    FirstHits now = hits;
-    if (now == null || now.margin() < margin || now.lights() != scene.layers()) {
-      now = new FirstHits(width, height, 0, height, margin, scene.layers());
-    }
-    if (now.samples() >= FirstHits.ENOUGH) {
-      return false;
-    }
-    boolean whole = new FirstHitTracer(scene).sample(now, this::interrupted);
-    synchronized (filmLock) {
-      hits = whole ? now : null;
-    }
-    return true;
-  }
-
   /** The part of a picture's width and height that fits into the memory for films. */
   private double share(int width, int height, int layers) {
     double need = Ladder.bytes((long) width * height, layers);
     return need <= mostFilmBytes ? 1 : Math.sqrt(mostFilmBytes / need);
   }
 
-  private static boolean sameLayers(int[] from, int before) {
-    boolean same = from.length == before;
-    for (int i = 0; i < from.length; i++) {
-      same &= from[i] == i;
-    }
-    return same;
-  }
-
   /** Traces a slice; false when there is nothing left to trace. */
   private boolean trace() {
-    boolean meets = meet();
+    Look worn = shown.shoot().lookOf(shown.shot());
+    boolean meets =
+        ladder.step() == 1
+            && meeting.look(scene, worn, ladder.width(), ladder.height(), this::interrupted);
     int number = ladder.next(Math.min(EVEN_SAMPLES, samples));
     long begin = System.nanoTime();
     boolean coarse = ladder.step() != 1;
@@ -516,7 +417,7 @@ final class LiveSession {
         return false;
       }
     }
-    if (rays.all() == 0 && !turn.gaveWay()) {
+    if (rays.all() == 0 && meets && !turn.gaveWay() && !interrupted()) {
       send();
       return true;
     }
@@ -629,7 +530,7 @@ final class LiveSession {
   private Developer.Developed developed(Ladder from, int step) {
     Shoot shoot = shown.shoot();
     return developer.of(
-        shoot, shoot.lookOf(shown.shot()), from, step, LayerWeights.of(shoot), hits);
+        shoot, shoot.lookOf(shown.shot()), from, step, LayerWeights.of(shoot), meeting.hits());
   }
 
   /** Sets what scopes measure. */
@@ -703,8 +604,7 @@ final class LiveSession {
     to.put("mostFilmBytes", mostFilmBytes);
     to.put("pictureBytes", scene.pictureBytes());
     to.put("triangles", scene.triangles());
-    long met = hits == null ? 0 : hits.bytes();
-    to.put("filmBytes", ladder.bytes() + denoised.ladder().bytes() + met);
+    to.put("filmBytes", ladder.bytes() + denoised.ladder().bytes() + meeting.bytes());
     to.put("shares", shares);
     tell(to);
   }
@@ -714,91 +614,40 @@ final class LiveSession {
     views.forEach(v -> v.message(json));
   }
 
-  private static int tileAt(Film film, double x, double y) {
-    return film.tile(
-        (int) Math.clamp(x * film.width(), 0, film.width() - 1),
-        (int) Math.clamp(y * film.height(), 0, film.height() - 1));
-  }
-
-  /** What the picture says at a place, 0…1 from the left and top; null before there is one. */
-  Map<String, Object> reading(double x, double y) {
+  /** What is shown now; empty before there is a set. */
+  Optional<Moment> now() {
     synchronized (filmLock) {
-      if (ladder == null || ladder.step() == 0) {
-        return null;
-      }
-      var film = ladder.full();
-      int step = 1;
-      for (int i = 2; i >= 0 && film.least(tileAt(film, x, y)) == 0; i--) {
-        film = ladder.film(i);
-        step = 1 << (3 - i);
-      }
-      Shoot shoot = shown.shoot();
-      double ev = shoot.lookOf(shown.shot()).ev();
-      Reading r =
-          Reading.at(
-              film,
-              LayerWeights.of(shoot),
-              ev,
-              (int) Math.clamp(x * film.width(), 0, film.width() - 1),
-              (int) Math.clamp(y * film.height(), 0, film.height() - 1),
-              step == 1 ? 2 : 0);
-      Map<String, Object> to = new LinkedHashMap<>();
-      to.put("type", "reading");
-      to.put("x", x);
-      to.put("y", y);
-      to.put("luminance", r.luminance());
-      to.put("stops", Double.isFinite(r.stops()) ? r.stops() : null);
-      to.put("light", r.layer() < 0 ? null : shoot.lights().get(r.layer()).name());
-      to.put("share", r.share());
-      return to;
+      return scene == null
+          ? Optional.empty()
+          : Optional.of(
+              new Moment(
+                  scene,
+                  shown.shoot(),
+                  shown.shot(),
+                  (double) shown.width() / shown.height(),
+                  ladder,
+                  seen(),
+                  meeting.hits(),
+                  developer));
     }
   }
 
-  /** A still of what is on the film. */
-  record Still(
-      Shoot shoot,
-      Shot shot,
-      Ladder ladder,
-      Ladder seen,
-      float[] weights,
-      FirstHits hits,
-      Developer developer) {
-
-    /** The films as traced, or denoised where the page shows them so and they are whole. */
-    Ladder films(boolean asSeen) {
-      return asSeen && seen.full().samples() > 0 ? seen : ladder;
-    }
-
-    /** The picture through the look of its shot. */
-    Developer.Developed developed(boolean asSeen) {
-      return developed(developer, shoot.lookOf(shot), asSeen, 1);
-    }
-
-    /** The picture through any look, so many times smaller. */
-    Developer.Developed developed(Developer by, Look look, boolean asSeen, int step) {
-      return by.of(shoot, look, films(asSeen), step, weights, hits);
-    }
-  }
-
-  /** The film once it has every row in full size, or what there is after the given time. */
-  Still still(long waitMillis) {
+  /**
+   * What is shown once its picture has every row in full size, or what there is after the given
+   * time.
+   */
+  Optional<Moment> still(long waitMillis) {
     long end = System.nanoTime() + waitMillis * 1_000_000;
     waiters(1);
     try {
       while (true) {
         synchronized (filmLock) {
-          boolean ready = ladder != null && ladder.full().samples() > 0 && met();
+          boolean ready =
+              ladder != null
+                  && ladder.full().samples() > 0
+                  && meeting.knows(shown.shoot(), shown.shoot().lookOf(shown.shot()));
           if (ready || failure != null || System.nanoTime() > end) {
-            return ladder == null
-                ? null
-                : new Still(
-                    shown.shoot(),
-                    shown.shot(),
-                    ladder,
-                    seen(),
-                    LayerWeights.of(shown.shoot()),
-                    hits,
-                    developer);
+            return now();
           }
         }
         LockSupport.parkNanos(20_000_000);
@@ -806,53 +655,5 @@ final class LiveSession {
     } finally {
       waiters(-1);
     }
-  }
-
-  /** Whether the look knows all that it needs to. */
-  private boolean met() {
-    return hits != null && hits.samples() >= FirstHits.ENOUGH
-        || !AidsMaker.needsHits(shown.shoot(), shown.shoot().lookOf(shown.shot()));
-  }
-
-  /** A small JPEG of what a shot frames, without light; null before there is a set. */
-  byte[] framed(String shotId, int width) {
-    Scene now;
-    Optional<Shot> shot;
-    synchronized (filmLock) {
-      now = scene;
-      shot = scene == null ? Optional.empty() : shown.shoot().shot(shotId);
-    }
-    if (shot.isEmpty()) {
-      return null;
-    }
-    int height = width * 9 / 16;
-    byte[] codes =
-        new PlainView(now, PlainView.Kind.SOLID, shot.get())
-            .codes(width, height, 1, 4, () -> false);
-    return PngFile.jpeg(codes, width, height, 0.85f);
-  }
-
-  /** A small JPEG of one light's layer, exposed by itself so that its form can be seen. */
-  byte[] thumbnail(String lightId, int width) {
-    Ladder from;
-    Shoot shoot;
-    synchronized (filmLock) {
-      if (ladder == null) {
-        return null;
-      }
-      from = seen();
-      shoot = shown.shoot();
-    }
-    int index = -1;
-    for (int i = 0; i < shoot.lights().size(); i++) {
-      if (shoot.lights().get(i).id().equals(lightId)) {
-        index = i;
-      }
-    }
-    if (index < 0) {
-      return null;
-    }
-    Light light = shoot.lights().get(index);
-    return LayerThumbnail.jpeg(from, index, LayerWeights.of(shoot, light), width);
   }
 }

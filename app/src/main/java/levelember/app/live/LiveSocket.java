@@ -136,9 +136,13 @@ class LiveSocket extends TextWebSocketHandler {
       case "drawn" -> session.drawn(m.path("mark").asLong(0));
       case "probe" -> {
         Map<String, Object> reading =
-            session.reading(
-                Math.clamp(m.path("x").asDouble(0), 0, 1),
-                Math.clamp(m.path("y").asDouble(0), 0, 1));
+            session
+                .now()
+                .map(n ->
+                    n.reading(
+                        Math.clamp(m.path("x").asDouble(0), 0, 1),
+                        Math.clamp(m.path("y").asDouble(0), 0, 1)))
+                .orElse(null);
         if (reading != null) {
           watcher.message(JsonMapper.shared().writeValueAsString(reading));
         }

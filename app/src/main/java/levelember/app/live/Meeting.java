@@ -1,0 +1,97 @@
+package levelember.app.live;
+
+import java.util.function.BooleanSupplier;
+import levelember.film.EditCost;
+import levelember.film.FirstHits;
+import levelember.look.AidsMaker;
+import levelember.shoot.Glow;
+import levelember.shoot.Look;
+import levelember.shoot.Shoot;
+import levelember.transport.FirstHitTracer;
+import levelember.transport.Scene;
+
+/**
+ * What the camera meets first, kept for the look for as long as it is true. The session's thread
+ * changes it; others may read.
+ */
+final class Meeting {
+  private volatile FirstHits hits;
+
+  /** Whether the lamps are still where they were seen, and in the same order. */
+  private boolean lampsStand;
+
+  /** What is known so far, or null. */
+  FirstHits hits() {
+    return hits;
+  }
+
+  void forget() {
+    hits = null;
+  }
+
+  /**
+   * Takes notice of a change of the shoot.
+   *
+   * @param lights how many there were before
+   */
+  void changed(EditCost cost, int lights) {
+    if (cost.everything()) {
+      hits = null;
+    }
+    lampsStand &= kept(cost.from(), lights);
+  }
+
+  /** Whether every layer is the one that it was. */
+  static boolean kept(int[] from, int before) {
+    boolean same = from.length == before;
+    for (int i = 0; i < from.length; i++) {
+      same &= from[i] == i;
+    }
+    return same;
+  }
+
+  private static boolean asksForLamps(Look look) {
+    return look.glows().stream()
+        .anyMatch(g -> g.beyond() || g.source().kind() == Glow.Source.Kind.EMISSION);
+  }
+
+  /**
+   * Looks once more, when the look needs to know more.
+   *
+   * @return true when there is more to be known
+   */
+  boolean look(Scene scene, Look look, int width, int height, BooleanSupplier stop) {
+    if (!AidsMaker.needsHits(scene.shoot(), look)) {
+      return false;
+    }
+    int margin = AidsMaker.margin(look, height);
+    FirstHits now = hits;
+    boolean lampsAsked = asksForLamps(look);
+    if (now == null
+        || now.margin() < margin
+        || lampsAsked && !(lampsStand && now.lights() == scene.layers())) {
+      now = new FirstHits(width, height, 0, height, margin, scene.layers());
+      lampsStand = true;
+    } else if (now.samples() >= FirstHits.ENOUGH) {
+      return false;
+    } else if (now.lights() != scene.layers()) {
+      // Half looked at with other lights: from the start.
+      now = new FirstHits(width, height, 0, height, margin, scene.layers());
+      lampsStand = true;
+    }
+    boolean whole = new FirstHitTracer(scene).sample(now, stop);
+    hits = whole ? now : null;
+    return true;
+  }
+
+  /** Whether the look knows all that it needs to. */
+  boolean knows(Shoot shoot, Look look) {
+    FirstHits now = hits;
+    return now != null && now.samples() >= FirstHits.ENOUGH || !AidsMaker.needsHits(shoot, look);
+  }
+
+  long bytes() {
+    FirstHits now = hits;
+    return now == null ? 0 : now.bytes();
+  }
+}

@@ -1,0 +1,167 @@
+package levelember.formats;
+
+import levelember.math.Vec3;
+import levelember.shoot.Brightness;
+import levelember.shoot.Daylight;
+import levelember.shoot.Emitter;
+import levelember.shoot.Gobo;
+import levelember.shoot.ImpossibleValue;
+import levelember.shoot.Light;
+import levelember.shoot.LightColour;
+import levelember.shoot.Profile;
+import levelember.shoot.Reach;
+import levelember.shoot.Rgb;
+import levelember.shoot.Scope;
+
+/** The part of a shoot document that says a light, read. */
+final class LightDocument {
+  private LightDocument() {}
+
+  static Light light(Fields f) {
+    String id = f.text("id");
+    return new Light(
+        id,
+        f.text("name", id),
+        f.object("emitter", LightDocument::emitter),
+        f.vector("place", new Vec3(0, 2, 0)),
+        f.vector("aim", Vec3.ZERO),
+        f.number("rollDegrees", 0),
+        f.object(
+            "brightness",
+            b -> new Brightness(b.number("value"), Brightness.Unit.of(b.text("unit")))),
+        f.number("levelStops", 0),
+        f.object(
+            "colour",
+            LightColour.NEUTRAL,
+            c ->
+                new LightColour(
+                    c.number("kelvin", LightColour.NEUTRAL.kelvin()),
+                    c.number("tint", 0),
+                    c.colour("filter", Rgb.WHITE))),
+        f.flag("muted", false),
+        f.flag("alone", false),
+        f.flag("showsToCamera", false),
+        new Reach(
+            f.object("lit", Scope.ALL, LightDocument::scope),
+            f.object("shadows", Scope.ALL, LightDocument::scope),
+            f.number("matte", 1),
+            f.number("gloss", 1),
+            f.number("shadowDepth", 1),
+            f.colour("shadowColour", Rgb.grey(0)),
+            f.number("fadesAtMetres", 0)),
+        f.text("tiedTo", null),
+        f.text("aimedAt", null),
+        f.text("bank", null),
+        f.object(
+            "twin",
+            null,
+            t -> new Light.Twin(t.text("of"), t.vector("point"), t.vector("normal"))));
+  }
+
+  private static Scope scope(Fields f) {
+    return new Scope(f.flag("only", false), f.texts("pieces"));
+  }
+
+  private static Profile profile(Fields f) {
+    return new Profile(
+        f.text("name", "Profile"), f.numbers("polar"), f.numbers("around"), f.numbers("candela"));
+  }
+
+  private static Gobo gobo(Fields f) {
+    return new Gobo(
+        f.text("picture"),
+        f.number("offsetX", 0),
+        f.number("offsetY", 0),
+        f.number("turnDegrees", 0),
+        f.number("scale", 1),
+        f.choice("edge", Gobo.Edge.DARK, Gobo.Edge.class),
+        f.number("contrast", 1),
+        f.number("gamma", 1),
+        f.flag("inverted", false),
+        f.number("blur", 0));
+  }
+
+  private static Emitter.Doors doors(Fields f) {
+    return new Emitter.Doors(
+        f.number("left", 90), f.number("right", 90), f.number("top", 90), f.number("bottom", 90));
+  }
+
+  private static Daylight daylight(Fields f) {
+    Daylight usual = Daylight.of(0, 45, 2.5);
+    return new Daylight(
+        f.number("headingDegrees", usual.headingDegrees()),
+        f.number("heightDegrees", usual.heightDegrees()),
+        f.object(
+            "when",
+            null,
+            w ->
+                new Daylight.When(
+                    w.number("latitude"),
+                    w.number("longitude"),
+                    w.whole("year", 2026),
+                    w.whole("month"),
+                    w.whole("day"),
+                    w.number("hour"),
+                    w.number("zoneHours", 0),
+                    w.number("northDegrees", 0))),
+        f.number("haze", usual.haze()),
+        f.colour("ground", usual.ground()),
+        f.number("horizonDegrees", 0),
+        f.number("horizonSoftness", usual.horizonSoftness()),
+        f.colour("night", usual.night()),
+        f.number("nightLuminance", usual.nightLuminance()),
+        f.number("warmth", 0),
+        f.number("saturation", 1));
+  }
+
+  static Emitter emitter(Fields f) {
+    String kind = f.text("kind");
+    return switch (kind) {
+      case "rectangle" ->
+          new Emitter.Rectangle(
+              f.number("width"),
+              f.number("height"),
+              f.flag("twoSided", false),
+              f.number("spreadDegrees", 180),
+              f.text("picture", null));
+      case "disc" ->
+          new Emitter.Disc(
+              f.number("radius"),
+              f.flag("twoSided", false),
+              f.number("spreadDegrees", 180),
+              f.text("picture", null));
+      case "sphere" -> new Emitter.Sphere(f.number("radius"));
+      case "tube" -> new Emitter.Tube(f.number("length"), f.number("radius"));
+      case "point" -> new Emitter.Point(f.object("profile", null, LightDocument::profile));
+      case "spot" ->
+          new Emitter.Spot(
+              f.number("coneDegrees", 45),
+              f.number("feather", 0.1),
+              f.number("sourceRadius", 0),
+              f.number("gateDistance", 0.25),
+              f.object("profile", null, LightDocument::profile),
+              f.object("gobo", null, LightDocument::gobo),
+              f.object("doors", null, LightDocument::doors));
+      case "sun" -> new Emitter.Sun(f.number("sizeDegrees", 0.53));
+      case "environment" ->
+          new Emitter.Environment(
+              f.text("picture"),
+              f.number("turnDegrees", 0),
+              f.number("tiltDegrees", 0),
+              f.number("blurDegrees", 0),
+              f.number("seamShare", 0));
+      case "dome" -> new Emitter.Dome(f.colour("above", Rgb.WHITE), f.colour("below", Rgb.WHITE));
+      case "sky" ->
+          new Emitter.Sky(f.object("daylight", Daylight.of(0, 45, 2.5), LightDocument::daylight));
+      case "sky-sun" -> new Emitter.SkySun(f.text("sky"), f.number("sizeDegrees", 0.53));
+      case "plate" -> new Emitter.Plate(f.text("picture"));
+      case "emissive" -> new Emitter.Emissive(f.text("material"), f.text("picture", null));
+      default ->
+          throw new ImpossibleValue(
+              "kind",
+              kind,
+              "one of rectangle, disc, sphere, tube, point, spot, sun, environment, dome, sky,"
+                  + " sky-sun, plate, emissive");
+    };
+  }
+}
