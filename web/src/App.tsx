@@ -5,6 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { api, Problem } from './api/client';
 import { Shoot } from './frame/Shoot';
+import { say } from './live/useShoot';
 
 function subscribe(changed: () => void) {
   addEventListener('hashchange', changed);
@@ -17,12 +18,27 @@ export function App() {
   const { data, error, refetch } = useQuery({ queryKey: ['shoots'], queryFn: api.titles });
   const named = decodeURIComponent(hash.replace(/^#\//, ''));
   const id = data?.some((t) => t.id === named) ? named : data?.[0]?.id;
+  const begin = async () => {
+    try {
+      await api.begin('New shoot');
+    } catch (problem) {
+      say(problem);
+    }
+    await refetch();
+  };
   if (id) return <Shoot key={id} id={id} />;
   return (
     <Box
       sx={{ height: '100%', display: 'grid', placeContent: 'center', gap: 3, textAlign: 'center' }}
     >
-      {error ? (
+      {data ? (
+        <>
+          <Typography>There is no shoot.</Typography>
+          <Button variant="outlined" onClick={() => void begin()}>
+            Begin an empty shoot
+          </Button>
+        </>
+      ) : error ? (
         <>
           <Typography>
             {error instanceof Problem ? `${error.message} ${error.todo}` : String(error)}

@@ -103,6 +103,15 @@ export const api = {
     answer<ShootState>(await post(`${shoot(id)}/undo`, { revision })),
   redo: async (id: string, revision: number) =>
     answer<ShootState>(await post(`${shoot(id)}/redo`, { revision })),
+  /** Begins an empty shoot. */
+  begin: async (name: string) =>
+    answer<ShootState>(await post(`/api/shoots/begun?name=${encodeURIComponent(name)}`, {})),
+  copy: async (id: string) => answer<ShootState>(await post(`${shoot(id)}/copies`, {})),
+  /** Deletes a shoot; this cannot be taken back. */
+  deleteShoot: async (id: string) => {
+    const response = await reached(fetch(shoot(id), { method: 'DELETE' }));
+    if (!response.ok) await answer(response);
+  },
   bringIn: async (file: Blob) =>
     answer<ShootState>(
       await reached(

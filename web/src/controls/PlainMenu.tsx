@@ -3,9 +3,12 @@ import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState, type ReactNode } from 'react';
+import { colours } from '../theme/theme';
 
 export interface Item {
   text: string;
+  /** Set apart from what is above. */
+  apart?: boolean;
   chosen?: boolean;
   onClick?: () => void;
   href?: string;
@@ -15,11 +18,13 @@ interface Props {
   label: string;
   text: string;
   icon?: ReactNode;
+  /** Stands over the items. */
+  head?: ReactNode;
   items: Item[];
 }
 
 /** A button with a short list of things to do or choose. */
-export function PlainMenu({ label, text, icon, items }: Props) {
+export function PlainMenu({ label, text, icon, head, items }: Props) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
     <>
@@ -35,10 +40,12 @@ export function PlainMenu({ label, text, icon, items }: Props) {
         {text}
       </Button>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        {head}
         {items.map((item) => (
           <MenuItem
             key={item.text}
             selected={item.chosen}
+            sx={item.apart ? { borderTop: `1px solid ${colours.line}` } : undefined}
             {...(item.href ? { component: 'a', href: item.href, download: true } : {})}
             onClick={() => {
               setAnchor(null);

@@ -37,6 +37,10 @@ export function Shoot({ id }: { id: string }) {
         if (revision > known) void client.invalidateQueries({ queryKey: shootKey(id) });
       },
       (detail) => enqueueSnackbar(detail, { variant: 'error' }),
+      () => {
+        location.hash = '';
+        void client.invalidateQueries({ queryKey: ['shoots'] });
+      },
     );
     // eslint-disable-next-line react-hooks/set-state-in-effect -- the channel lives as long as the shoot is open
     setChannel(live);

@@ -14,6 +14,7 @@ type Message =
   | ({ type: 'progress' } & Progress)
   | ({ type: 'reading' } & Reading)
   | { type: 'changed'; revision: number }
+  | { type: 'deleted' }
   | { type: 'failed'; detail: string }
   | { type: 'refused'; detail: string };
 
@@ -32,6 +33,7 @@ export class LiveChannel {
     private readonly shoot: string,
     private readonly onChanged: (revision: number) => void,
     private readonly onRefused: (detail: string) => void,
+    private readonly onDeleted: () => void,
   ) {
     this.open();
   }
@@ -73,6 +75,9 @@ export class LiveChannel {
       useLive.setState({ reading: message });
     } else if (message.type === 'changed') {
       this.onChanged(message.revision);
+    } else if (message.type === 'deleted') {
+      this.close();
+      this.onDeleted();
     } else if (message.type === 'failed') {
       useLive.setState({ failure: message.detail });
     } else {

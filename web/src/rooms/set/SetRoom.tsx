@@ -105,6 +105,12 @@ function PieceCards() {
         gap: 1,
       }}
     >
+      {pieces.length === 0 && (
+        <Typography color="text.secondary" sx={{ gridColumn: '1 / -1', gridRow: 'span 3', p: 2 }}>
+          Nothing stands here yet. Build a piece, or bring a model in (.glb, .gltf or .obj with its
+          files as .zip).
+        </Typography>
+      )}
       {pieces.map((piece) => {
         const material = materials.find((m) => m.id === piece.material);
         return (

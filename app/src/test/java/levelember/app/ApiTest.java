@@ -98,6 +98,29 @@ class ApiTest {
   }
 
   @Test
+  void anEmptyShootIsBegunFilledCopiedAndDeleted() throws Exception {
+    JsonNode begun = ok("POST", "/begun?name=Still%20life", "{}");
+    String own = "/" + begun.get("id").stringValue();
+    assertThat(begun.at("/document/pieces").size()).isZero();
+    assertThat(begun.at("/document/shots").size()).isEqualTo(1);
+    ok("POST", own + "/models?revision=1&name=sail.gltf", SAIL);
+    JsonNode copy = ok("POST", own + "/copies", "{}");
+    assertThat(copy.at("/document/name").stringValue()).isEqualTo("Still life 2");
+    assertThat(copy.at("/document/pieces")).isEqualTo(ok("GET", own, null).at("/document/pieces"));
+    assertThat(copy.get("undo").isNull()).isTrue();
+    assertThat(ok("POST", own + "/copies", "{}").at("/document/name").stringValue())
+        .isEqualTo("Still life 3");
+    assertThat(send("DELETE", own, null).statusCode()).isEqualTo(204);
+    assertThat(send("GET", own, null).statusCode()).isEqualTo(404);
+    assertThat(send("DELETE", own, null).statusCode()).isEqualTo(404);
+    // The copy has its files still.
+    String other = "/" + copy.get("id").stringValue();
+    byte[] out = send("GET", other + "/package", null).body();
+    assertThat(ShootPackage.read(out).assets()).containsKey("sail.gltf");
+    problem(422, "/begun?name=%20", "{}");
+  }
+
+  @Test
   void manyEditsOfEveryOperationLeadBackToTheStart() throws Exception {
     JsonNode before = ok("GET", id, null);
     String[] operations = {

@@ -118,6 +118,15 @@ class LiveChannelTest {
   }
 
   @Test
+  void theEndOfAShootIsToldToEveryPage() throws Exception {
+    say(
+        "{\"type\":\"try\",\"mark\":3,\"operations\":[{\"op\":\"replace\",\"path\":\"/lights/0/muted\",\"value\":true}]}");
+    frame(h -> h.get("mark").intValue() == 3);
+    shoots.delete(id);
+    message(m -> m.get("type").stringValue().equals("deleted"));
+  }
+
+  @Test
   void aPlaceInThePictureIsRead() throws Exception {
     finished();
     say("{\"type\":\"probe\",\"x\":0.3,\"y\":0.9}");

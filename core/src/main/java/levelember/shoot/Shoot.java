@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import levelember.math.Vec3;
 
 /**
  * One project: the set, the rig, the shots and the looks. References between the lists are checked.
@@ -130,6 +131,36 @@ public record Shoot(
       }
       sound.addAll(way);
     }
+  }
+
+  /**
+   * A shoot to begin with: no piece, an even dome of 100 cd/m² that the camera does not see, one
+   * shot, and a look in which a mid grey under that dome is a mid grey.
+   */
+  public static Shoot begun(String name) {
+    Light dome =
+        new Light(
+            "dome",
+            "Even dome",
+            new Emitter.Dome(),
+            Vec3.ZERO,
+            Vec3.UP,
+            0,
+            new Brightness(100, Brightness.Unit.NIT),
+            0,
+            new LightColour(6504, 0, Rgb.WHITE),
+            false,
+            false,
+            false);
+    Vec3 from = new Vec3(0.9, 1.1, 3.2), at = new Vec3(0, 0.4, 0);
+    Shot shot = new Shot("shot-1", "First shot", from, at, 50, 36, 0, 0, "look-1");
+    Look look = new Look("look-1", "Plain", 6.4, 0.8, 3);
+    return new Shoot(name, List.of(), List.of(), List.of(dome), 0, List.of(shot), List.of(look));
+  }
+
+  /** The same under another name. */
+  public Shoot named(String other) {
+    return new Shoot(other, pieces, materials, lights, banks, bounce, masterStops, shots, looks);
   }
 
   /** The shot of that id or name. */

@@ -60,13 +60,13 @@ final class Stage {
     return Texture.metres(id + ".png", p.metres(), p.metres());
   }
 
-  /** A picture of codes made for this shoot. */
   /** A pattern for a lamp's gate among the shoot's pictures. */
   Gobo gobo(String id) {
     assets.put(id + ".png", PngFile.codes(GoboPatterns.picture(id, 512)));
     return Gobo.of(id + ".png");
   }
 
+  /** A picture of codes made for this shoot. */
   Texture picture(String name, Picture codes) {
     assets.put(name, PngFile.codes(codes));
     return Texture.once(name);

@@ -1,6 +1,7 @@
 package levelember.app.asset;
 
 import java.util.List;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -33,4 +34,9 @@ interface AssetMapper {
       "select a.bytes as bytes from asset a join shoot_asset s on s.hash = a.hash"
           + " where s.shoot_id = #{shoot} and s.name = #{name}")
   Content content(@Param("shoot") String shoot, @Param("name") String name);
+
+  @Delete(
+      "delete from asset where hash not in (select hash from shoot_asset)"
+          + " and hash not in (select lut_hash from kept_look where lut_hash is not null)")
+  void forgetUnused();
 }

@@ -105,4 +105,10 @@ public class Assets {
   private Pictures pictures(String shoot) {
     return new PictureFiles(name -> bytes(shoot, name));
   }
+
+  /** Forgets the content that no shoot and no kept look has any more. */
+  @Transactional
+  public void forgetUnused() {
+    mapper.forgetUnused();
+  }
 }

@@ -97,6 +97,19 @@ class LiveSessions {
     }
   }
 
+  /** Ends the session of a shoot that is gone, and tells the pages of it. */
+  @TransactionalEventListener
+  void deleted(Shoots.Deleted gone) {
+    LiveSession session;
+    synchronized (sessions) {
+      session = sessions.remove(gone.id());
+    }
+    if (session != null) {
+      session.tell(Map.of("type", "deleted"));
+      session.close();
+    }
+  }
+
   @PreDestroy
   void close() {
     synchronized (sessions) {

@@ -80,6 +80,13 @@ class LiveSocket extends TextWebSocketHandler {
     states.remove(change.id());
   }
 
+  @TransactionalEventListener
+  @Order(Ordered.HIGHEST_PRECEDENCE)
+  void deleted(Shoots.Deleted gone) {
+    states.remove(gone.id());
+    watchers.values().stream().filter(w -> w.id.equals(gone.id())).forEach(w -> w.trying = false);
+  }
+
   /** What a page was trying goes with it. */
   private void forget(Watcher watcher) {
     if (watcher.trying) {

@@ -4,11 +4,13 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import levelember.app.asset.Assets;
 import levelember.formats.GltfExport;
 import levelember.formats.Limits;
 import levelember.formats.RefusedFile;
 import levelember.formats.ShootPackage;
+import levelember.shoot.Shoot;
 import levelember.transport.TrueSize;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
@@ -16,6 +18,7 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -53,6 +56,27 @@ class ShootController {
   @ResponseStatus(HttpStatus.CREATED)
   Shoots.State bringIn(HttpServletRequest request) throws IOException {
     return shoots.add(ShootPackage.read(body(request)));
+  }
+
+  /** Begins an empty shoot. */
+  @PostMapping("/begun")
+  @ResponseStatus(HttpStatus.CREATED)
+  Shoots.State begin(@RequestParam String name) {
+    return shoots.add(new ShootPackage(Shoot.begun(name), new TreeMap<>()));
+  }
+
+  /** Copies a shoot. */
+  @PostMapping("/{id}/copies")
+  @ResponseStatus(HttpStatus.CREATED)
+  Shoots.State copy(@PathVariable String id) {
+    return shoots.copy(id);
+  }
+
+  /** Deletes a shoot; this cannot be taken back. */
+  @DeleteMapping("/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void delete(@PathVariable String id) {
+    shoots.delete(id);
   }
 
   @GetMapping("/{id}")

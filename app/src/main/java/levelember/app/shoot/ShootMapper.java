@@ -61,4 +61,7 @@ interface ShootMapper {
 
   @Delete("delete from edit where shoot_id = #{shoot} and undone")
   void forgetUndone(@Param("shoot") String shoot);
+
+  @Delete("delete from shoot where id = #{id}")
+  void delete(@Param("id") String id);
 }

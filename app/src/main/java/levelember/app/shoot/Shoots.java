@@ -1,9 +1,12 @@
 package levelember.app.shoot;
 
+import static java.util.stream.Collectors.toSet;
+
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import levelember.app.asset.Assets;
@@ -53,6 +56,9 @@ public class Shoots {
   /** A shoot in the list. */
   public record Title(String id, String name, String changed) {}
 
+  /** Told after a shoot is deleted. */
+  public record Deleted(String id) {}
+
   /** Told after a change is kept. */
   public record Changed(String id, long revision) {}
 
@@ -79,6 +85,31 @@ public class Shoots {
       }
     }
     return state(id);
+  }
+
+  /** Keeps a copy of a shoot, named after it; what was done to it before is not part of it. */
+  @Transactional
+  public State copy(String id) {
+    ShootPackage pack = pack(id);
+    Set<String> taken = mapper.titles().stream().map(ShootMapper.Title::name).collect(toSet());
+    String stem = pack.shoot().name().replaceFirst(" \\d{1,4}$", "");
+    stem = stem.substring(0, Math.min(stem.length(), 110));
+    int number = 2;
+    while (taken.contains(stem + " " + number)) {
+      number++;
+    }
+    return add(new ShootPackage(pack.shoot().named(stem + " " + number), pack.assets()));
+  }
+
+  /** Deletes a shoot with all that was done to it. */
+  @Transactional
+  public void delete(String id) {
+    if (mapper.locked(id) == null) {
+      throw Refusal.missing("There is no shoot '" + id + "'.");
+    }
+    mapper.delete(id);
+    assets.forgetUnused();
+    events.publishEvent(new Deleted(id));
   }
 
   @Transactional(readOnly = true)

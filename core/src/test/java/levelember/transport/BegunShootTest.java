@@ -1,0 +1,59 @@
+package levelember.transport;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import levelember.film.Film;
+import levelember.film.LayerMix;
+import levelember.light.LayerWeights;
+import levelember.look.Development;
+import levelember.math.Vec3;
+import levelember.shoot.Material;
+import levelember.shoot.Piece;
+import levelember.shoot.Rgb;
+import levelember.shoot.Shape;
+import levelember.shoot.Shoot;
+import levelember.texture.Picture;
+import org.junit.jupiter.api.Test;
+
+/** The shoot that everything of one's own begins with. */
+class BegunShootTest {
+  @Test
+  void aMidGreyGroundIsShownAsMidGrey() {
+    Shoot empty = Shoot.begun("Begun");
+    Material grey = Material.matte("grey", "Grey", Rgb.grey(0.18));
+    Piece ground =
+        new Piece(
+            "ground",
+            "Ground",
+            null,
+            new Vec3(0, -3, 0),
+            Vec3.ZERO,
+            Vec3.ONE,
+            new Shape.Floor(100, 100),
+            "grey",
+            null,
+            true);
+    Shoot filled =
+        new Shoot(
+            empty.name(),
+            List.of(ground),
+            List.of(grey),
+            empty.lights(),
+            0,
+            List.of(empty.shots().getFirst()),
+            empty.looks());
+    Scene scene = Scene.of(filled, filled.shots().getFirst(), name -> null);
+    Film film = new Film(8, 4, scene.layers());
+    try (Renderer renderer = new Renderer(2, 4, 1)) {
+      renderer.trace(scene, film, 64, () -> false);
+    }
+    Picture picture = LayerMix.picture(film, LayerWeights.of(filled));
+    float[] rgb = picture.rgb();
+    assertThat(rgb[rgb.length - 2]).isCloseTo(18, within(0.5f));
+    byte[] codes = new Development(filled.lookOf(filled.shots().getFirst())).codes(picture);
+    // 0.18 encoded is 118.
+    assertThat(codes[codes.length - 2] & 255).isBetween(112, 122);
+  }
+}
