@@ -23,7 +23,11 @@ export function NameField({ label, value, onKeep }: Props) {
       onBlur={take}
       onKeyDown={(e) => {
         e.stopPropagation();
-        if (e.key === 'Enter') (e.target as HTMLElement).blur();
+        if (e.key === 'Enter') {
+          // Else the key presses what gets the focus next.
+          e.preventDefault();
+          (e.target as HTMLElement).blur();
+        }
         if (e.key === 'Escape') setText(null);
       }}
       slotProps={{ input: { 'aria-label': label, maxLength: 200 } }}

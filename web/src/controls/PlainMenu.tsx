@@ -18,8 +18,8 @@ interface Props {
   label: string;
   text: string;
   icon?: ReactNode;
-  /** Stands over the items. */
-  head?: ReactNode;
+  /** Stands over the items; may close the menu. */
+  head?: (close: () => void) => ReactNode;
   items: Item[];
 }
 
@@ -40,7 +40,7 @@ export function PlainMenu({ label, text, icon, head, items }: Props) {
         {text}
       </Button>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
-        {head}
+        {head?.(() => setAnchor(null))}
         {items.map((item) => (
           <MenuItem
             key={item.text}

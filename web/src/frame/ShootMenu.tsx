@@ -54,15 +54,18 @@ export function ShootMenu() {
       <PlainMenu
         label="Shoot"
         text={desk.document.name}
-        head={
+        head={(close) => (
           <Box sx={{ px: 4, pb: 1.5, borderBottom: `1px solid ${colours.line}` }}>
             <NameField
               label="Name of the shoot"
               value={desk.document.name}
-              onKeep={(name) => void rename(name)}
+              onKeep={(name) => {
+                close();
+                void rename(name);
+              }}
             />
           </Box>
-        }
+        )}
         items={[
           ...(titles ?? []).map((t) => ({
             text:

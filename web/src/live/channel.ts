@@ -55,8 +55,10 @@ export class LiveChannel {
       this.send({ type: 'scopes', of: useLive.getState().scopesOf });
     };
     socket.onclose = () => {
+      // One that was closed here says nothing of the channel that came after it.
+      if (this.closed) return;
       useLive.setState({ connected: false });
-      if (!this.closed) setTimeout(() => this.closed || this.open(), RETRY_MILLIS);
+      setTimeout(() => this.closed || this.open(), RETRY_MILLIS);
     };
     socket.onmessage = (event: MessageEvent<ArrayBuffer | string>) => {
       if (typeof event.data === 'string') {

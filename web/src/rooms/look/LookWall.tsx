@@ -4,6 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState, type ReactNode } from 'react';
 import { api, type KeptLook } from '../../api/client';
+import { LatePicture } from '../../controls/LatePicture';
 import { setField } from '../../api/patch';
 import { useChosenShot } from '../../frame/useChosenShot';
 import { useLive } from '../../live/store';
@@ -168,20 +169,14 @@ function Card({ name, what, chosen = false, src, onClick, onRemove }: CardProps)
         }}
       >
         <Box
-          component="img"
-          src={src}
-          alt=""
           sx={{
-            width: 192,
-            height: 108,
-            display: 'block',
-            objectFit: 'cover',
-            borderRadius: 1,
-            bgcolor: colours.control,
-            outline: chosen ? `2px solid ${colours.ember}` : 'none',
             mb: 1,
+            borderRadius: 1.5,
+            outline: chosen ? `2px solid ${colours.ember}` : 'none',
           }}
-        />
+        >
+          <LatePicture src={src} width={192} height={108} />
+        </Box>
         {name}
       </Box>
       {onRemove && (

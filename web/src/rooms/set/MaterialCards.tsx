@@ -5,6 +5,7 @@ import type { DragEvent, ReactNode } from 'react';
 import { api } from '../../api/client';
 import type { Material } from '../../api/document';
 import { toCode } from '../../controls/colourCode';
+import { LatePicture } from '../../controls/LatePicture';
 import { useChoice } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
@@ -50,14 +51,7 @@ export function MaterialCards() {
       <Cards name="Shelf">
         {(shelf ?? []).map(({ material }) => (
           <Card key={material.id} material={material} onClick={() => click(material)}>
-            <Box
-              component="img"
-              loading="lazy"
-              alt=""
-              draggable={false}
-              src={api.ballUrl(material.id)}
-              sx={{ width: 44, height: 44, borderRadius: 1.5, display: 'block' }}
-            />
+            <LatePicture src={api.ballUrl(material.id)} width={44} height={44} />
           </Card>
         ))}
       </Cards>

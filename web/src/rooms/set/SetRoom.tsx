@@ -69,8 +69,8 @@ function AddPiece() {
   const add = async (kind: string) => {
     const document = desk.state.document;
     const piece = newPiece(kind, document, shot);
-    const first: Operation[] =
-      document.materials.length === 0 ? [{ op: 'add', path: '/materials/-', value: grey }] : [];
+    const dressed = piece.shape === null || document.materials.some((m) => m.id === grey.id);
+    const first: Operation[] = dressed ? [] : [{ op: 'add', path: '/materials/-', value: grey }];
     const done = await desk.keep(`Build ${piece.name}`, [
       ...first,
       { op: 'add', path: '/pieces/-', value: piece },

@@ -13,6 +13,8 @@ import { quantities, type Quantity } from '../../controls/quantity';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
 import { dimensionQuantity, dimensions } from './newPiece';
+import type { Corner } from './profile';
+import { ProfilePad } from './ProfilePad';
 
 interface Props {
   piece: Piece;
@@ -71,7 +73,15 @@ export function ShapeDetails(p: Props) {
         {fields(inner, under)}
         {inner !== shape && fields(shape, 'shape')}
       </Box>
-      {inner.kind === 'tube' && (
+      {inner.kind === 'lathe' && (
+        <ProfilePad
+          piece={p.piece}
+          read={(d) => at(p.here(d), under)?.profile as Corner[]}
+          write={(d, field, value) => p.set(d, `${under}/profile${field}`, value)}
+          closed={inner.closed as boolean}
+        />
+      )}
+      {(inner.kind === 'tube' || inner.kind === 'lathe') && (
         <FormControlLabel
           control={
             <Switch

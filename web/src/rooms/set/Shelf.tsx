@@ -7,6 +7,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../../api/client';
+import { LatePicture } from '../../controls/LatePicture';
 import type { Material, Piece } from '../../api/document';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
@@ -88,21 +89,8 @@ function Ball({ material, onClick }: { material: Material; onClick: () => void }
         '&:focus-visible': { outline: `2px solid ${colours.ember}` },
       }}
     >
-      <Box
-        component="img"
-        loading="lazy"
-        alt=""
-        src={api.ballUrl(material.id)}
-        sx={{
-          width: 92,
-          height: 92,
-          display: 'block',
-          borderRadius: 1.5,
-          mb: 1,
-          bgcolor: colours.control,
-        }}
-      />
-      {material.name}
+      <LatePicture src={api.ballUrl(material.id)} width={92} height={92} />
+      <Box sx={{ mt: 1 }}>{material.name}</Box>
     </Box>
   );
 }

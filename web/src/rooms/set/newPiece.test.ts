@@ -29,7 +29,19 @@ describe('new pieces', () => {
     expect(made.id).toBe('box-2');
     expect(made.name).toBe('Box 2');
     expect(made.place).toEqual([0.5, 0, -1]);
+    expect(made.material).toBe('grey');
+    expect(newPiece('group', document, shot).material).toBeNull();
     expect(newPiece('sphere', document, shot).place[1]).toBe(newShapes.sphere!.lift);
+  });
+
+  it('face the camera where they have a face, a sweep with its floor under the aim', () => {
+    const document = { pieces: [], materials: [] } as unknown as ShootDocument;
+    const aside: Shot = { ...testShot, place: [3, 1, -1], aim: [0, 0.5, -1] };
+    expect(newPiece('box', document, aside).turnDegrees).toEqual([0, 0, 0]);
+    expect(newPiece('card', document, aside).turnDegrees).toEqual([0, 90, 0]);
+    const sweep = newPiece('sweep', document, aside);
+    expect(sweep.turnDegrees).toEqual([0, 90, 0]);
+    expect(sweep.place).toEqual([-2.2, 0, -1]);
   });
 
   it('are taken away with all that stands in them', () => {

@@ -15,7 +15,7 @@ export const newShapes: Record<string, { name: string; shape: Shape | null; lift
   floor: { name: 'Floor', shape: { kind: 'floor', width: 4, depth: 4 }, lift: 0 },
   sweep: {
     name: 'Paper sweep',
-    shape: { kind: 'sweep', width: 3, depth: 3, height: 2.5, radius: 0.8 },
+    shape: { kind: 'sweep', width: 4, depth: 4, height: 3, radius: 0.8 },
     lift: 0,
   },
   box: {
@@ -30,6 +30,29 @@ export const newShapes: Record<string, { name: string; shape: Shape | null; lift
     lift: 0,
   },
   cone: { name: 'Cone', shape: { kind: 'cone', radius: 0.12, top: 0, height: 0.3 }, lift: 0 },
+  lathe: {
+    name: 'Turned profile',
+    shape: {
+      kind: 'lathe',
+      profile: [
+        { radius: 0, height: 0 },
+        { radius: 0.06, height: 0 },
+        { radius: 0.09, height: 0.08 },
+        { radius: 0.075, height: 0.16 },
+        { radius: 0.035, height: 0.22 },
+        { radius: 0.045, height: 0.26 },
+        { radius: 0.042, height: 0.26 },
+        { radius: 0.032, height: 0.22 },
+        { radius: 0.071, height: 0.16 },
+        { radius: 0.086, height: 0.08 },
+        { radius: 0.057, height: 0.004 },
+        { radius: 0, height: 0.004 },
+      ],
+      closed: false,
+      creaseDegrees: 60,
+    },
+    lift: 0,
+  },
   torus: { name: 'Torus', shape: { kind: 'torus', radius: 0.2, tube: 0.04 }, lift: 0.04 },
   rectangle: { name: 'Card', shape: { kind: 'rectangle', width: 1, height: 1 }, lift: 0.5 },
   card: {
@@ -98,7 +121,6 @@ export const newShapes: Record<string, { name: string; shape: Shape | null; lift
 /** The text of every kind of shape. */
 export const shapeNames: Record<string, string> = {
   ...Object.fromEntries(Object.entries(newShapes).map(([kind, { name }]) => [kind, name])),
-  lathe: 'Lathe',
   mesh: 'Mesh',
   model: 'Model',
   struts: 'Struts',
@@ -178,6 +200,7 @@ export const dimensions: Record<string, [field: string, label: string][]> = {
     ['bevel', 'Bevel'],
     ['spacing', 'Spacing'],
   ],
+  lathe: [['creaseDegrees', 'Crease angle']],
   struts: [['radius', 'Strut radius']],
   smooth: [
     ['creaseDegrees', 'Crease angle'],
@@ -206,22 +229,34 @@ export const dimensionQuantity: Record<string, Quantity> = {
   subdivisions: { unit: '', least: 0, most: 5, step: 1, digits: 0 },
 };
 
-/** A piece that stands on the floor under what the camera is aimed at. */
+/** What turns its face to the camera when it is built. */
+const FACING = new Set(['sweep', 'rectangle', 'card', 'text']);
+
+/** How far before the upright of a sweep its middle is, in shares of its depth. */
+const BEFORE_UPRIGHT = 0.55;
+
+/** A grey piece that stands on the floor under what the camera is aimed at. */
 export function newPiece(kind: string, document: ShootDocument, shot: Shot): Piece {
   const { name, shape, lift } = newShapes[kind]!;
   const names = new Set(document.pieces.map((p) => p.name));
   let free = name;
   for (let i = 2; names.has(free); i++) free = `${name} ${i}`;
-  const place: Vector = [shot.aim[0], lift, shot.aim[2]];
+  const dx = shot.place[0] - shot.aim[0];
+  const dz = shot.place[2] - shot.aim[2];
+  const far = Math.hypot(dx, dz);
+  const faces = FACING.has(kind) && far > 1e-3;
+  const back =
+    faces && shape?.kind === 'sweep' ? (BEFORE_UPRIGHT * (shape.depth as number)) / far : 0;
+  const place: Vector = [shot.aim[0] - back * dx, lift, shot.aim[2] - back * dz];
   return {
     id: freeId(kind, document.pieces),
     name: free,
     parent: null,
     place: place.map((x) => Math.round(x * 1000) / 1000) as Vector,
-    turnDegrees: [0, 0, 0],
+    turnDegrees: [0, faces ? Math.round((Math.atan2(dx, dz) * 180) / Math.PI) : 0, 0],
     size: [1, 1, 1],
     shape,
-    material: shape ? (document.materials[0]?.id ?? 'grey') : null,
+    material: shape ? grey.id : null,
     copies: null,
     showing: everything,
     shown: true,
