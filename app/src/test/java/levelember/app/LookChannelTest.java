@@ -181,6 +181,24 @@ class LookChannelTest {
   }
 
   @Test
+  void whatALookMustKnowOfTheSetIsFoundThoughThePageRests() throws Exception {
+    // From another place, in a look that need not know anything of the set.
+    String wear =
+        "{\"op\":\"replace\",\"path\":\"/shots/0/look\",\"value\":\"plain\"},"
+            + "{\"op\":\"replace\",\"path\":\"/shots/0/place/0\",\"value\":0.7}";
+    page.say("{\"type\":\"try\",\"mark\":1,\"operations\":[%s]}".formatted(wear));
+    page.frame(h -> h.get("mark").intValue() == 1 && h.get("samples").intValue() == 2);
+    page.message(m -> m.path("state").stringValue("").equals("done"));
+    page.say("{\"type\":\"pause\",\"paused\":true}");
+    String shade = "{\"op\":\"replace\",\"path\":\"/looks/1/contact/amount\",\"value\":1}";
+    page.say("{\"type\":\"try\",\"mark\":2,\"operations\":[%s,%s]}".formatted(wear, shade));
+    byte[] first = page.frame(h -> h.get("mark").intValue() == 2).rgb();
+    Frame shaded = page.frame(h -> h.get("mark").intValue() == 2);
+    assertThat(shaded.rgb()).isNotEqualTo(first);
+    assertThat(shaded.head().get("rays").longValue()).isZero();
+  }
+
+  @Test
   void scopesComeWhenAskedForAndStopWhenNot() throws Exception {
     page.say("{\"type\":\"scopes\",\"of\":\"shown\"}");
     Frame shown = page.scopes(h -> h.get("of").stringValue().equals("shown"));

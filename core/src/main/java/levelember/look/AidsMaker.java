@@ -137,7 +137,10 @@ public final class AidsMaker {
         shares(hits, first, last, masks[i], sources[i], m);
       }
       if (glow.source().kind() == Glow.Source.Kind.EMISSION || m > 0) {
-        lamps(hits, first == 0 ? -m : first, last == height ? height + m : last, glow, i);
+        // A look may want more around the frame than was looked at for the look before it.
+        int above = first == 0 ? Math.max(-m, hits.top()) : first;
+        int below = last == height ? Math.min(height + m, hits.bottom()) : last;
+        lamps(hits, above, below, glow, i);
       }
     }
   }
@@ -173,7 +176,8 @@ public final class AidsMaker {
       hits.addSeen(k, y, weights, row, 0);
     }
     int at = 3 * ((y + m) * to.width() + m);
-    for (int x = -m; x < width + m; x++) {
+    int beside = Math.min(m, hits.margin());
+    for (int x = -beside; x < width + beside; x++) {
       boolean inside = x >= 0 && x < width && y >= 0 && y < height;
       if (all || !inside) {
         System.arraycopy(row, 3 * (x + hits.margin()), to.rgb(), at + 3 * x, 3);

@@ -163,6 +163,20 @@ class FirstHitsTest {
   }
 
   @Test
+  void aLookThatWantsMoreAroundTheFrameTakesWhatIsKnownUntilThen() {
+    Shoot shoot = lamps().shoot();
+    Picture whole = Picture.black(80, 40);
+    Glow wide = Glow.bloom("g", "G", 0.5, 3).from(Glow.Source.EMISSION, -20, 0).beyondFrame();
+    Look look = shoot.looks().getFirst().with(wide);
+    AidsMaker maker = new AidsMaker(shoot, look, 80, 40, LayerWeights.of(shoot));
+    maker.take(hits(shoot, 80, 40, 0, 8), 0, 40, null);
+    Aids aids = maker.aids(whole, List.of(), true);
+    int m = aids.margins().getFirst();
+    assertThat(aids.sources().getFirst().get(m + 40, m + 20, 1)).isCloseTo(500, within(1f));
+    assertThat(aids.sources().getFirst().get(m + 40 + 48, m + 20, 1)).isZero();
+  }
+
+  @Test
   void bandsOfRowsSayWhatTheWholeSays() {
     Shoot shoot = lamps().shoot();
     Look look =

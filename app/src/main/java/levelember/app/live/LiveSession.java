@@ -266,7 +266,8 @@ final class LiveSession {
         if (interrupted()) {
           continue;
         }
-        if (rest || scene == null || !wantedBySomebody() || !trace()) {
+        boolean more = scene != null && wantedBySomebody() && (rest ? meet() : trace());
+        if (!more) {
           turn.hurry(false);
           await();
         }
@@ -390,12 +391,24 @@ final class LiveSession {
     return need <= mostFilmBytes ? 1 : Math.sqrt(mostFilmBytes / need);
   }
 
+  /** Looks at what the look must know, though tracing rests; false when it knows all. */
+  private boolean meet() {
+    boolean met = meets();
+    if (met && !interrupted()) {
+      send();
+    }
+    return met;
+  }
+
+  private boolean meets() {
+    Look worn = shown.shoot().lookOf(shown.shot());
+    return ladder.step() == 1
+        && meeting.look(scene, worn, ladder.width(), ladder.height(), this::interrupted);
+  }
+
   /** Traces a slice; false when there is nothing left to trace. */
   private boolean trace() {
-    Look worn = shown.shoot().lookOf(shown.shot());
-    boolean meets =
-        ladder.step() == 1
-            && meeting.look(scene, worn, ladder.width(), ladder.height(), this::interrupted);
+    boolean meets = meets();
     int number = ladder.next(Math.min(EVEN_SAMPLES, samples));
     long begin = System.nanoTime();
     boolean coarse = ladder.step() != 1;
