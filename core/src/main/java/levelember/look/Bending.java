@@ -23,38 +23,98 @@ final class Bending {
     IntStream.range(0, h)
         .parallel()
         .forEach(y -> {
+          Reader reader = new Reader(from);
           double v = y + 0.5 - h / 2.0;
           for (int x = 0, at = 3 * y * w; x < w; x++, at += 3) {
             double u = x + 0.5 - w / 2.0;
             double bend = 1 + d * (u * u + v * v) / (corner * corner);
             for (int k = 0; k < 3; k++) {
-              double s = bend * scales[k];
-              to.rgb()[at + k] = read(from, s * u + w / 2.0 - 0.5, s * v + h / 2.0 - 0.5, k);
+              if (k == 0 || fringe != 0) {
+                double s = bend * scales[k];
+                reader.at(s * u + w / 2.0 - 0.5, s * v + h / 2.0 - 0.5);
+              }
+              to.rgb()[at + k] = reader.read(k);
             }
           }
         });
     return to;
   }
 
-  private static float read(Picture from, double x, double y, int channel) {
-    int i = (int) Math.floor(x), j = (int) Math.floor(y);
-    float fx = (float) (x - i), fy = (float) (y - j);
-    float sum = 0;
-    for (int b = -1; b <= 2; b++) {
-      float wy = weight(b - fy);
-      int row = Math.clamp(j + b, 0, from.height() - 1) * from.width();
-      float line = 0;
-      for (int a = -1; a <= 2; a++) {
-        int column = Math.clamp(i + a, 0, from.width() - 1);
-        line += weight(a - fx) * from.rgb()[3 * (row + column) + channel];
-      }
-      sum += wy * line;
-    }
-    return Math.max(0, sum);
-  }
+  /** Reads between pixels, the borders held; the weights of a place are made once. */
+  private static final class Reader {
+    /** Pixels before the first that a place lies at most; numbers are cut off towards zero. */
+    private static final int BEFORE = 1 << 16;
 
-  private static float weight(float t) {
-    float a = Math.abs(t);
-    return a < 1 ? 1 + a * a * (1.5f * a - 2.5f) : a < 2 ? 2 + a * (-4 + a * (2.5f - 0.5f * a)) : 0;
+    private final float[] rgb;
+    private final int width, height;
+    private final int[] columns = new int[4], rows = new int[4];
+    private int first;
+    private boolean inside;
+    private float a0, a1, a2, a3, b0, b1, b2, b3;
+
+    Reader(Picture from) {
+      rgb = from.rgb();
+      width = from.width();
+      height = from.height();
+    }
+
+    void at(double x, double y) {
+      int i = (int) (x + BEFORE) - BEFORE, j = (int) (y + BEFORE) - BEFORE;
+      float fx = (float) (x - i), fy = (float) (y - j);
+      a0 = outer(1 + fx);
+      a1 = inner(fx);
+      a2 = inner(1 - fx);
+      a3 = outer(2 - fx);
+      b0 = outer(1 + fy);
+      b1 = inner(fy);
+      b2 = inner(1 - fy);
+      b3 = outer(2 - fy);
+      inside = i > 0 && j > 0 && i + 2 < width && j + 2 < height;
+      first = 3 * ((j - 1) * width + i - 1);
+      if (!inside) {
+        for (int k = 0; k < 4; k++) {
+          columns[k] = 3 * Math.clamp(i + k - 1, 0, width - 1);
+          rows[k] = 3 * width * Math.clamp(j + k - 1, 0, height - 1);
+        }
+      }
+    }
+
+    float read(int channel) {
+      float sum;
+      if (inside) {
+        int at = first + channel, down = 3 * width;
+        sum =
+            b0 * line(at)
+                + b1 * line(at + down)
+                + b2 * line(at + 2 * down)
+                + b3 * line(at + 3 * down);
+      } else {
+        sum =
+            b0 * held(rows[0] + channel)
+                + b1 * held(rows[1] + channel)
+                + b2 * held(rows[2] + channel)
+                + b3 * held(rows[3] + channel);
+      }
+      return Math.max(0, sum);
+    }
+
+    private float line(int at) {
+      return a0 * rgb[at] + a1 * rgb[at + 3] + a2 * rgb[at + 6] + a3 * rgb[at + 9];
+    }
+
+    private float held(int at) {
+      return a0 * rgb[at + columns[0]]
+          + a1 * rgb[at + columns[1]]
+          + a2 * rgb[at + columns[2]]
+          + a3 * rgb[at + columns[3]];
+    }
+
+    private static float inner(float a) {
+      return 1 + a * a * (1.5f * a - 2.5f);
+    }
+
+    private static float outer(float a) {
+      return 2 + a * (-4 + a * (2.5f - 0.5f * a));
+    }
   }
 }

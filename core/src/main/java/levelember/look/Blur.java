@@ -14,6 +14,9 @@ final class Blur {
 
   private static final RowMath ROWS = RowMath.ofMachine();
 
+  /** Rows that one thread takes at a time where they share work. */
+  private static final int BAND = 16;
+
   /** Pixels that are sooner done than handed over. */
   private static final int FEW = 60_000;
 
@@ -97,12 +100,8 @@ final class Blur {
         w,
         h,
         y -> {
-          for (int x = 0; x < w; x++) {
-            float sum = 0;
-            for (int t = 1 - taps.length; t < taps.length; t++) {
-              sum += taps[Math.abs(t)] * from[y * w + Math.clamp(x + t, 0, w - 1)];
-            }
-            across[y * w + x] = sum;
+          for (int t = 1 - taps.length; t < taps.length; t++) {
+            addHeld(from, y * w, w, t, taps[Math.abs(t)], across);
           }
         });
     rows(
@@ -114,6 +113,21 @@ final class Blur {
           }
         });
     return to;
+  }
+
+  /** Adds a row moved by some places to itself in another picture, its ends held. */
+  private static void addHeld(
+      float[] from, int at, int length, int shift, float weight, float[] to) {
+    int begin = Math.clamp(-shift, 0, length), end = Math.clamp(length - shift, 0, length);
+    for (int x = 0; x < begin; x++) {
+      to[at + x] = Math.fma(weight, from[at], to[at + x]);
+    }
+    if (end > begin) {
+      add(from, at + begin + shift, end - begin, weight, to, at + begin);
+    }
+    for (int x = end; x < length; x++) {
+      to[at + x] = Math.fma(weight, from[at + length - 1], to[at + x]);
+    }
   }
 
   /** Weights of a Gaussian from its middle outwards, which add up to one on both sides. */
@@ -151,55 +165,15 @@ final class Blur {
 
   /** Adds a picture of half the size, stretched between its pixels. */
   static void addDoubled(Picture from, Picture to) {
+    int w = to.width(), h = to.height();
     rows(
-        to.width(),
-        to.height(),
-        y -> {
-          float[] memory = new float[3 * from.width()];
-          addStretched(from, 1, y, to.width(), memory, to.rgb(), 3 * y * to.width());
+        BAND * w,
+        (h + BAND - 1) / BAND,
+        band -> {
+          Stretched stretched = new Stretched(from, 1, w);
+          for (int y = band * BAND; y < Math.min(h, (band + 1) * BAND); y++) {
+            stretched.add(y, to.rgb(), 3 * y * w);
+          }
         });
-  }
-
-  /**
-   * Adds one row of a smaller picture, stretched between its pixels.
-   *
-   * @param level how often it was halved
-   * @param y row of the stretched picture
-   * @param width of the stretched row
-   * @param row memory for a row of {@code from}
-   */
-  static void addStretched(
-      Picture from, int level, int y, int width, float[] row, float[] to, int at) {
-    int w = from.width(), step = 1 << level, half = step >> 1;
-    float down = (y - half + 0.5f) / step;
-    int upper = (int) Math.floor(down);
-    float part = down - upper;
-    java.util.Arrays.fill(row, 0);
-    if (upper >= 0 && upper < from.height()) {
-      add(from.rgb(), 3 * upper * w, 3 * w, 1 - part, row, 0);
-    }
-    if (upper + 1 < from.height()) {
-      add(from.rgb(), 3 * (upper + 1) * w, 3 * w, part, row, 0);
-    }
-    float[] parts = new float[step];
-    for (int p = 0; p < step; p++) {
-      parts[p] = (p + 0.5f) / step;
-    }
-    // From the middle of one small pixel to the middle of the next, nothing beyond the ends.
-    for (int a = -1; a < w; a++) {
-      int left = 3 * a, x0 = a * step + half;
-      boolean from0 = a >= 0, to1 = a + 1 < w;
-      float r0 = from0 ? row[left] : 0, g0 = from0 ? row[left + 1] : 0;
-      float b0 = from0 ? row[left + 2] : 0;
-      float dr = (to1 ? row[left + 3] : 0) - r0, dg = (to1 ? row[left + 4] : 0) - g0;
-      float db = (to1 ? row[left + 5] : 0) - b0;
-      int begin = Math.max(0, -x0), end = Math.min(step, width - x0);
-      for (int p = begin, i = at + 3 * (x0 + begin); p < end; p++, i += 3) {
-        float t = parts[p];
-        to[i] += r0 + t * dr;
-        to[i + 1] += g0 + t * dg;
-        to[i + 2] += b0 + t * db;
-      }
-    }
   }
 }

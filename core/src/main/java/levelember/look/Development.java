@@ -130,7 +130,8 @@ public final class Development {
     final int width;
     final float[] row;
     final float[] r, g, b;
-    final float[] halo;
+    final float[][] memory;
+    final Stretched spread;
     final byte[][] codes;
 
     Rows(int width, Glowing.Halo halo) {
@@ -140,15 +141,12 @@ public final class Development {
       g = new float[width];
       b = new float[width];
       codes = new byte[3][width];
-      this.halo = halo == null ? null : new float[3 * halo.light().width()];
+      memory = new float[2][width];
+      spread = halo == null ? null : new Stretched(halo.light(), halo.level(), width);
     }
 
     void part(float[] from, int at) {
-      for (int x = 0, i = at; x < width; x++, i += 3) {
-        r[x] = from[i];
-        g[x] = from[i + 1];
-        b[x] = from[i + 2];
-      }
+      ROWS.part(from, at, r, g, b, width);
     }
 
     void join(float[] to, int at) {
@@ -204,12 +202,12 @@ public final class Development {
           if (across != null) {
             multiply(rows, across, 0, down[y]);
           }
-          ROWS.tone(rows.r, rows.g, rows.b, w, terms);
+          ROWS.tone(rows.r, rows.g, rows.b, w, terms, rows.memory);
           if (grading != null) {
-            grading.grade(rows.r, rows.g, rows.b, w);
+            grading.grade(rows.r, rows.g, rows.b, w, rows.memory);
           }
           if (grain != null) {
-            grain.rows(rows.r, rows.g, rows.b, y, w, h);
+            grain.rows(rows.r, rows.g, rows.b, y, w, h, rows.memory[0]);
           }
           taker.with(rows, 3 * y * w);
         });
@@ -243,7 +241,7 @@ public final class Development {
   private void linear(Picture picture, Aids aids, Glowing.Halo halo, int y, Rows rows) {
     shaded(picture, aids, y, rows.row);
     if (halo != null) {
-      glowing.row(rows.row, y, picture.width(), halo, aids, rows.halo);
+      glowing.row(rows.row, y, picture.width(), halo, aids, rows.spread);
     }
   }
 

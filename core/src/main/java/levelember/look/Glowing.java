@@ -256,9 +256,9 @@ final class Glowing {
    * Takes from a row what is spread elsewhere and adds what is spread to it.
    *
    * @param row the picture's row, cd/m²; changed
-   * @param memory for a row of the halo
+   * @param spread the halo's light, stretched to the picture's size
    */
-  void row(float[] row, int y, int width, Halo halo, Aids aids, float[] memory) {
+  void row(float[] row, int y, int width, Halo halo, Aids aids, Stretched spread) {
     for (int i = 0; i < glows.size(); i++) {
       if (halo.glowing[i] == null || !halo.glowing[i][y]) {
         continue;
@@ -277,7 +277,7 @@ final class Glowing {
         }
       }
     }
-    Blur.addStretched(halo.light, halo.level, y, width, memory, row, 0);
+    spread.add(y, row, 0);
   }
 
   private static void take(

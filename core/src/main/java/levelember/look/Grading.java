@@ -106,24 +106,28 @@ public final class Grading {
   /** Grades an encoded colour in place. */
   public void grade(float[] v) {
     float[] r = {v[0]}, g = {v[1]}, b = {v[2]};
-    grade(r, g, b, 1);
+    grade(r, g, b, 1, new float[1][1]);
     v[0] = r[0];
     v[1] = g[0];
     v[2] = b[0];
   }
 
-  /** Grades a row of encoded colours in place. */
-  void grade(float[] r, float[] g, float[] b, int n) {
+  /**
+   * Grades a row of encoded colours in place.
+   *
+   * @param memory a row as long
+   */
+  void grade(float[] r, float[] g, float[] b, int n, float[][] memory) {
     boolean mixes = amount != 1;
     float[] red = mixes ? r.clone() : null, green = mixes ? g.clone() : null;
     float[] blue = mixes ? b.clone() : null;
     if (wheels != null) {
-      ROWS.wheels(r, g, b, n, wheels);
+      ROWS.wheels(r, g, b, n, wheels, memory[0]);
     }
     if (curves != null) {
-      bend(r, n, curves[0]);
-      bend(g, n, curves[1]);
-      bend(b, n, curves[2]);
+      ROWS.bend(r, n, curves[0]);
+      ROWS.bend(g, n, curves[1]);
+      ROWS.bend(b, n, curves[2]);
     }
     if (lut != null) {
       lookUp(r, g, b, n);
@@ -132,14 +136,6 @@ public final class Grading {
       mix(red, r, n);
       mix(green, g, n);
       mix(blue, b, n);
-    }
-  }
-
-  private static void bend(float[] row, int n, float[] curve) {
-    for (int i = 0; i < n; i++) {
-      float at = row[i] * CURVE;
-      int k = (int) at;
-      row[i] = curve[k] + (at - k) * (curve[k + 1] - curve[k]);
     }
   }
 

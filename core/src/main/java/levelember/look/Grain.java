@@ -19,7 +19,12 @@ final class Grain {
     size = optics.grainSize() / 100;
   }
 
-  void rows(float[] r, float[] g, float[] b, int y, int width, int height) {
+  /**
+   * Puts grain into a row of encoded values.
+   *
+   * @param noise memory for a row
+   */
+  void rows(float[] r, float[] g, float[] b, int y, int width, int height, float[] noise) {
     double cell = size * height;
     float strength = 4 * amount * EVEN * (float) Math.min(1, cell);
     double step = 1 / Math.max(cell, 1);
@@ -35,16 +40,18 @@ final class Grain {
         right = between(i + 1, j, fy);
         last = i;
       }
-      float noise = strength * (left + smooth((float) (u - i)) * (right - left));
-      r[x] = grained(r[x], noise);
-      g[x] = grained(g[x], noise);
-      b[x] = grained(b[x], noise);
+      noise[x] = strength * (left + smooth((float) (u - i)) * (right - left));
     }
+    grained(r, noise, width);
+    grained(g, noise, width);
+    grained(b, noise, width);
   }
 
-  private static float grained(float a, float noise) {
-    float to = a + a * (1 - a) * noise;
-    return to > 0 ? Math.min(to, 1) : 0;
+  private static void grained(float[] row, float[] noise, int n) {
+    for (int x = 0; x < n; x++) {
+      float a = row[x];
+      row[x] = Math.max(0, Math.min(1, a + a * (1 - a) * noise[x]));
+    }
   }
 
   private static float between(int x, int y, float part) {

@@ -3,7 +3,21 @@ package levelember.look;
 /** Rows one pixel at a time. */
 final class PlainRows extends RowMath {
   @Override
-  void tone(float[] r, float[] g, float[] b, int n, ToneTerms t) {
+  void part(float[] from, int at, float[] r, float[] g, float[] b, int n) {
+    part(from, at, r, g, b, 0, n);
+  }
+
+  /** A part of the rows. */
+  static void part(float[] from, int at, float[] r, float[] g, float[] b, int first, int n) {
+    for (int x = first, i = at + 3 * first; x < n; x++, i += 3) {
+      r[x] = from[i];
+      g[x] = from[i + 1];
+      b[x] = from[i + 2];
+    }
+  }
+
+  @Override
+  void tone(float[] r, float[] g, float[] b, int n, ToneTerms t, float[][] memory) {
     tone(r, g, b, 0, n, t);
   }
 
@@ -81,8 +95,23 @@ final class PlainRows extends RowMath {
   }
 
   @Override
-  void wheels(float[] r, float[] g, float[] b, int n, WheelTerms t) {
+  void wheels(float[] r, float[] g, float[] b, int n, WheelTerms t, float[] memory) {
     wheels(r, g, b, 0, n, t);
+  }
+
+  @Override
+  void bend(float[] row, int n, float[] curve) {
+    bend(row, 0, n, curve);
+  }
+
+  /** A part of the row. */
+  static void bend(float[] row, int from, int n, float[] curve) {
+    float steps = curve.length - 2;
+    for (int i = from; i < n; i++) {
+      float at = row[i] * steps;
+      int k = (int) at;
+      row[i] = Math.fma(at - k, curve[k + 1] - curve[k], curve[k]);
+    }
   }
 
   /** A part of the rows. */

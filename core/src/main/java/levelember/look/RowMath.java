@@ -87,8 +87,15 @@ abstract sealed class RowMath permits PlainRows, WideRows {
             : new PlainRows();
   }
 
-  /** From cd/m² to encoded display values before the grade, in place. */
-  abstract void tone(float[] r, float[] g, float[] b, int n, ToneTerms terms);
+  /** Takes a row of pixels apart into its channels. */
+  abstract void part(float[] from, int at, float[] r, float[] g, float[] b, int n);
+
+  /**
+   * From cd/m² to encoded display values before the grade, in place.
+   *
+   * @param memory two rows as long
+   */
+  abstract void tone(float[] r, float[] g, float[] b, int n, ToneTerms terms, float[][] memory);
 
   /** Whether any of some values is above another. */
   abstract boolean anyAbove(float[] values, int from, int to, float least);
@@ -96,8 +103,19 @@ abstract sealed class RowMath permits PlainRows, WideRows {
   /** Adds a run of values, weighed, to another; the two do not overlap. */
   abstract void add(float[] from, int at, int length, float weight, float[] to, int into);
 
-  /** The wheels of a grade on encoded values, in place. */
-  abstract void wheels(float[] r, float[] g, float[] b, int n, WheelTerms terms);
+  /**
+   * The wheels of a grade on encoded values, in place.
+   *
+   * @param memory a row as long
+   */
+  abstract void wheels(float[] r, float[] g, float[] b, int n, WheelTerms terms, float[] memory);
+
+  /**
+   * A curve of values 0…1, in place.
+   *
+   * @param curve its values at equal steps from 0 to 1, and the last once more
+   */
+  abstract void bend(float[] row, int n, float[] curve);
 
   /** A power of one value; what the rows do lane by lane. */
   static float power(float x, float p) {

@@ -4,6 +4,7 @@ import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.VectorMask;
 import jdk.incubator.vector.VectorOperators;
+import jdk.incubator.vector.VectorShuffle;
 import jdk.incubator.vector.VectorSpecies;
 
 /** Rows as many pixels at a time as there are lanes; the same bits as {@link PlainRows}. */
@@ -35,10 +36,64 @@ final class WideRows extends RowMath {
     WideRows::balanced, WideRows::within, WideRows::contrast, WideRows::curve, WideRows::burnt
   };
 
+  /** Where the lanes of each channel lie in their vector of three vectors of pixels. */
+  private static final VectorShuffle<Float>[] PARTS = parts();
+
+  /** Which lanes of a channel come from the second and the third vector. */
+  private static final VectorMask<Float>[][] LATER = later();
+
+  @SuppressWarnings({"unchecked", "rawtypes"})
+  private static VectorShuffle<Float>[] parts() {
+    int n = LANES.length();
+    VectorShuffle[] to = new VectorShuffle[3];
+    for (int channel = 0; channel < 3; channel++) {
+      int k = channel;
+      to[k] = VectorShuffle.fromOp(LANES, i -> (3 * i + k) % n);
+    }
+    return to;
+  }
+
+  @SuppressWarnings({"unchecked", "rawtypes"})
+  private static VectorMask<Float>[][] later() {
+    int n = LANES.length();
+    VectorMask[][] to = new VectorMask[3][2];
+    for (int channel = 0; channel < 3; channel++) {
+      for (int v = 0; v < 2; v++) {
+        boolean[] in = new boolean[n];
+        for (int i = 0; i < n; i++) {
+          in[i] = (3 * i + channel) / n == v + 1;
+        }
+        to[channel][v] = VectorMask.fromArray(LANES, in, 0);
+      }
+    }
+    return to;
+  }
+
   @Override
-  void tone(float[] r, float[] g, float[] b, int n, ToneTerms t) {
+  void part(float[] from, int at, float[] r, float[] g, float[] b, int n) {
+    int end = LANES.loopBound(n), lanes = LANES.length();
+    for (int x = 0, i = at; x < end; x += lanes, i += 3 * lanes) {
+      FloatVector u = FloatVector.fromArray(LANES, from, i);
+      FloatVector v = FloatVector.fromArray(LANES, from, i + lanes);
+      FloatVector w = FloatVector.fromArray(LANES, from, i + 2 * lanes);
+      channel(u, v, w, 0).intoArray(r, x);
+      channel(u, v, w, 1).intoArray(g, x);
+      channel(u, v, w, 2).intoArray(b, x);
+    }
+    PlainRows.part(from, at, r, g, b, end, n);
+  }
+
+  private static FloatVector channel(FloatVector u, FloatVector v, FloatVector w, int k) {
+    VectorShuffle<Float> lanes = PARTS[k];
+    return u.rearrange(lanes)
+        .blend(v.rearrange(lanes), LATER[k][0])
+        .blend(w.rearrange(lanes), LATER[k][1]);
+  }
+
+  @Override
+  void tone(float[] r, float[] g, float[] b, int n, ToneTerms t, float[][] memory) {
     int end = LANES.loopBound(n);
-    float[] most = new float[end], shown = new float[end];
+    float[] most = memory[0], shown = memory[1];
     for (Turn turn : TONE) {
       turn.go(r, g, b, most, shown, end, t);
     }
@@ -278,9 +333,25 @@ final class WideRows extends RowMath {
   }
 
   @Override
-  void wheels(float[] r, float[] g, float[] b, int n, WheelTerms t) {
+  void bend(float[] row, int n, float[] curve) {
+    int end = LANES.loopBound(n), lanes = LANES.length();
+    float steps = curve.length - 2;
+    int[] places = new int[lanes];
+    for (int i = 0; i < end; i += lanes) {
+      FloatVector at = FloatVector.fromArray(LANES, row, i).mul(steps);
+      IntVector k = at.convert(VectorOperators.F2I, 0).reinterpretAsInts();
+      k.intoArray(places, 0);
+      FloatVector low = FloatVector.fromArray(LANES, curve, 0, places, 0);
+      FloatVector high = FloatVector.fromArray(LANES, curve, 1, places, 0);
+      FloatVector part = at.sub((FloatVector) k.convert(VectorOperators.I2F, 0));
+      part.fma(high.sub(low), low).intoArray(row, i);
+    }
+    PlainRows.bend(row, end, n, curve);
+  }
+
+  @Override
+  void wheels(float[] r, float[] g, float[] b, int n, WheelTerms t, float[] memory) {
     int end = LANES.loopBound(n);
-    float[] memory = new float[end];
     wheel(r, memory, end, 0, t);
     wheel(g, memory, end, 1, t);
     wheel(b, memory, end, 2, t);

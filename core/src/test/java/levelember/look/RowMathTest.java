@@ -42,8 +42,8 @@ class RowMathTest {
     float[] matrix = Balance.matrix(new WhiteBalance(3400, 5));
     RowMath.ToneTerms terms = new DisplayCurve(look).terms(matrix);
     RowMath wide = RowMath.ofMachine();
-    wide.tone(a[0], a[1], a[2], n, terms);
-    new PlainRows().tone(b[0], b[1], b[2], n, terms);
+    wide.tone(a[0], a[1], a[2], n, terms, new float[2][n]);
+    new PlainRows().tone(b[0], b[1], b[2], n, terms, null);
     for (int k = 0; k < 3; k++) {
       assertThat(a[k]).isEqualTo(b[k]);
       for (float v : a[k]) {
@@ -56,10 +56,38 @@ class RowMathTest {
             new float[] {-0.02f, 0.03f, 0},
             new float[] {1.2f, 1, 0.8f},
             1.15f);
-    wide.wheels(a[0], a[1], a[2], n, wheels);
-    new PlainRows().wheels(b[0], b[1], b[2], n, wheels);
+    wide.wheels(a[0], a[1], a[2], n, wheels, new float[n]);
+    new PlainRows().wheels(b[0], b[1], b[2], n, wheels, null);
     for (int k = 0; k < 3; k++) {
       assertThat(a[k]).isEqualTo(b[k]);
     }
+  }
+
+  @Test
+  void wideAndPlainRowsPartAndBendAlike() {
+    Random random = new Random(5);
+    int n = 333;
+    float[] pixels = new float[3 * n + 5];
+    for (int i = 0; i < pixels.length; i++) {
+      pixels[i] = random.nextFloat();
+    }
+    float[] curve = new float[66];
+    for (int i = 0; i < curve.length; i++) {
+      curve[i] = (float) Math.sqrt(Math.min(1, i / 64.0));
+    }
+    float[][] a = new float[3][n], b = new float[3][n];
+    RowMath wide = RowMath.ofMachine(), plain = new PlainRows();
+    wide.part(pixels, 4, a[0], a[1], a[2], n);
+    plain.part(pixels, 4, b[0], b[1], b[2], n);
+    for (int k = 0; k < 3; k++) {
+      assertThat(a[k]).isEqualTo(b[k]);
+      a[k][7] = 1;
+      b[k][7] = 1;
+      wide.bend(a[k], n, curve);
+      plain.bend(b[k], n, curve);
+      assertThat(a[k]).isEqualTo(b[k]);
+      assertThat(a[k][7]).isEqualTo(1f);
+    }
+    assertThat(a[1][20]).isCloseTo((float) Math.sqrt(pixels[4 + 61]), within(1e-3f));
   }
 }
