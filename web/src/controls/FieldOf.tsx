@@ -29,7 +29,7 @@ export function NumberOf(p: NumberProps) {
     () => ({
       onTry: (value: number) => {
         const now = latest.current;
-        now.desk.tryOut(now.p.write(now.desk.state.document, value));
+        now.desk.tryOut(now.p.write(now.desk.state.document, value), true);
       },
       onKeep: () => void latest.current.desk.keep(latest.current.p.edit),
       onLeave: () => latest.current.desk.leave(),

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
-import { memo, useEffect, useRef, useState, type PointerEvent } from 'react';
+import { memo, useCallback, useEffect, useRef, useState, type PointerEvent } from 'react';
 import { colours, mono } from '../theme/theme';
 import { clampTo, formatQuantity, parseQuantity, stepped, type Quantity } from './quantity';
 
@@ -20,12 +20,20 @@ interface Props {
 
 const PIXELS_A_NOTCH = 4;
 const WHEEL_REST_MILLIS = 400;
+const LET_MILLIS = 1000;
 
 /** A number that is dragged, wheeled, typed with units, stepped by arrows, or set back. */
 export const NumberField = memo(function NumberField(p: Props) {
   const [text, setText] = useState<string | null>(null);
   const [wrong, setWrong] = useState(false);
   const drag = useRef<{ x: number; value: number; moved: boolean } | null>(null);
+  /** Where the hand has got to, until the document has it. */
+  const [held, setHeld] = useState<{ value: number; let: boolean } | null>(null);
+  const [known, setKnown] = useState(p.value);
+  if (known !== p.value) {
+    setKnown(p.value);
+    if (held?.let) setHeld(null);
+  }
   const box = useRef<HTMLDivElement>(null);
   /** Where the wheel has got to, before the document follows. */
   const wheeled = useRef<number | null>(null);
@@ -35,6 +43,12 @@ export const NumberField = memo(function NumberField(p: Props) {
     latest.current = p;
   });
 
+  /** From now on the document says the value; at the latest in a moment, should it be refused. */
+  const letGo = useCallback(() => {
+    setHeld((h) => h && { ...h, let: true });
+    setTimeout(() => setHeld((h) => (h?.let ? null : h)), LET_MILLIS);
+  }, []);
+
   useEffect(() => {
     const node = box.current;
     const wheel = (event: WheelEvent) => {
@@ -43,16 +57,18 @@ export const NumberField = memo(function NumberField(p: Props) {
       const now = latest.current;
       const from = wheeled.current ?? now.value;
       wheeled.current = stepped(from, -Math.sign(event.deltaY), now.quantity, event.shiftKey);
+      setHeld({ value: wheeled.current, let: false });
       now.onTry(wheeled.current);
       clearTimeout(rest.current);
       rest.current = setTimeout(() => {
         wheeled.current = null;
         latest.current.onKeep();
+        letGo();
       }, WHEEL_REST_MILLIS);
     };
     node?.addEventListener('wheel', wheel, { passive: false });
     return () => node?.removeEventListener('wheel', wheel);
-  }, []);
+  }, [letGo]);
 
   const input = useRef<HTMLInputElement>(null);
   const changed = p.start !== undefined && Math.abs(p.value - p.start) > 1e-9;
@@ -90,11 +106,16 @@ export const NumberField = memo(function NumberField(p: Props) {
       const notches = Math.round((e.clientX - from.x) / PIXELS_A_NOTCH);
       if (!from.moved && notches === 0) return;
       from.moved = true;
-      p.onTry(stepped(from.value, notches, p.quantity, e.shiftKey));
+      const value = stepped(from.value, notches, p.quantity, e.shiftKey);
+      if (value === held?.value) return;
+      setHeld({ value, let: false });
+      p.onTry(value);
     },
     onPointerUp: () => {
-      if (drag.current?.moved) p.onKeep();
-      else input.current?.focus();
+      if (drag.current?.moved) {
+        p.onKeep();
+        letGo();
+      } else input.current?.focus();
       drag.current = null;
     },
     onDoubleClick: () => {
@@ -136,7 +157,7 @@ export const NumberField = memo(function NumberField(p: Props) {
           ref={input}
           aria-label={p.name ?? p.label}
           aria-invalid={wrong}
-          value={text ?? formatQuantity(p.value, p.quantity)}
+          value={text ?? formatQuantity(held?.value ?? p.value, p.quantity)}
           onChange={(e: React.ChangeEvent<HTMLInputElement>) => {
             setText(e.target.value);
             setWrong(false);

@@ -6,6 +6,7 @@ import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import Tooltip from '@mui/material/Tooltip';
 import { useLive } from '../live/store';
+import { useCalm } from '../live/useCalm';
 import { useChannel, useDesk } from '../live/useShoot';
 import { colours, mono, sizes } from '../theme/theme';
 import { duration } from './duration';
@@ -65,9 +66,7 @@ function Pill() {
   const channel = useChannel();
   const connected = useLive((s) => s.connected);
   const paused = useLive((s) => s.paused);
-  const frame = useLive((s) => s.frame);
-  const progress = useLive((s) => s.progress);
-  const handMillis = useLive((s) => s.handMillis);
+  const { frame, progress, handMillis } = useCalm();
   const wanted = useLive((s) => s.wantedPercent);
   const samples = frame?.samples ?? 0;
   const denoised = frame?.denoised ?? false;

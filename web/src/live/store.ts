@@ -75,7 +75,7 @@ export interface View {
   keepGlass: boolean;
 }
 
-interface LiveState {
+export interface LiveState {
   connected: boolean;
   image: ImageData | null;
   frame: Frame | null;
@@ -88,6 +88,8 @@ interface LiveState {
   handMillis: number | null;
   /** Operations tried but not kept yet; the page shows the document with them. */
   trial: Operation[] | null;
+  /** Whether the control in the hand shows its own value. */
+  own: boolean;
   paused: boolean;
   /** Noise at which tracing ends. */
   wantedPercent: number;
@@ -108,6 +110,7 @@ export const useLive = create<LiveState>(() => ({
   failure: null,
   handMillis: null,
   trial: null,
+  own: false,
   paused: false,
   wantedPercent: 2,
   denoise: 'noisy',

@@ -19,12 +19,18 @@ import { useLive } from './store';
 /** How often at most the fields follow the hand. */
 const FIELDS_MILLIS = 120;
 
+/** The same where what is in the hand shows itself where it has got to. */
+const OTHERS_MILLIS = 600;
+
 export interface ShootDesk {
   state: ShootState;
   /** The document as kept, with what the hand is just trying. */
   document: ShootDocument;
-  /** Shows operations at once without keeping them. */
-  tryOut: (operations: Operation[]) => void;
+  /**
+   * Shows operations at once without keeping them. When the control in the hand shows its own
+   * value, all others may follow later.
+   */
+  tryOut: (operations: Operation[], own?: boolean) => void;
   /** Keeps what was tried, or the operations given, as one edit. */
   keep: (label: string, operations?: Operation[]) => Promise<boolean>;
   /** Does what the server makes a new state of, in line with other edits. */
@@ -59,19 +65,32 @@ export function shootKey(id: string) {
   return ['shoot', id];
 }
 
-/** A value that changes with the hand, taken over some times a second; null at once. */
-function useSettling<T>(value: T | null): T | null {
-  const [settled, setSettled] = useState(value);
-  const since = useRef(0);
+/**
+ * What the hand tries, taken over some times a second; nothing at once. The page is not drawn anew
+ * in between.
+ */
+function useSettledTrial(): Operation[] | null {
+  const [settled, setSettled] = useState(() => useLive.getState().trial);
   useEffect(() => {
+    let since = 0;
+    let timer: ReturnType<typeof setTimeout> | undefined;
     const take = () => {
-      since.current = performance.now();
-      setSettled(value);
+      since = performance.now();
+      setSettled(useLive.getState().trial);
     };
-    const timer = setTimeout(take, Math.max(0, since.current + FIELDS_MILLIS - performance.now()));
-    return () => clearTimeout(timer);
-  }, [value]);
-  return value === null ? null : (settled ?? value);
+    const end = useLive.subscribe((now, before) => {
+      if (now.trial === before.trial && now.own === before.own) return;
+      clearTimeout(timer);
+      const millis = now.own ? OTHERS_MILLIS : FIELDS_MILLIS;
+      if (now.trial === null) take();
+      else timer = setTimeout(take, Math.max(0, since + millis - performance.now()));
+    });
+    return () => {
+      clearTimeout(timer);
+      end();
+    };
+  }, []);
+  return settled;
 }
 
 /** The state of a shoot and the ways to change it. Edits go one after the other. */
@@ -79,7 +98,7 @@ export function useShootDesk(id: string, channel: LiveChannel | null): ShootDesk
   const client = useQueryClient();
   const { data: state } = useQuery({ queryKey: shootKey(id), queryFn: () => api.state(id) });
   // The fields may lag behind the hand; the picture may not.
-  const trial = useDeferredValue(useSettling(useLive((s) => s.trial)));
+  const trial = useDeferredValue(useSettledTrial());
   const line = useRef(Promise.resolve(true));
 
   const inLine = useCallback(
@@ -106,13 +125,14 @@ export function useShootDesk(id: string, channel: LiveChannel | null): ShootDesk
     return {
       state,
       document: trial ? patched(state.document, trial) : state.document,
-      tryOut: (operations) => {
-        useLive.setState({ trial: operations });
+      tryOut: (operations, own = false) => {
+        useLive.setState({ trial: operations, own });
         channel?.tryOut(operations);
       },
       keep: async (label, operations) => {
         const kept = operations ?? useLive.getState().trial;
         if (!kept) return true;
+        useLive.setState({ own: false });
         const done = await inLine((revision) => api.edit(id, revision, label, kept));
         if (useLive.getState().trial === kept || operations) useLive.setState({ trial: null });
         return done;

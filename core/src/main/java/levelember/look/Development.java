@@ -113,13 +113,13 @@ public final class Development {
   /** The linear picture with what lens and shade have made of it, before sharpening, cd/m². */
   public Picture exposedLight(Picture picture, Aids aids) {
     Picture to = Picture.black(picture.width(), picture.height());
-    Glowing.Halo halo = halo(picture, aids);
+    Lit lit = lit(picture, aids);
     int n = 3 * picture.width();
     bands(
         picture,
-        halo,
+        lit.halo,
         (rows, y) -> {
-          linear(picture, aids, halo, y, rows);
+          linear(lit, aids, y, rows);
           System.arraycopy(rows.row, 0, to.rgb(), y * n, n);
         });
     return to;
@@ -181,19 +181,18 @@ public final class Development {
     float[] down = optics.vignette() == 0 ? null : vignette(h, w, h);
     boolean bends = optics.distortion() != 0 || optics.fringing() != 0;
     boolean whole = bends || optics.sharpening() > 0;
-    Picture lit = whole ? exposedLight(picture, aids) : picture;
-    Picture from = bends ? Bending.bent(lit, optics) : lit;
+    Picture exposed = whole ? exposedLight(picture, aids) : picture;
+    Picture from = bends ? Bending.bent(exposed, optics) : exposed;
     float[] sharper = optics.sharpening() > 0 ? Sharpening.factors(from, optics) : null;
-    Glowing.Halo halo = whole ? null : halo(picture, aids);
-    boolean asIs = whole || halo == null && aids.shade() == null && aids.plate() == null;
+    Lit lit = whole ? new Lit(from, true, null) : lit(picture, aids);
     bands(
         picture,
-        halo,
+        lit.halo,
         (rows, y) -> {
-          if (asIs) {
-            rows.part(from.rgb(), 3 * y * w);
+          if (lit.shaded && lit.halo == null) {
+            rows.part(lit.picture.rgb(), 3 * y * w);
           } else {
-            linear(picture, aids, halo, y, rows);
+            linear(lit, aids, y, rows);
             rows.part(rows.row, 0);
           }
           if (sharper != null) {
@@ -233,22 +232,37 @@ public final class Development {
     return to;
   }
 
-  private Glowing.Halo halo(Picture picture, Aids aids) {
-    return glowing.active() ? glowing.halo(shaded(picture, aids), aids) : null;
+  /**
+   * What the lens works on.
+   *
+   * @param shaded whether shade and plates are in the picture already
+   * @param halo what is spread, or null
+   */
+  private record Lit(Picture picture, boolean shaded, Glowing.Halo halo) {}
+
+  private Lit lit(Picture picture, Aids aids) {
+    boolean plain = aids.shade() == null && aids.plate() == null;
+    if (!glowing.active()) {
+      return new Lit(picture, plain, null);
+    }
+    Picture shaded = plain ? picture : shaded(picture, aids);
+    return new Lit(shaded, true, glowing.halo(shaded, aids));
   }
 
   /** A row with shade, plates and glow. */
-  private void linear(Picture picture, Aids aids, Glowing.Halo halo, int y, Rows rows) {
-    shaded(picture, aids, y, rows.row);
-    if (halo != null) {
-      glowing.row(rows.row, y, picture.width(), halo, aids, rows.spread);
+  private void linear(Lit lit, Aids aids, int y, Rows rows) {
+    int w = lit.picture.width();
+    if (lit.shaded) {
+      System.arraycopy(lit.picture.rgb(), 3 * y * w, rows.row, 0, 3 * w);
+    } else {
+      shaded(lit.picture, aids, y, rows.row);
+    }
+    if (lit.halo != null) {
+      glowing.row(rows.row, y, w, lit.halo, aids, rows.spread);
     }
   }
 
   private static Picture shaded(Picture picture, Aids aids) {
-    if (aids.shade() == null && aids.plate() == null) {
-      return picture;
-    }
     Picture to = Picture.black(picture.width(), picture.height());
     int n = 3 * picture.width();
     bands(

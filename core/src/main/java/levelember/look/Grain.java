@@ -14,9 +14,30 @@ final class Grain {
   private final float amount;
   private final double size;
 
+  private volatile Columns columns;
+
   Grain(Optics optics) {
     amount = (float) optics.grain();
     size = optics.grainSize() / 100;
+  }
+
+  /**
+   * Where the columns of a picture lie on the lattice.
+   *
+   * @param cell of each column
+   * @param ease how far each column has gone over to the next cell, smoothly
+   */
+  private record Columns(int height, int[] cell, float[] ease) {
+    static Columns of(int width, int height, double step) {
+      int[] cell = new int[width];
+      float[] ease = new float[width];
+      for (int x = 0; x < width; x++) {
+        double u = x * step;
+        cell[x] = (int) u;
+        ease[x] = smooth((float) (u - cell[x]));
+      }
+      return new Columns(height, cell, ease);
+    }
   }
 
   /**
@@ -28,19 +49,22 @@ final class Grain {
     double cell = size * height;
     float strength = 4 * amount * EVEN * (float) Math.min(1, cell);
     double step = 1 / Math.max(cell, 1);
+    Columns c = columns;
+    if (c == null || c.height != height || c.cell.length != width) {
+      c = Columns.of(width, height, step);
+      columns = c;
+    }
     double v = y * step;
-    int j = (int) v, last = -1;
+    int j = (int) v;
     float fy = smooth((float) (v - j));
-    float left = 0, right = 0;
-    for (int x = 0; x < width; x++) {
-      double u = x * step;
-      int i = (int) u;
-      if (i != last) {
-        left = i == last + 1 && x > 0 ? right : between(i, j, fy);
-        right = between(i + 1, j, fy);
-        last = i;
+    float right = between(0, j, fy);
+    for (int x = 0, i = 0; x < width; i++) {
+      float left = right;
+      right = between(i + 1, j, fy);
+      float more = strength * (right - left), least = strength * left;
+      for (; x < width && c.cell[x] == i; x++) {
+        noise[x] = least + c.ease[x] * more;
       }
-      noise[x] = strength * (left + smooth((float) (u - i)) * (right - left));
     }
     grained(r, noise, width);
     grained(g, noise, width);

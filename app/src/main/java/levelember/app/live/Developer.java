@@ -1,6 +1,7 @@
 package levelember.app.live;
 
 import java.util.List;
+import java.util.function.Function;
 import levelember.film.FirstHits;
 import levelember.film.Ladder;
 import levelember.look.Aids;
@@ -49,14 +50,25 @@ final class Developer {
    * @param hits of the full size as far as they are known, or null
    */
   Developed of(Shoot shoot, Look worn, Ladder films, int step, float[] weights, FirstHits hits) {
-    Picture light = films.mix(weights, step);
+    return of(shoot, worn, weights, hits, step, w -> films.mix(w, step));
+  }
+
+  /** The same with mixes that were kept. */
+  Developed of(
+      Shoot shoot,
+      Look worn,
+      float[] weights,
+      FirstHits hits,
+      int step,
+      Function<float[], Picture> mix) {
+    Picture light = mix.apply(weights);
     FirstHits known = step == 1 && fits(hits, light) ? hits : null;
     AidsMaker maker = new AidsMaker(shoot, worn, light.width(), light.height(), weights);
     boolean wanted = known != null && AidsMaker.needsHits(shoot, worn);
     if (wanted) {
       maker.take(known, 0, light.height(), shutIn(worn, known));
     }
-    List<Picture> mixed = maker.mixes().stream().map(w -> films.mix(w, step)).toList();
+    List<Picture> mixed = maker.mixes().stream().map(mix).toList();
     return new Developed(light, maker.aids(light, mixed, wanted), ready(worn));
   }
 

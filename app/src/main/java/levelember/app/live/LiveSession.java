@@ -44,7 +44,7 @@ final class LiveSession {
   private static final long SHARES_NANOS = 1_000_000_000;
 
   /** Least time between scopes while a hand moves. */
-  private static final long SCOPES_NANOS = 120_000_000;
+  private static final long SCOPES_NANOS = 250_000_000;
 
   /** Rest after a slice that was given up before it began. */
   private static final long GIVEN_WAY_NANOS = 2_000_000;
@@ -72,6 +72,7 @@ final class LiveSession {
   private final Renderer renderer;
   private final Turns.Part turn;
   private final Files files;
+  private final Mixes mixes = new Mixes();
   private final Developer developer;
   private final Set<LiveView> views = ConcurrentHashMap.newKeySet();
   private final Object lock = new Object();
@@ -378,6 +379,7 @@ final class LiveSession {
       convergence.restart();
       if (resized || !cost.nothing()) {
         tracedNanos = 0;
+        mixes.forget();
       }
       raysSinceEdit = RayCount.NONE;
       mixedOnly = !resized && cost.nothing();
@@ -439,6 +441,7 @@ final class LiveSession {
       LockSupport.parkNanos(GIVEN_WAY_NANOS);
       return true;
     }
+    mixes.forget();
     raysSinceEdit = raysSinceEdit.plus(rays);
     tracedNanos += System.nanoTime() - begin;
     noise = null;
@@ -448,6 +451,7 @@ final class LiveSession {
       }
       if (denoising.at(lastNoise)) {
         denoised.renew(ladder, this::interrupted);
+        mixes.forget();
       }
       if (ladder.step() > 0) {
         send();
@@ -460,6 +464,7 @@ final class LiveSession {
   /** The last that is said of a picture that is done. */
   private void finish() {
     if (denoising.at(lastNoise) && denoised.renew(ladder, this::interrupted)) {
+      mixes.forget();
       send();
     }
     announceProgress(false);
@@ -543,7 +548,12 @@ final class LiveSession {
   private Developer.Developed developed(Ladder from, int step) {
     Shoot shoot = shown.shoot();
     return developer.of(
-        shoot, shoot.lookOf(shown.shot()), from, step, LayerWeights.of(shoot), meeting.hits());
+        shoot,
+        shoot.lookOf(shown.shot()),
+        LayerWeights.of(shoot),
+        meeting.hits(),
+        step,
+        weights -> mixes.of(from, step, weights));
   }
 
   /** Sets what scopes measure. */
