@@ -1,5 +1,6 @@
 import type { At } from '../frame/choice';
 import type {
+  Brightness,
   Brought,
   Emitter,
   Grade,
@@ -173,10 +174,8 @@ export const api = {
     return response.status === 204 ? null : answer<At>(response);
   },
   /** A brightness of a kind of light said in another unit. */
-  brightness: async (emitter: Emitter, value: number, unit: Unit, to: Unit) =>
-    answer<{ value: number; unit: Unit }>(
-      await post('/api/brightness', { emitter, value, unit, to }),
-    ),
+  brightness: async (emitter: Emitter, given: Brightness, to: Unit) =>
+    answer<Brightness>(await post('/api/brightness', { emitter, ...given, to })),
   gels: async () =>
     answer<{ name: string; filter: Filter }[]>(await reached(fetch('/api/shelf/gels'))),
   gobos: async () =>

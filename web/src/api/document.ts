@@ -93,6 +93,13 @@ export interface Material {
   maps: Maps;
 }
 
+/** How bright a lamp is; its efficacy (lm/W) goes with watts alone. */
+export interface Brightness {
+  value: number;
+  unit: Unit;
+  efficacy?: number;
+}
+
 export type Unit = 'lm' | 'cd' | 'lx' | 'cd/m2' | 'W' | 'x';
 
 /** Measured intensities by direction. */
@@ -197,7 +204,7 @@ export interface Light {
   place: Vector;
   aim: Vector;
   rollDegrees: number;
-  brightness: { value: number; unit: Unit };
+  brightness: Brightness;
   levelStops: number;
   colour: { kelvin: number; tint: number; filter: Vector };
   muted: boolean;

@@ -23,7 +23,7 @@ import { Gels } from './Gels';
 import { PlaceDetails } from './PlaceDetails';
 import { ReachDetails } from './ReachDetails';
 import { TwinDetails } from './TwinDetails';
-import { brightnessQuantity, shownUnit, unitsOf } from './units';
+import { brightnessQuantity, efficacyQuantity, shownUnit, unitsOf } from './units';
 import { without } from './without';
 
 /** All that belongs to one light, in the order in which it is used. */
@@ -54,9 +54,8 @@ export function LightDetails({ light }: { light: Light }) {
   };
 
   const said = async (to: Unit) => {
-    const { value, unit } = light.brightness;
     try {
-      const next = await api.brightness(light.emitter, value, unit, to);
+      const next = await api.brightness(light.emitter, light.brightness, to);
       await desk.keep(
         `Unit of ${light.name}`,
         set(document, 'brightness', { ...next, value: Number(next.value.toPrecision(6)) }),
@@ -122,6 +121,15 @@ export function LightDetails({ light }: { light: Light }) {
             quantity={quantities.stops}
           />
         </Row>
+        {light.brightness.unit === 'W' && (
+          <NumberOf
+            label="Lumens a watt"
+            edit={`Efficacy of ${light.name}`}
+            read={(d) => here(d).brightness.efficacy ?? 100}
+            write={(d, v) => set(d, 'brightness/efficacy', v)}
+            quantity={efficacyQuantity}
+          />
+        )}
       </Section>
 
       <Section title="Colour">

@@ -16,6 +16,15 @@ export function shownUnit(unit: Unit): string {
   return unit === 'cd/m2' ? 'cd/m²' : unit === 'x' ? 'times' : unit;
 }
 
+/** Luminous efficacy of a lamp: 10 to 20 of a filament, 80 to 150 of LEDs. */
+export const efficacyQuantity: Quantity = {
+  unit: 'lm/W',
+  least: 0.1,
+  most: 683,
+  step: 1,
+  digits: 1,
+};
+
 /** The number of a brightness in its unit. */
 export function brightnessQuantity(unit: Unit): Quantity {
   return {

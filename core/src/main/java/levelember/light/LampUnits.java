@@ -22,8 +22,8 @@ public final class LampUnits {
 
   /** The same brightness said in another unit. */
   public static Brightness in(Emitter emitter, Brightness given, Brightness.Unit unit) {
-    double one = toTraced(emitter, new Brightness(1, unit));
-    return new Brightness(toTraced(emitter, given) / one, unit);
+    double one = toTraced(emitter, new Brightness(1, unit, given.efficacy()));
+    return new Brightness(toTraced(emitter, given) / one, unit, given.efficacy());
   }
 
   private static double toTraced(Emitter emitter, Brightness given) {
@@ -60,7 +60,7 @@ public final class LampUnits {
   private static double point(Brightness given, double lumenPerCandela) {
     return switch (given.unit()) {
       case LUMEN -> given.value() / lumenPerCandela;
-      case WATT -> given.value() * Brightness.Unit.LED_EFFICACY / lumenPerCandela;
+      case WATT -> given.value() * given.efficacy() / lumenPerCandela;
       case CANDELA, LUX, NIT, TIMES -> given.value();
     };
   }
@@ -106,7 +106,7 @@ public final class LampUnits {
   private static double face(Brightness given, double lumenPerNit, double candelaPerNit) {
     return switch (given.unit()) {
       case LUMEN -> given.value() / lumenPerNit;
-      case WATT -> given.value() * Brightness.Unit.LED_EFFICACY / lumenPerNit;
+      case WATT -> given.value() * given.efficacy() / lumenPerNit;
       case CANDELA, LUX -> given.value() / candelaPerNit;
       case NIT, TIMES -> given.value();
     };

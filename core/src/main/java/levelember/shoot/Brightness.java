@@ -5,10 +5,20 @@ package levelember.shoot;
  *
  * @param value in {@code unit}, 0 or more
  * @param unit how the value is meant
+ * @param efficacy luminous efficacy of the lamp, 0.1…683 lm/W; used by {@link Unit#WATT} alone
  */
-public record Brightness(double value, Unit unit) {
+public record Brightness(double value, Unit unit, double efficacy) {
+  /** Of a usual LED lamp, lm/W. */
+  public static final double LED_EFFICACY = 100;
+
+  /** A brightness of a lamp of {@link #LED_EFFICACY}. */
+  public Brightness(double value, Unit unit) {
+    this(value, unit, LED_EFFICACY);
+  }
+
   public Brightness {
     Checks.range("value", value, 0, 1e12);
+    Checks.range("efficacy", efficacy, 0.1, 683);
     if (unit == null) {
       throw new ImpossibleValue("unit", null, "one of lm, cd, lx, cd/m2, W, x");
     }
@@ -24,13 +34,10 @@ public record Brightness(double value, Unit unit) {
     LUX("lx"),
     /** Luminance of the shining face. */
     NIT("cd/m2"),
-    /** Electrical power of an LED lamp of 100 lm/W. */
+    /** Electrical power of a lamp of the given efficacy. */
     WATT("W"),
     /** As many times what a sky is computed to give. */
     TIMES("x");
-
-    /** Luminous efficacy that {@link #WATT} assumes, lm/W. */
-    public static final double LED_EFFICACY = 100;
 
     private final String symbol;
 

@@ -198,6 +198,18 @@ class LightTest {
   }
 
   @Test
+  void wattsGiveLightByTheEfficacyOfTheLamp() {
+    Emitter bulb = new Emitter.Sphere(0.05);
+    Brightness filament = new Brightness(60, Unit.WATT, 12);
+    Brightness lumens = LampUnits.in(bulb, filament, Unit.LUMEN);
+    assertThat(lumens.value()).isCloseTo(720, Percentage.withPercentage(1e-9));
+    assertThat(LampUnits.in(bulb, lumens, Unit.WATT).value())
+        .isCloseTo(60, Percentage.withPercentage(1e-9));
+    assertThat(LampUnits.in(bulb, new Brightness(60, Unit.WATT), Unit.LUMEN).value())
+        .isCloseTo(6000, Percentage.withPercentage(1e-9));
+  }
+
+  @Test
   void aLambertianFaceEmitsPiTimesAreaTimesLuminance() {
     Emitter panel = new Emitter.Rectangle(2, 0.5, false);
     assertThat(LampUnits.in(panel, new Brightness(1, Unit.NIT), Unit.LUMEN).value())

@@ -28,7 +28,11 @@ final class LightDocument {
         f.number("rollDegrees", 0),
         f.object(
             "brightness",
-            b -> new Brightness(b.number("value"), Brightness.Unit.of(b.text("unit")))),
+            b ->
+                new Brightness(
+                    b.number("value"),
+                    Brightness.Unit.of(b.text("unit")),
+                    b.number("efficacy", Brightness.LED_EFFICACY))),
         f.number("levelStops", 0),
         f.object(
             "colour",

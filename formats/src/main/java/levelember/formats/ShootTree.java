@@ -298,7 +298,8 @@ final class ShootTree {
     to.put("rollDegrees", l.rollDegrees());
     to.putObject("brightness")
         .put("value", l.brightness().value())
-        .put("unit", l.brightness().unit().symbol());
+        .put("unit", l.brightness().unit().symbol())
+        .put("efficacy", l.brightness().efficacy());
     to.put("levelStops", l.levelStops());
     ObjectNode c = to.putObject("colour");
     c.put("kelvin", l.colour().kelvin());

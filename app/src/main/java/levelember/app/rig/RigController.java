@@ -48,17 +48,18 @@ class RigController {
   }
 
   /** A brightness of a kind of light, and the unit that it is to be said in. */
-  record Conversion(JsonNode emitter, double value, String unit, String to) {}
+  record Conversion(JsonNode emitter, double value, String unit, String to, Double efficacy) {}
 
   /** A brightness in a unit. */
-  record Said(double value, String unit) {}
+  record Said(double value, String unit, double efficacy) {}
 
   @PostMapping("/api/brightness")
   Said brightness(@RequestBody Conversion c) {
     Emitter emitter = ShootDocument.emitter(c.emitter());
-    Brightness given = new Brightness(c.value(), Brightness.Unit.of(c.unit()));
+    double efficacy = c.efficacy() == null ? Brightness.LED_EFFICACY : c.efficacy();
+    Brightness given = new Brightness(c.value(), Brightness.Unit.of(c.unit()), efficacy);
     Brightness said = LampUnits.in(emitter, given, Brightness.Unit.of(c.to()));
-    return new Said(said.value(), said.unit().symbol());
+    return new Said(said.value(), said.unit().symbol(), said.efficacy());
   }
 
   @GetMapping("/api/shelf/gels")
