@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
-import { memo } from 'react';
+import { memo, type DragEvent } from 'react';
 import type { Light } from '../api/document';
 import { formatStops } from '../controls/quantity';
 import { colours, mono, sizes } from '../theme/theme';
@@ -38,6 +38,11 @@ export interface StripHands {
 export const Strip = memo(function Strip(p: Props) {
   const { light, hands } = p;
   const dark = light.muted || p.silenced;
+  /** What a strip is dragged by, into a bank. */
+  const grip = {
+    draggable: true,
+    onDragStart: (e: DragEvent) => e.dataTransfer.setData('text/plain', light.id),
+  };
   return (
     <Box
       role="group"
@@ -59,7 +64,16 @@ export const Strip = memo(function Strip(p: Props) {
         overflow: 'hidden',
       }}
     >
-      <Box sx={{ height: 42, bgcolor: '#111', opacity: dark ? 0.35 : 1, position: 'relative' }}>
+      <Box
+        {...grip}
+        sx={{
+          height: 42,
+          bgcolor: '#111',
+          opacity: dark ? 0.35 : 1,
+          position: 'relative',
+          cursor: 'grab',
+        }}
+      >
         {p.thumbnail && (
           <img
             src={p.thumbnail}
@@ -77,8 +91,7 @@ export const Strip = memo(function Strip(p: Props) {
         </Box>
       </Tooltip>
       <Box
-        draggable
-        onDragStart={(e) => e.dataTransfer.setData('text/plain', light.id)}
+        {...grip}
         sx={{
           px: 1.5,
           pt: 0.5,

@@ -15,6 +15,7 @@ import { dressed, MATERIAL_TYPE } from '../rooms/set/dress';
 import { colours } from '../theme/theme';
 import { CropGuide } from './CropGuide';
 import { HandleChoice, Handles } from './Handles';
+import { LightGhost } from './LightGhost';
 import { LightMarks } from './LightMarks';
 import { Readout } from './Readout';
 import { StopsLegend } from './StopsLegend';
@@ -230,6 +231,9 @@ export function PictureView() {
             height={fitted.height}
             scale={zoom.scale}
           />
+        )}
+        {room === 'rig' && shot && (
+          <LightGhost shot={shot} width={fitted.width} height={fitted.height} scale={zoom.scale} />
         )}
         {handled && piece && shot && !armed && (
           <Handles
