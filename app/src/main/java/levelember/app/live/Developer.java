@@ -60,16 +60,16 @@ final class Developer {
       float[] weights,
       FirstHits hits,
       int step,
-      Function<float[], Picture> mix) {
-    Picture light = mix.apply(weights);
+      Function<float[], Picture> mixed) {
+    Picture light = mixed.apply(weights);
     FirstHits known = step == 1 && fits(hits, light) ? hits : null;
     AidsMaker maker = new AidsMaker(shoot, worn, light.width(), light.height(), weights);
     boolean wanted = known != null && AidsMaker.needsHits(shoot, worn);
     if (wanted) {
       maker.take(known, 0, light.height(), shutIn(worn, known));
     }
-    List<Picture> mixed = maker.mixes().stream().map(mix).toList();
-    return new Developed(light, maker.aids(light, mixed, wanted), ready(worn));
+    List<Picture> parts = maker.mixes().stream().map(mixed).toList();
+    return new Developed(light, maker.aids(light, parts, wanted), ready(worn));
   }
 
   private static boolean fits(FirstHits hits, Picture light) {
