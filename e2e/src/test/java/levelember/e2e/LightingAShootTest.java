@@ -196,13 +196,18 @@ class LightingAShootTest extends ChromiumTest {
     height.fill("12 cm");
     height.press("Enter");
     assertThat(height).hasValue("0.12");
+    assertThat(button("Own copy")).isDisabled();
+    button("Duplicate this piece").click();
+    assertThat(page.getByText("Used by 2 pieces")).isVisible();
     button("Own copy").click();
     assertThat(page.getByText("Used by 1 piece")).isVisible();
     button("Let it shine").click();
     button("Rig").click();
     assertThat(page.locator("[data-light]")).hasCount(7);
     for (String done :
-        new String[] {"Let .* shine", "A material of its own .*", "Dimensions .*", "Build .*"}) {
+        new String[] {
+          "Let .* shine", "A material of its own .*", "Duplicate .*", "Dimensions .*", "Build .*"
+        }) {
       page.getByRole(
               AriaRole.BUTTON,
               new Page.GetByRoleOptions().setName(Pattern.compile("Undo: " + done)))
