@@ -20,6 +20,8 @@ interface Props {
 const WIDTH = 264;
 const HEIGHT = 180;
 const NEAR = 9;
+/** More corners than this are drawn small. */
+const CROWDED = 40;
 
 /** The profile that a lathe turns: corners are dragged, a click beside one puts another. */
 export function ProfilePad({ piece, read, write, closed }: Props) {
@@ -29,7 +31,7 @@ export function ProfilePad({ piece, read, write, closed }: Props) {
   const [held, setHeld] = useState<{ corner: number; fit: Fit } | null>(null);
   const [chosen, setChosen] = useState(0);
   const profile = read(desk.document);
-  const fit = held?.fit ?? fitted(profile, WIDTH, HEIGHT);
+  const fit = held?.fit ?? fitted(profile, WIDTH, HEIGHT, closed);
   const at = Math.min(chosen, profile.length - 1);
   const edit = `Profile of ${piece.name}`;
   const place = (e: React.PointerEvent): [number, number] => {
@@ -92,7 +94,7 @@ export function ProfilePad({ piece, read, write, closed }: Props) {
             key={i}
             cx={x}
             cy={y}
-            r={i === at ? 5 : 3.5}
+            r={i === at ? 5 : points.length > CROWDED ? 1.8 : 3.5}
             fill={i === at ? colours.ember : colours.panel}
             stroke={i === at ? colours.ember : colours.text}
           />

@@ -6,7 +6,7 @@ const cup = [
   { radius: 0.05, height: 0 },
   { radius: 0.06, height: 0.1 },
 ];
-const fit = fitted(cup, 264, 160);
+const fit = fitted(cup, 264, 160, false);
 
 test('a profile is drawn whole, with one scale, and a place reads back', () => {
   for (const corner of cup) {
@@ -21,6 +21,20 @@ test('a profile is drawn whole, with one scale, and a place reads back', () => {
   const [bx] = toPad(cup[1]!, fit);
   const [, cy] = toPad(cup[2]!, fit);
   expect((bx - ax) / 0.05).toBeCloseTo((ay - cy) / 0.1, 6);
+});
+
+test('a slim ring fills the pad, its axis outside of it', () => {
+  const ring = [
+    { radius: 0.14, height: -0.001 },
+    { radius: 0.15, height: -0.001 },
+    { radius: 0.15, height: 0.002 },
+  ];
+  const near = fitted(ring, 264, 160, true);
+  expect(near.left).toBeLessThan(0);
+  const [ax] = toPad(ring[0]!, near);
+  const [bx, by] = toPad(ring[1]!, near);
+  expect(bx - ax).toBeGreaterThan(200);
+  expect(fromPad(bx, by, near)).toEqual(ring[1]);
 });
 
 test('nothing is drawn across the axis', () => {

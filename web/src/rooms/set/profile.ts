@@ -13,13 +13,27 @@ export interface Fit {
 
 const MARGIN = 14;
 
-/** Shows the whole profile, as large as it can be. */
-export function fitted(profile: Corner[], width: number, height: number): Fit {
-  const wide = Math.max(...profile.map((c) => c.radius), 1e-4);
-  const low = Math.min(...profile.map((c) => c.height));
-  const tall = Math.max(...profile.map((c) => c.height)) - low;
-  const scale = Math.min((width - 2 * MARGIN) / wide, (height - 2 * MARGIN) / Math.max(tall, 1e-4));
-  return { scale, left: MARGIN, bottom: (height + tall * scale) / 2 + low * scale };
+/** A ring whose cross-section is this much smaller than its radius is shown without the axis. */
+const SLIM = 0.5;
+
+/** Shows the whole profile, as large as it can be; with the axis, but for slim rings. */
+export function fitted(profile: Corner[], width: number, height: number, closed: boolean): Fit {
+  const radii = profile.map((c) => c.radius);
+  const heights = profile.map((c) => c.height);
+  const most = Math.max(...radii, 1e-4);
+  const least = Math.min(...radii);
+  const from = closed && most - least < SLIM * least ? least : 0;
+  const low = Math.min(...heights);
+  const tall = Math.max(...heights) - low;
+  const scale = Math.min(
+    (width - 2 * MARGIN) / Math.max(most - from, 1e-4),
+    (height - 2 * MARGIN) / Math.max(tall, 1e-4),
+  );
+  return {
+    scale,
+    left: MARGIN - from * scale,
+    bottom: (height + tall * scale) / 2 + low * scale,
+  };
 }
 
 export function toPad(c: Corner, fit: Fit): [x: number, y: number] {
