@@ -12,13 +12,6 @@ import levelember.formats.ModelEdit;
 import levelember.formats.ModelFiles;
 import levelember.formats.ShootPackage;
 import levelember.math.Vec3;
-import levelember.shoot.Brightness;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
-import levelember.shoot.LightColour;
-import levelember.shoot.Look;
-import levelember.shoot.Material;
-import levelember.shoot.Rgb;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import picocli.CommandLine.Command;
@@ -63,7 +56,10 @@ final class BringInCommand implements Callable<Integer> {
         ModelFiles.read(model.getFileName().toString(), Files.readAllBytes(model));
     byte[] bytes = read.bytes();
     String file = read.name();
-    ShootPackage pack = into == null ? empty(file) : ShootPackage.read(Files.readAllBytes(into));
+    ShootPackage pack =
+        into == null
+            ? new ShootPackage(Shoot.begun(file, true), new TreeMap<>())
+            : ShootPackage.read(Files.readAllBytes(into));
     String name = file;
     for (int i = 2; pack.assets().containsKey(name); i++) {
       int dot = file.lastIndexOf('.');
@@ -94,41 +90,14 @@ final class BringInCommand implements Callable<Integer> {
     to.flush();
   }
 
-  private static ShootPackage empty(String file) {
-    Light dome =
-        new Light(
-            "dome",
-            "Even dome",
-            new Emitter.Dome(),
-            Vec3.ZERO,
-            Vec3.UP,
-            0,
-            new Brightness(400, Brightness.Unit.NIT),
-            0,
-            LightColour.NEUTRAL,
-            false,
-            false,
-            true);
-    Shot shot = new Shot("shot", "Shot", new Vec3(0, 1, 4), Vec3.ZERO, 50, 36, 0, 0, "look");
-    Shoot shoot =
-        new Shoot(
-            file,
-            List.of(),
-            List.of(Material.matte("grey", "Grey", Rgb.grey(0.5))),
-            List.of(dome),
-            0,
-            List.of(shot),
-            List.of(new Look("look", "Look", 8.5, 0.5, 3)));
-    return new ShootPackage(shoot, new TreeMap<>());
-  }
-
   /** The new shoot's own shot, with all of the model in it. */
   private static Shoot framed(Shoot shoot, GltfImport.Brought brought) {
     Vec3 size = brought.sizeMetres(), middle = brought.middle();
     double radius = Math.max(0.01, 0.5 * size.length());
     Vec3 away = new Vec3(0.5, 0.35, 1).unit().times(radius / Math.tan(Math.toRadians(10.5)));
     List<Shot> shots = new java.util.ArrayList<>(shoot.shots());
-    shots.set(0, new Shot("shot", "Whole", middle.plus(away), middle, 50, 36, 0, 0, "look"));
+    Shot own = shots.getFirst();
+    shots.set(0, new Shot(own.id(), "Whole", middle.plus(away), middle, 50, 36, 0, 0, own.look()));
     return new Shoot(
         shoot.name(),
         shoot.pieces(),

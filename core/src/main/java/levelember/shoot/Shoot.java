@@ -134,10 +134,12 @@ public record Shoot(
   }
 
   /**
-   * A shoot to begin with: no piece, an even dome of 100 cd/m² that the camera does not see, one
-   * shot, and a look in which a mid grey under that dome is a mid grey.
+   * A shoot to begin with: no piece, an even dome of 100 cd/m², one shot, and a look in which a mid
+   * grey under that dome is a mid grey.
+   *
+   * @param backdrop whether the camera sees the dome, which is shown as about white
    */
-  public static Shoot begun(String name) {
+  public static Shoot begun(String name, boolean backdrop) {
     Light dome =
         new Light(
             "dome",
@@ -148,10 +150,10 @@ public record Shoot(
             0,
             new Brightness(100, Brightness.Unit.NIT),
             0,
-            new LightColour(6504, 0, Rgb.WHITE),
+            LightColour.NEUTRAL,
             false,
             false,
-            false);
+            backdrop);
     Vec3 from = new Vec3(0.9, 1.1, 3.2), at = new Vec3(0, 0.4, 0);
     Shot shot = new Shot("shot-1", "First shot", from, at, 50, 36, 0, 0, "look-1");
     Look look = new Look("look-1", "Plain", 6.4, 0.8, 3);

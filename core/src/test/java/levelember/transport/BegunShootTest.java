@@ -21,7 +21,7 @@ import org.junit.jupiter.api.Test;
 class BegunShootTest {
   @Test
   void aMidGreyGroundIsShownAsMidGrey() {
-    Shoot empty = Shoot.begun("Begun");
+    Shoot empty = Shoot.begun("Begun", false);
     Material grey = Material.matte("grey", "Grey", Rgb.grey(0.18));
     Piece ground =
         new Piece(

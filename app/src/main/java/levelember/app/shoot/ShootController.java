@@ -62,7 +62,7 @@ class ShootController {
   @PostMapping("/begun")
   @ResponseStatus(HttpStatus.CREATED)
   Shoots.State begin(@RequestParam String name) {
-    return shoots.add(new ShootPackage(Shoot.begun(name), new TreeMap<>()));
+    return shoots.add(new ShootPackage(Shoot.begun(name, false), new TreeMap<>()));
   }
 
   /** Copies a shoot. */
