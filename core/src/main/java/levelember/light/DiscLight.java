@@ -24,7 +24,7 @@ public final class DiscLight extends FaceLight {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, float w, LightRay to) {
+  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
     double x = cx - px, y = cy - py, z = cz - pz;
     double z0 = x * out.x() + y * out.y() + z * out.z();
     if (z0 >= 0 && !twoSided || Math.abs(z0) < 1e-9) {

@@ -25,7 +25,7 @@ public final class DomeLight extends LightSource {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, float w, LightRay to) {
+  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
     double y = 1 - 2 * u, r = Math.sqrt(Math.max(0, 1 - y * y));
     to.x = (float) (r * Trig.cosine(v));
     to.y = (float) y;

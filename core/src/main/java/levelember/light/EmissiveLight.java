@@ -45,11 +45,33 @@ public final class EmissiveLight extends LightSource {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, float w, LightRay to) {
-    if (tree == null || !tree.draw(px, py, pz, w, to.chosen)) {
+  public int parts(float px, float py, float pz) {
+    return tree == null ? 1 : tree.parts(px, py, pz);
+  }
+
+  /**
+   * Chooses the parts that are drawn next at a surface.
+   *
+   * @param nx normal of the side that is lit; all three 0 where both are
+   * @param count how many, no more than {@link #parts} says anywhere
+   * @param w in [0, 1)
+   * @param to keeps them, for {@link #draw} to draw {@code to.part} of them
+   */
+  @Override
+  public void choose(
+      float px, float py, float pz, float nx, float ny, float nz, int count, float w, LightRay to) {
+    if (tree != null) {
+      tree.draw(px, py, pz, nx, ny, nz, count, w, to.chosen);
+    }
+  }
+
+  /** Draws a place of the part chosen before. */
+  @Override
+  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
+    if (tree == null || !(to.chosen.chance[to.part] > 0)) {
       return false;
     }
-    int t = to.chosen.triangle;
+    int t = to.chosen.triangle[to.part];
     // Uniform over the triangle (Heitz 2019, "A Low-Distortion Map Between Triangle and Square").
     float b = u / 2, c = v / 2;
     float shift = c - b;
@@ -74,7 +96,7 @@ public final class EmissiveLight extends LightSource {
     if (!(facing > 1e-6f) || !(d2 > 0)) {
       return false;
     }
-    to.pdf = (float) (to.chosen.chance * d2 / (facing * tree.area(t)));
+    to.pdf = (float) (to.chosen.chance[to.part] * d2 / (facing * tree.area(t)));
     to.delta = false;
     shine(t, b, c, to);
     return to.pdf > 0;
@@ -102,13 +124,27 @@ public final class EmissiveLight extends LightSource {
   }
 
   /**
-   * Density per steradian with which {@link #draw} would have drawn the place that a ray has hit.
+   * Density per steradian with which each {@link #draw} would have drawn the place that a ray from
+   * a surface has hit.
    *
    * @param triangle its number among the light's triangles
+   * @param nx normal of the side that was lit; all three 0 where both were
    * @param distance metres from the point
+   * @param by is worked with
    */
   public float density(
-      int triangle, float px, float py, float pz, float dx, float dy, float dz, float distance) {
+      int triangle,
+      float px,
+      float py,
+      float pz,
+      float nx,
+      float ny,
+      float nz,
+      float dx,
+      float dy,
+      float dz,
+      float distance,
+      LightRay by) {
     float facing =
         -(dx * tree.normal(triangle, 0)
             + dy * tree.normal(triangle, 1)
@@ -116,8 +152,8 @@ public final class EmissiveLight extends LightSource {
     if (!(facing > 1e-6f)) {
       return 0;
     }
-    return (float)
-        (tree.chance(triangle, px, py, pz) * distance * distance / (facing * tree.area(triangle)));
+    double chance = tree.chance(triangle, px, py, pz, nx, ny, nz, by.chosen);
+    return (float) (chance * distance * distance / (facing * tree.area(triangle)));
   }
 
   @Override

@@ -92,7 +92,7 @@ public final class EnvironmentLight extends LightSource {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, float w, LightRay to) {
+  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
     if (!(total > 0)) {
       return false;
     }

@@ -17,6 +17,9 @@ public final class LightRay {
   /** The light cannot be met by chance. */
   public boolean delta;
 
+  /** Which of the parts chosen last is drawn next. */
+  public int part;
+
   final float[] colour = new float[3];
   final LightTree.Draw chosen = new LightTree.Draw();
 

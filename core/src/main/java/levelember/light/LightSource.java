@@ -39,10 +39,8 @@ public abstract sealed class LightSource
    *
    * @param u in [0, 1)
    * @param v in [0, 1)
-   * @param w in [0, 1), where the light is {@link #choosing()}
    */
-  public abstract boolean draw(
-      float px, float py, float pz, float u, float v, float w, LightRay to);
+  public abstract boolean draw(float px, float py, float pz, float u, float v, LightRay to);
 
   /**
    * About the illuminance that it gives at a place at unit value, lx, whatever stands between; more
@@ -78,10 +76,27 @@ public abstract sealed class LightSource
     return (float) (area / (x * x + y * y + z * z + area));
   }
 
-  /** True when drawing needs a third number, to choose among parts. */
+  /** True when parts are to be chosen by {@link #choose} before each is drawn. */
   public boolean choosing() {
     return false;
   }
+
+  /** How many of its parts are worth drawing at a place. */
+  public int parts(float px, float py, float pz) {
+    return 1;
+  }
+
+  /** Chooses parts to be drawn, where the light is {@link #choosing()}. */
+  public void choose(
+      float px,
+      float py,
+      float pz,
+      float nx,
+      float ny,
+      float nz,
+      int count,
+      float w,
+      LightRay to) {}
 
   /**
    * Whether a ray that is free up to {@code far} meets the light; if so gives its radiance and the

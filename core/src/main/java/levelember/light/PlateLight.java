@@ -38,7 +38,7 @@ public final class PlateLight extends LightSource {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, float w, LightRay to) {
+  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
     return false;
   }
 

@@ -25,7 +25,7 @@ public final class PointLight extends LightSource {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, float w, LightRay to) {
+  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
     double dx = x - px, dy = y - py, dz = z - pz;
     double d2 = dx * dx + dy * dy + dz * dz;
     if (d2 < 1e-18) {

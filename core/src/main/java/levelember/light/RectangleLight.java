@@ -30,7 +30,7 @@ public final class RectangleLight extends FaceLight {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, float w, LightRay to) {
+  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
     double cx = corner.x() - px, cy = corner.y() - py, cz = corner.z() - pz;
     double x0 = cx * right.x() + cy * right.y() + cz * right.z();
     double y0 = cx * up.x() + cy * up.y() + cz * up.z();

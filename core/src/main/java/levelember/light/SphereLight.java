@@ -20,7 +20,7 @@ public final class SphereLight extends LightSource {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, float w, LightRay to) {
+  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
     double x = cx - px, y = cy - py, z = cz - pz;
     double d2 = x * x + y * y + z * z;
     if (d2 <= radius * radius) {

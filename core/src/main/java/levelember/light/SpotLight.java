@@ -37,7 +37,7 @@ public final class SpotLight extends LightSource {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, float w, LightRay to) {
+  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
     double r = radius * Math.sqrt(u);
     double a = r == 0 ? 0 : r * Trig.cosine(v), b = r == 0 ? 0 : r * Trig.sine(v);
     double x = cx + a * frame.x().x() + b * frame.y().x() - px;

@@ -37,7 +37,7 @@ public final class SunLight extends LightSource {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, float w, LightRay ray) {
+  public boolean draw(float px, float py, float pz, float u, float v, LightRay ray) {
     double rise = u * share, cos = 1 - rise, sin = Math.sqrt(rise * (2 - rise));
     double a = sin * Trig.cosine(v), b = sin * Trig.sine(v);
     ray.x = (float) (cos * to.x() + a * side.x() + b * other.x());

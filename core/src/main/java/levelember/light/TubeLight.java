@@ -25,7 +25,7 @@ public final class TubeLight extends LightSource {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, float w, LightRay to) {
+  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
     double x = px - middle.x(), y = py - middle.y(), z = pz - middle.z();
     double along = x * axis.x() + y * axis.y() + z * axis.z();
     double qx = x - along * axis.x(), qy = y - along * axis.y(), qz = z - along * axis.z();

@@ -72,6 +72,10 @@ final class PathTracer {
     int piece;
 
     float x, y, z;
+
+    /** Normal of the side that light was asked for on; 0 where it was on both. */
+    float nx, ny, nz;
+
     float pdf;
     boolean delta;
 
@@ -97,6 +101,12 @@ final class PathTracer {
       matteR = share(s.matteR, s.r);
       matteG = share(s.matteG, s.g);
       matteB = share(s.matteB, s.b);
+    }
+
+    void side(float x, float y, float z) {
+      nx = x;
+      ny = y;
+      nz = z;
     }
 
     private static float share(float part, float whole) {
@@ -306,6 +316,9 @@ final class PathTracer {
       float hx = place[0], hy = place[1], hz = place[2];
       float px0 = off(hx, gx), py0 = off(hy, gy), pz0 = off(hz, gz);
 
+      // Light from behind counts only where the surface lets it through.
+      boolean sided = !surface.diffuses();
+      float sx0 = sided ? nx : 0, sy0 = sided ? ny : 0, sz0 = sided ? nz : 0;
       asking.at(px0, py0, pz0, spread, points, turn + ASK);
       boolean asks = !catching || !caught;
       for (int i = 0; i < asking.count && asks; i++) {
@@ -318,62 +331,69 @@ final class PathTracer {
         if (lever != null && !lever.lights(piece)) {
           continue;
         }
-        int dimension = light.key() + depth * KINDS + (asking.drawn[i] ? i * DRAWS : 0);
+        int dimension =
+            light.key() + depth * KINDS + (asking.drawn[i] && asking.parts[i] == 1 ? i * DRAWS : 0);
         float chance = asking.how[i];
         if (!asking.drawn[i] && chance < 1 && points.single(dimension + CHOICE) >= chance) {
           continue;
         }
-        points.pair(dimension + PIXEL);
-        float u = points.u, v = points.v;
-        float part = light.choosing() ? points.single(dimension + WAVE) : 0;
-        if (!light.draw(px0, py0, pz0, u, v, part, lightRay)) {
-          continue;
+        if (light.choosing()) {
+          float w = points.single(dimension + WAVE);
+          light.choose(px0, py0, pz0, sx0, sy0, sz0, asking.parts[i], w, lightRay);
         }
-        float wx = lightRay.x, wy = lightRay.y, wz = lightRay.z;
-        float side = wx * gx + wy * gy + wz * gz;
-        if (side <= 0 && !surface.diffuses()) {
-          continue;
-        }
-        float ix = tx * wx + ty * wy + tz * wz;
-        float iy = sx * wx + sy * wy + sz * wz;
-        float iz = nx * wx + ny * wy + nz * wz;
-        if (side < 0 != iz < 0) {
-          continue;
-        }
-        surface.evaluate(lx, ly, lz, ix, iy, iz, outside, wave, scattering);
-        if (scattering.pdf <= 0) {
-          continue;
-        }
-        float w = 1 / (lightRay.pdf * chance);
-        if (!lightRay.delta && !catching && !scene.drawnAlone(k)) {
-          w *= drawn(lightRay.pdf * chance, scattering.pdf);
-        }
-        float cr = w * r * lightRay.r, cg = w * g * lightRay.g, cb = w * b * lightRay.b;
-        if (lever == null) {
-          cr *= scattering.r;
-          cg *= scattering.g;
-          cb *= scattering.b;
-        } else {
-          float fade = lever.fade(lightRay.distance);
-          cr *= fade * lever.parts(scattering.r, scattering.matteR);
-          cg *= fade * lever.parts(scattering.g, scattering.matteG);
-          cb *= fade * lever.parts(scattering.b, scattering.matteB);
-        }
-        if (cr == 0 && cg == 0 && cb == 0) {
-          continue;
-        }
-        rays.shadow++;
-        float reach = lightRay.distance * 0.9999f;
-        boolean arrives =
-            side > 0
-                ? shadow.arrives(lever, px0, py0, pz0, wx, wy, wz, reach)
-                : shadow.arrives(
-                    lever, off(hx, -gx), off(hy, -gy), off(hz, -gz), wx, wy, wz, reach);
-        if (catching) {
-          // A catcher takes what its shadow keeps off it from what is behind (Debevec 1998).
-          add(film, k, pixel, cr * (shadow.r - 1), cg * (shadow.g - 1), cb * (shadow.b - 1));
-        } else if (arrives) {
-          add(film, k, pixel, cr * shadow.r, cg * shadow.g, cb * shadow.b);
+        for (int n = 0; n < asking.parts[i]; n++) {
+          points.pair(dimension + PIXEL + n * DRAWS);
+          float u = points.u, v = points.v;
+          lightRay.part = n;
+          if (!light.draw(px0, py0, pz0, u, v, lightRay)) {
+            continue;
+          }
+          float wx = lightRay.x, wy = lightRay.y, wz = lightRay.z;
+          float side = wx * gx + wy * gy + wz * gz;
+          if (side <= 0 && !surface.diffuses()) {
+            continue;
+          }
+          float ix = tx * wx + ty * wy + tz * wz;
+          float iy = sx * wx + sy * wy + sz * wz;
+          float iz = nx * wx + ny * wy + nz * wz;
+          if (side < 0 != iz < 0) {
+            continue;
+          }
+          surface.evaluate(lx, ly, lz, ix, iy, iz, outside, wave, scattering);
+          if (scattering.pdf <= 0) {
+            continue;
+          }
+          float w = 1 / (lightRay.pdf * chance);
+          if (!lightRay.delta && !catching && !scene.drawnAlone(k)) {
+            w *= drawn(lightRay.pdf * chance, scattering.pdf);
+          }
+          float cr = w * r * lightRay.r, cg = w * g * lightRay.g, cb = w * b * lightRay.b;
+          if (lever == null) {
+            cr *= scattering.r;
+            cg *= scattering.g;
+            cb *= scattering.b;
+          } else {
+            float fade = lever.fade(lightRay.distance);
+            cr *= fade * lever.parts(scattering.r, scattering.matteR);
+            cg *= fade * lever.parts(scattering.g, scattering.matteG);
+            cb *= fade * lever.parts(scattering.b, scattering.matteB);
+          }
+          if (cr == 0 && cg == 0 && cb == 0) {
+            continue;
+          }
+          rays.shadow++;
+          float reach = lightRay.distance * 0.9999f;
+          boolean arrives =
+              side > 0
+                  ? shadow.arrives(lever, px0, py0, pz0, wx, wy, wz, reach)
+                  : shadow.arrives(
+                      lever, off(hx, -gx), off(hy, -gy), off(hz, -gz), wx, wy, wz, reach);
+          if (catching) {
+            // A catcher takes what its shadow keeps off it from what is behind (Debevec 1998).
+            add(film, k, pixel, cr * (shadow.r - 1), cg * (shadow.g - 1), cb * (shadow.b - 1));
+          } else if (arrives) {
+            add(film, k, pixel, cr * shadow.r, cg * shadow.g, cb * shadow.b);
+          }
         }
       }
       if (catching) {
@@ -446,6 +466,7 @@ final class PathTracer {
         oz = pz0;
       }
       from.turn(piece, ox, oy, oz, scattering);
+      from.side(sx0, sy0, sz0);
       gone = 0;
       passed = 0;
       float brightest = Math.max(r, Math.max(g, b));
@@ -532,7 +553,9 @@ final class PathTracer {
     int number = scene.emissionFirst[at] + walk.triangle;
     float w = 1;
     if (!from.delta) {
-      float density = light.density(number, from.x, from.y, from.z, dx, dy, dz, far);
+      float density =
+          light.density(
+              number, from.x, from.y, from.z, from.nx, from.ny, from.nz, dx, dy, dz, far, lightRay);
       w = met(from.pdf, asking.before(k) * density);
     }
     light.shine(number, walk.b, scene.third(at, walk.b, walk.c), lightRay);

@@ -91,7 +91,7 @@ class LightTest {
     int agree = 0;
     for (int i = 0; i < 2000; i++) {
       float u = random.nextFloat(), v = random.nextFloat();
-      assertThat(source.draw(0, 0, 0, u, v, 0, drawn)).isTrue();
+      assertThat(source.draw(0, 0, 0, u, v, drawn)).isTrue();
       assertThat(Math.sqrt(drawn.x * drawn.x + drawn.y * drawn.y + drawn.z * drawn.z))
           .isCloseTo(1, within(1e-5));
       if (source.meets(0, 0, 0, drawn.x, drawn.y, drawn.z, Float.POSITIVE_INFINITY, met)
@@ -131,7 +131,7 @@ class LightTest {
     double sum = 0;
     int draws = 100_000;
     for (int i = 0; i < draws; i++) {
-      source.draw(0, 0, 0, random.nextFloat(), random.nextFloat(), 0, ray);
+      source.draw(0, 0, 0, random.nextFloat(), random.nextFloat(), ray);
       sum += 1 / ray.pdf;
     }
     // Three standard errors of counting, and 5 % for the spread of 1/density of the sky.
@@ -146,11 +146,11 @@ class LightTest {
     Emitter.Environment ahead = new Emitter.Environment("p", 0);
     EnvironmentLight light = new EnvironmentLight(light(ahead, Vec3.ZERO, Vec3.UP), ahead, p);
     LightRay ray = new LightRay();
-    light.draw(0, 0, 0, 0.5f, 0.5f, 0, ray);
+    light.draw(0, 0, 0, 0.5f, 0.5f, ray);
     assertThat(ray.z).isLessThan(-0.999f);
     Emitter.Environment turned = new Emitter.Environment("p", 90);
     new EnvironmentLight(light(turned, Vec3.ZERO, Vec3.UP), turned, p)
-        .draw(0, 0, 0, 0.5f, 0.5f, 0, ray);
+        .draw(0, 0, 0, 0.5f, 0.5f, ray);
     assertThat(ray.x).isLessThan(-0.999f);
   }
 
@@ -244,16 +244,18 @@ class LightTest {
     int rounds = 200_000;
     int none = 0;
     for (int i = 0; i < rounds; i++) {
-      if (tree.draw(0.2f, 0, 0.1f, (i + 0.5) / rounds, draw)) {
-        drawn[draw.triangle]++;
-        assertThat(draw.chance).isCloseTo(tree.chance(draw.triangle, 0.2f, 0, 0.1f), within(1e-6));
+      tree.draw(0.2f, 0, 0.1f, 0, 0, 0, 1, (i + 0.5) / rounds, draw);
+      if (draw.chance[0] > 0) {
+        drawn[draw.triangle[0]]++;
+        assertThat(draw.chance[0])
+            .isCloseTo(tree.chance(draw.triangle[0], 0.2f, 0, 0.1f, 0, 0, 0, draw), within(1e-6));
       } else {
         none++;
       }
     }
     assertThat(none).isLessThan(rounds / 10);
     for (int i = 0; i < count; i++) {
-      double said = tree.chance(i, 0.2f, 0, 0.1f);
+      double said = tree.chance(i, 0.2f, 0, 0.1f, 0, 0, 0, draw);
       assertThat((double) drawn[i] / rounds).as("triangle " + i).isCloseTo(said, within(1e-3));
     }
   }
@@ -273,9 +275,93 @@ class LightTest {
           facing += (p - tree.corner(t, 0, k)) * tree.normal(t, k);
         }
         if (facing > 1e-3) {
-          assertThat(tree.chance(t, px, py, pz)).isPositive();
+          assertThat(tree.chance(t, px, py, pz, 0, 0, 0, new LightTree.Draw())).isPositive();
         }
       }
     }
+  }
+
+  @Test
+  void drawsOfOneSurfaceAreStrataAndKeepToItsSide() {
+    int count = 60;
+    LightTree tree = new LightTree(scattered(count, 8));
+    LightTree.Draw draw = new LightTree.Draw();
+    // Looks along x: what lies behind is not drawn, and each triangle as often as is said.
+    float px = 0.2f, py = 0.4f, pz = 0.1f;
+    double[] drawn = new double[count];
+    int rounds = 100_000, none = 0;
+    for (int i = 0; i < rounds; i++) {
+      tree.draw(px, py, pz, 1, 0, 0, LightTree.MOST, (i + 0.5) / rounds, draw);
+      for (int k = 0; k < LightTree.MOST; k++) {
+        if (draw.chance[k] > 0) {
+          drawn[draw.triangle[k]] += 1.0 / (rounds * LightTree.MOST);
+        } else {
+          none++;
+        }
+      }
+    }
+    assertThat(none).isLessThan(rounds);
+    int behind = 0;
+    for (int i = 0; i < count; i++) {
+      double said = tree.chance(i, px, py, pz, 1, 0, 0, draw);
+      assertThat(drawn[i]).as("triangle " + i).isCloseTo(said, within(1e-4));
+      boolean ahead = false;
+      for (int corner = 0; corner < 3; corner++) {
+        ahead |= tree.corner(i, corner, 0) > px;
+      }
+      behind += ahead ? 0 : 1;
+      if (!ahead && tree.centre(i, 0) < -1) {
+        assertThat(said).as("behind " + i).isZero();
+      }
+    }
+    assertThat(behind).isGreaterThan(10);
+  }
+
+  @Test
+  void moreTrianglesAreDrawnWhereTheySurroundTheSurface() {
+    LightTree tree = new LightTree(scattered(60, 8));
+    assertThat(tree.parts(0, 1.5f, 0)).isEqualTo(LightTree.MOST);
+    assertThat(tree.parts(0, -2, 0)).isBetween(3, LightTree.MOST);
+    assertThat(tree.parts(0, -30, 0)).isEqualTo(1);
+    assertThat(new LightTree(scattered(1, 8)).parts(0, 1.5f, 0)).isEqualTo(1);
+  }
+
+  @Test
+  void vectorsSayTheSameOfNodesAsOneByOne() {
+    Worth plain = new Worth(), wide = new WideWorth();
+    Random random = new Random(12);
+    float[] nodes = new float[Worth.NUMBERS * Worth.LANES];
+    float[] one = new float[Worth.LANES], other = new float[Worth.LANES];
+    int nothing = 0;
+    for (int round = 0; round < 2000; round++) {
+      for (int k = 0; k < Worth.LANES; k++) {
+        double angle = random.nextInt(3) == 0 ? Math.PI : random.nextDouble() * Math.PI / 2;
+        Vec3 axis =
+            new Vec3(random.nextGaussian(), random.nextGaussian(), random.nextGaussian()).unit();
+        float[] numbers = {
+          2 * random.nextFloat() - 1,
+          2 * random.nextFloat() - 1,
+          2 * random.nextFloat() - 1,
+          random.nextFloat() * 0.3f,
+          (float) axis.x(),
+          (float) axis.y(),
+          (float) axis.z(),
+          (float) Math.cos(angle),
+          (float) Math.sin(angle),
+          k == 7 ? 0 : random.nextFloat()
+        };
+        for (int i = 0; i < numbers.length; i++) {
+          nodes[i * Worth.LANES + k] = numbers[i];
+        }
+      }
+      float nx = round % 2, px = random.nextFloat() - 0.5f;
+      plain.of(nodes, 0, px, 0.1f, 0.2f, nx, 0, 0, one);
+      wide.of(nodes, 0, px, 0.1f, 0.2f, nx, 0, 0, other);
+      assertThat(other).containsExactly(one);
+      for (float w : one) {
+        nothing += w == 0 ? 1 : 0;
+      }
+    }
+    assertThat(nothing).isBetween(2000, 12_000);
   }
 }

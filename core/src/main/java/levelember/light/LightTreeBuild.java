@@ -1,0 +1,242 @@
+package levelember.light;
+
+import java.util.Arrays;
+import levelember.math.Trig;
+
+/**
+ * Sorts the triangles of a {@link LightTree}: a tree of two children a node by the surface area and
+ * orientation rule over bins (Conty Estévez and Kulla 2018), then joined to one of {@link
+ * Worth#LANES}.
+ */
+final class LightTreeBuild {
+  private static final int BINS = 12;
+  private static final double BENDS_TO = Math.PI / 2;
+
+  // Of a bound: least x y z, greatest x y z, axis x y z, half angle of the normals, power.
+  private static final int BOUND = 11;
+
+  private final LightTree tree;
+  private final float[][] bounds;
+
+  /** Right child, or minus one less the triangle of a leaf; the left child follows its parent. */
+  private final int[] right;
+
+  private int used;
+
+  LightTreeBuild(LightTree tree, int count) {
+    this.tree = tree;
+    bounds = new float[2 * count - 1][];
+    right = new int[2 * count - 1];
+    int[] order = new int[count];
+    Arrays.setAll(order, i -> i);
+    build(order, 0, count);
+  }
+
+  /** Bound of all: least x y z, greatest x y z, axis x y z, half angle of the normals, power. */
+  float[] whole() {
+    return bounds[0];
+  }
+
+  /** True for a tree of one triangle. */
+  boolean leaf(int node) {
+    return right[node] < 0;
+  }
+
+  /** The triangle of a leaf. */
+  int triangle(int node) {
+    return -1 - right[node];
+  }
+
+  /**
+   * The nodes below a node that are its children when {@link Worth#LANES} may be: the greatest are
+   * opened first.
+   *
+   * @param to gets their numbers
+   * @return how many
+   */
+  int children(int node, int[] to) {
+    int count = 1;
+    to[0] = node;
+    while (count < Worth.LANES) {
+      int most = -1;
+      double greatest = -1;
+      for (int i = 0; i < count; i++) {
+        if (!leaf(to[i]) && cost(bounds[to[i]]) > greatest) {
+          greatest = cost(bounds[to[i]]);
+          most = i;
+        }
+      }
+      if (most < 0) {
+        break;
+      }
+      to[count++] = right[to[most]];
+      to[most]++;
+    }
+    return count;
+  }
+
+  /** Writes what {@link Worth} wants of a node. */
+  void look(int node, float[] to, int at) {
+    float[] bound = bounds[node];
+    double r2 = 0;
+    for (int k = 0; k < 3; k++) {
+      to[at + k * Worth.LANES] = 0.5f * (bound[k] + bound[3 + k]);
+      double half = 0.5 * (bound[3 + k] - bound[k]);
+      r2 += half * half;
+      to[at + (4 + k) * Worth.LANES] = bound[6 + k];
+    }
+    to[at + 3 * Worth.LANES] = (float) r2;
+    to[at + 7 * Worth.LANES] = (float) Math.cos(bound[9]);
+    to[at + 8 * Worth.LANES] = (float) Math.sin(bound[9]);
+    to[at + 9 * Worth.LANES] = bound[10];
+  }
+
+  private void build(int[] order, int from, int to) {
+    int node = used++;
+    float[] bound = new float[BOUND];
+    clear(bound);
+    for (int i = from; i < to; i++) {
+      join(bound, single(order[i]));
+    }
+    bounds[node] = bound;
+    if (to - from == 1) {
+      right[node] = -1 - order[from];
+      return;
+    }
+    int cut = cut(order, from, to);
+    build(order, from, cut);
+    right[node] = used;
+    build(order, cut, to);
+  }
+
+  private int cut(int[] order, int from, int to) {
+    double best = Double.MAX_VALUE;
+    int bestAxis = -1, bestBin = 0;
+    float bestLeast = 0, bestScale = 0;
+    for (int k = 0; k < 3; k++) {
+      float least = Float.MAX_VALUE, most = -Float.MAX_VALUE;
+      for (int i = from; i < to; i++) {
+        least = Math.min(least, tree.centre(order[i], k));
+        most = Math.max(most, tree.centre(order[i], k));
+      }
+      if (!(most > least)) {
+        continue;
+      }
+      float scale = BINS * 0.9999f / (most - least);
+      float[][] bins = new float[BINS][BOUND];
+      int[] many = new int[BINS];
+      for (float[] bin : bins) {
+        clear(bin);
+      }
+      for (int i = from; i < to; i++) {
+        int bin = (int) ((tree.centre(order[i], k) - least) * scale);
+        many[bin]++;
+        join(bins[bin], single(order[i]));
+      }
+      for (int split = 1; split < BINS; split++) {
+        float[] left = new float[BOUND], right = new float[BOUND];
+        clear(left);
+        clear(right);
+        int n = 0;
+        for (int bin = 0; bin < BINS; bin++) {
+          if (many[bin] > 0) {
+            join(bin < split ? left : right, bins[bin]);
+            n += bin < split ? many[bin] : 0;
+          }
+        }
+        if (n == 0 || n == to - from) {
+          continue;
+        }
+        double cost = cost(left) + cost(right);
+        if (cost < best) {
+          best = cost;
+          bestAxis = k;
+          bestBin = split;
+          bestLeast = least;
+          bestScale = scale;
+        }
+      }
+    }
+    if (bestAxis < 0) {
+      return (from + to) >>> 1;
+    }
+    int i = from, j = to - 1;
+    while (i <= j) {
+      if ((int) ((tree.centre(order[i], bestAxis) - bestLeast) * bestScale) < bestBin) {
+        i++;
+      } else {
+        int swap = order[i];
+        order[i] = order[j];
+        order[j--] = swap;
+      }
+    }
+    return i;
+  }
+
+  private float[] single(int triangle) {
+    float[] b = new float[BOUND];
+    for (int k = 0; k < 3; k++) {
+      float p = tree.corner(triangle, 0, k),
+          q = tree.corner(triangle, 1, k),
+          r = tree.corner(triangle, 2, k);
+      b[k] = Math.min(p, Math.min(q, r));
+      b[3 + k] = Math.max(p, Math.max(q, r));
+      b[6 + k] = tree.normal(triangle, k);
+    }
+    b[10] = tree.area(triangle);
+    return b;
+  }
+
+  private static void clear(float[] b) {
+    Arrays.fill(b, 0, 3, Float.MAX_VALUE);
+    Arrays.fill(b, 3, 6, -Float.MAX_VALUE);
+    Arrays.fill(b, 6, BOUND, 0);
+    b[9] = -1;
+  }
+
+  private static void join(float[] b, float[] o) {
+    for (int k = 0; k < 3; k++) {
+      b[k] = Math.min(b[k], o[k]);
+      b[3 + k] = Math.max(b[3 + k], o[3 + k]);
+    }
+    b[10] += o[10];
+    if (b[9] < 0) {
+      System.arraycopy(o, 6, b, 6, 4);
+      return;
+    }
+    double cos = b[6] * o[6] + b[7] * o[7] + b[8] * o[8];
+    double between = Trig.arcCosine(cos);
+    double wide = Math.max(b[9], o[9]), narrow = Math.min(b[9], o[9]);
+    if (Math.min(between + narrow, Math.PI) <= wide) {
+      if (o[9] > b[9]) {
+        System.arraycopy(o, 6, b, 6, 4);
+      }
+      return;
+    }
+    double half = (between + wide + narrow) / 2;
+    if (half >= Math.PI || between > Math.PI - 1e-3) {
+      b[9] = (float) Math.PI;
+      return;
+    }
+    // Turn the axis from this cone's towards the other's.
+    double turn = half - b[9];
+    double sin = Math.sin(between);
+    double x = Math.sin(between - turn) / sin, y = Math.sin(turn) / sin;
+    for (int k = 6; k < 9; k++) {
+      b[k] = (float) (x * b[k] + y * o[k]);
+    }
+    b[9] = (float) half;
+  }
+
+  private static double cost(float[] b) {
+    double x = b[3] - b[0], y = b[4] - b[1], z = b[5] - b[2];
+    double area = x * y + y * z + z * x;
+    double o = b[9], w = Math.min(o + BENDS_TO, Math.PI);
+    double spread =
+        2 * Math.PI * (1 - Math.cos(o))
+            + Math.PI
+                / 2
+                * (2 * w * Math.sin(o) - Math.cos(o - 2 * w) - 2 * o * Math.sin(o) + Math.cos(o));
+    return b[10] * Math.max(area, 1e-12) * spread;
+  }
+}
