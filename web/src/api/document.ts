@@ -249,6 +249,8 @@ export interface Shot {
   bladeTurnDegrees: number;
   exposureStops: number;
   cropAspect: number;
+  /** Leaves out what lies behind the set; pictures get an alpha. */
+  cutOut: boolean;
 }
 
 interface Halo {

@@ -16,4 +16,5 @@ export const testShot: Shot = {
   bladeTurnDegrees: 0,
   exposureStops: 0,
   cropAspect: 0,
+  cutOut: false,
 };

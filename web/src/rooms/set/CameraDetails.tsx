@@ -155,6 +155,21 @@ export function CameraDetails() {
             quantity={aspect}
           />
         )}
+        <FormControlLabel
+          control={
+            <Switch
+              size="small"
+              checked={shot.cutOut}
+              onChange={(e) =>
+                void desk.keep(
+                  e.target.checked ? 'Cut the set out' : 'Show what lies behind the set',
+                  set(desk.state.document, 'cutOut', e.target.checked),
+                )
+              }
+            />
+          }
+          label="Cut out: nothing behind, with alpha"
+        />
       </Section>
       <Section title="Place">
         <VectorOf

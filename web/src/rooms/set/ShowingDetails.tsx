@@ -11,7 +11,7 @@ const KINDS: [keyof Showing, string][] = [
   ['refraction', 'Through glass'],
   ['shadow', 'Casts shadows'],
   ['bounce', 'Bounced light'],
-  ['catcher', 'Only its shadows'],
+  ['catcher', 'Shadow catcher'],
 ];
 
 /** What a piece shows to. */

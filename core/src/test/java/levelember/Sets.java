@@ -40,6 +40,28 @@ public final class Sets {
     return this;
   }
 
+  /** Leaves out what lies behind. */
+  public Sets cutOut() {
+    shot =
+        new Shot(
+            "shot",
+            "Shot",
+            shot.place(),
+            shot.aim(),
+            shot.focalLengthMm(),
+            shot.sensorWidthMm(),
+            0,
+            0,
+            "look",
+            false,
+            0,
+            0,
+            0,
+            0,
+            true);
+    return this;
+  }
+
   public Sets material(Material m) {
     materials.add(m);
     return this;

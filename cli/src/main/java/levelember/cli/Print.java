@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Consumer;
+import levelember.film.Alpha;
 import levelember.film.Convergence;
 import levelember.film.Denoiser;
 import levelember.film.Film;
@@ -41,6 +42,7 @@ final class Print {
   private final double fullScale;
   private final long memory;
   private final Picture picture;
+  private final float[] alpha;
   private final List<Picture> layers = new ArrayList<>();
   private final List<float[]> mixes;
   private final List<Picture> mixed = new ArrayList<>();
@@ -67,6 +69,7 @@ final class Print {
     this.fullScale = fullScale;
     this.memory = memory;
     picture = Picture.black(width, height);
+    alpha = scene.shot().cutOut() ? new float[width * height] : null;
     this.mixes = mixes;
     mixes.forEach(m -> mixed.add(Picture.black(width, height)));
     for (int i = 0; layered && i < scene.layers(); i++) {
@@ -102,6 +105,10 @@ final class Print {
       double left = Noise.of(film, weights, fullScale).whole();
       this.samples += share * film.meanSamples();
       squaredNoise += share * left * left;
+      if (alpha != null) {
+        float[] own = Alpha.of(film, weights);
+        System.arraycopy(own, (first - top) * width, alpha, first * width, (last - first) * width);
+      }
       if (denoise) {
         long begin = System.nanoTime();
         film = Denoiser.denoised(film);
@@ -156,6 +163,11 @@ final class Print {
       pass = renderer.refine(scene, film, now, wanted, samples, () -> false);
       rays = rays.plus(pass);
     }
+  }
+
+  /** Its alpha, one a pixel, or null where the shot is not cut out. */
+  float[] alpha() {
+    return alpha;
   }
 
   /** The picture in cd/m². */

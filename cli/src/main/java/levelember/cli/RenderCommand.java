@@ -181,7 +181,8 @@ final class RenderCommand implements Callable<Integer> {
     Files.write(
         out,
         kind.equals("png")
-            ? PngFile.write(print.picture(), print.aids(maker, shoot, look), development, bits)
+            ? PngFile.write(
+                print.picture(), print.aids(maker, shoot, look), development, bits, print.alpha())
             : encoded(kind, print, shoot));
     long written = System.nanoTime();
     if (stats != null) {
@@ -297,7 +298,7 @@ final class RenderCommand implements Callable<Integer> {
         for (int i = 0; layers && i < print.layers().size(); i++) {
           named.put(LayerNames.of(shoot).get(i), print.layers().get(i));
         }
-        yield OpenExr.write(picture, named);
+        yield OpenExr.write(picture, named, print.alpha());
       }
     };
   }

@@ -109,6 +109,36 @@ class RenderCommandTest {
   }
 
   @Test
+  void aShotThatIsCutOutIsWrittenWithAlpha() throws Exception {
+    Files.writeString(
+        shoot,
+        SHOOT
+            .replace("\"look\": \"k\"}", "\"look\": \"k\", \"cutOut\": true}")
+            .replace("\"id\": \"floor\",", "\"id\": \"floor\", \"showing\": {\"catcher\": true},"));
+    OpenExr.Channels exr = OpenExr.read(Files.readAllBytes(render("a.exr", "--layers")));
+    float[] alpha = exr.channels().get("A");
+    int nothing = 0, whole = 0, shade = 0;
+    for (int i = 0; i < alpha.length; i++) {
+      nothing += alpha[i] == 0 ? 1 : 0;
+      whole += alpha[i] == 1 ? 1 : 0;
+      if (alpha[i] > 0.02 && alpha[i] < 0.9 && exr.channels().get("G")[i] == 0) {
+        shade++;
+      }
+    }
+    assertThat(nothing).isGreaterThan(300);
+    assertThat(whole).isGreaterThan(100);
+    assertThat(shade).isGreaterThan(30);
+    float[] bands =
+        OpenExr.read(Files.readAllBytes(render("b.exr", "--memory", "0.03"))).channels().get("A");
+    assertThat(bands).containsExactly(alpha);
+    var png = ImageIO.read(render("c.png").toFile());
+    for (int i = 0; i < alpha.length; i++) {
+      int code = png.getRGB(i % 48, i / 48) >>> 24;
+      assertThat(code / 255.0).isGreaterThan(alpha[i] - 0.003);
+    }
+  }
+
+  @Test
   void oneLightAloneIsItsLayer() throws Exception {
     OpenExr.Channels all = OpenExr.read(Files.readAllBytes(render("a.exr", "--layers")));
     OpenExr.Channels key = OpenExr.read(Files.readAllBytes(render("b.exr", "--alone", "Key")));

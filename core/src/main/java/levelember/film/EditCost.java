@@ -140,6 +140,7 @@ public record EditCost(boolean geometry, boolean everything, int[] from) {
         s.blades(),
         s.bladeTurnDegrees(),
         0,
-        0);
+        0,
+        s.cutOut());
   }
 }

@@ -27,6 +27,10 @@ public final class Film {
   private final float[][] sums;
   private final float[][] even;
   private final int[][] samples;
+
+  /** By layer, once a catcher is seen: light kept off it and light offered, two floats a pixel. */
+  private final float[][] caught;
+
   private Guides guides;
   private boolean bare;
 
@@ -102,6 +106,7 @@ public final class Film {
     this.sums = sums;
     this.even = even;
     this.samples = samples;
+    caught = new float[sums.length][];
   }
 
   private void empty(int layer) {
@@ -190,6 +195,7 @@ public final class Film {
         film.sums[i] = sums[from[i]];
         film.even[i] = even[from[i]];
         film.samples[i] = samples[from[i]];
+        film.caught[i] = caught[from[i]];
       }
     }
     film.guides = stays ? guides : film.guidesOfOwn();
@@ -284,6 +290,31 @@ public final class Film {
     }
   }
 
+  /**
+   * Adds what a sample of a layer says of a shadow catcher, means of the three channels.
+   *
+   * @param lost light that shadow keeps off it
+   * @param offered light that it would have without
+   */
+  public void caught(int layer, int pixel, float lost, float offered) {
+    float[] to = caught[layer];
+    if (to == null) {
+      synchronized (caught) {
+        if (caught[layer] == null) {
+          caught[layer] = new float[2 * width * height];
+        }
+        to = caught[layer];
+      }
+    }
+    to[2 * pixel] += lost;
+    to[2 * pixel + 1] += offered;
+  }
+
+  /** The sums of {@link #caught(int, int, float, float)}, or null. */
+  float[] caught(int layer) {
+    return caught[layer];
+  }
+
   /** Samples of every pixel of a tile in a layer. */
   public int samples(int layer, int tile) {
     return samples[layer][tile];
@@ -371,6 +402,7 @@ public final class Film {
       sum += sums[i] == null ? 0 : 4L * sums[i].length;
       sum += even[i] == null ? 0 : 4L * even[i].length;
       sum += 4L * samples[i].length;
+      sum += caught[i] == null ? 0 : 4L * caught[i].length;
     }
     return sum;
   }

@@ -16,6 +16,9 @@ public final class Guides {
   private final float[] sums;
   private final int[] samples;
 
+  /** Two floats a pixel, once there is one: alpha, and the share of catchers. */
+  private float[] cover;
+
   Guides(int pixels, int tiles) {
     sums = new float[VALUES * pixels];
     samples = new int[tiles];
@@ -45,12 +48,37 @@ public final class Guides {
     sums[at + 7]++;
   }
 
+  /**
+   * Adds how a sample covers what may be laid behind it.
+   *
+   * @param alpha of what is there, 0…1
+   * @param caught share that a shadow catcher's alpha comes to
+   */
+  public void cover(int pixel, float alpha, float caught) {
+    float[] to = cover;
+    if (to == null) {
+      synchronized (samples) {
+        if (cover == null) {
+          cover = new float[sums.length / VALUES * 2];
+        }
+        to = cover;
+      }
+    }
+    to[2 * pixel] += alpha;
+    to[2 * pixel + 1] += caught;
+  }
+
+  /** The sums of {@link #cover}, or null. */
+  float[] covers() {
+    return cover;
+  }
+
   /** The sums: {@link #VALUES} floats a pixel. */
   float[] sums() {
     return sums;
   }
 
   long bytes() {
-    return 4L * sums.length + 4L * samples.length;
+    return 4L * sums.length + 4L * samples.length + (cover == null ? 0 : 4L * cover.length);
   }
 }

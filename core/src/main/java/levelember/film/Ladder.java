@@ -147,14 +147,23 @@ public final class Ladder {
    * @param step how many times coarser than full size: 1, 2, 4 or 8
    */
   public Picture mix(float[] weights, int step) {
+    int own = level(step);
+    Picture to = Picture.black(films[own].width(), films[own].height());
+    IntStream.range(0, to.height()).parallel().forEach(y -> row(weights, own, y, to.rgb()));
+    return to;
+  }
+
+  /** The alpha of the picture of one of the ladder's sizes, where the shot is cut out. */
+  public float[] alpha(float[] weights, int step) {
+    return Alpha.of(this, weights, level(step));
+  }
+
+  private static int level(int step) {
     int level = 0;
     while (STEPS[level] != step) {
       level++;
     }
-    int own = level;
-    Picture to = Picture.black(films[own].width(), films[own].height());
-    IntStream.range(0, to.height()).parallel().forEach(y -> row(weights, own, y, to.rgb()));
-    return to;
+    return level;
   }
 
   /** Mixes one row: layers that the size has itself, then what only coarser films have. */

@@ -20,6 +20,8 @@ import levelember.math.Vec3;
  * @param bladeTurnDegrees turn of the aperture
  * @param exposureStops over the look's exposure, −10…10
  * @param cropAspect width over height of the guides for a crop; 0 shows none
+ * @param cutOut leaves out what lies behind the set, and pictures get an alpha: 1 where a piece is
+ *     seen, on a shadow catcher how much of its light is shaded
  */
 public record Shot(
     String id,
@@ -35,7 +37,42 @@ public record Shot(
     int blades,
     double bladeTurnDegrees,
     double exposureStops,
-    double cropAspect) {
+    double cropAspect,
+    boolean cutOut) {
+
+  /** A shot that is not cut out. */
+  public Shot(
+      String id,
+      String name,
+      Vec3 place,
+      Vec3 aim,
+      double focalLengthMm,
+      double sensorWidthMm,
+      double fStop,
+      double focusDistance,
+      String look,
+      boolean upright,
+      int blades,
+      double bladeTurnDegrees,
+      double exposureStops,
+      double cropAspect) {
+    this(
+        id,
+        name,
+        place,
+        aim,
+        focalLengthMm,
+        sensorWidthMm,
+        fStop,
+        focusDistance,
+        look,
+        upright,
+        blades,
+        bladeTurnDegrees,
+        exposureStops,
+        cropAspect,
+        false);
+  }
 
   /** A shot with a round aperture that is neither upright, nor exposed apart, nor cropped. */
   public Shot(

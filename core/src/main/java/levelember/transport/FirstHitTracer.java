@@ -138,7 +138,8 @@ public final class FirstHitTracer {
         LightSource lamp = scene.lights[k];
         if (lamp.showsToCamera()
             && lamp.meets(ray.ox, ray.oy, ray.oz, ray.dx, ray.dy, ray.dz, whole, light)
-            && light.distance > gone) {
+            && light.distance > gone
+            && !(scene.cutOut && light.distance == Float.POSITIVE_INFINITY)) {
           to.seen(k, x, y, r * light.r, g * light.g, b * light.b);
         }
       }

@@ -114,6 +114,9 @@ final class PathTracer {
     }
   }
 
+  /** Of the last path: how it covers what is behind, and its share of shadow catchers. */
+  private float alpha, caughtShare;
+
   /** Rays walked since the object was made. */
   final RayCount.Tally rays = new RayCount.Tally();
 
@@ -136,6 +139,15 @@ final class PathTracer {
    * @param guided adds to the film's guides too
    */
   void trace(Film film, int px, int py, int sample, boolean[] wanted, boolean guided) {
+    alpha = 1;
+    caughtShare = 0;
+    path(film, px, py, sample, wanted, guided);
+    if (scene.cutOut && guided) {
+      film.guides().cover(py * film.width() + px, alpha, caughtShare);
+    }
+  }
+
+  private void path(Film film, int px, int py, int sample, boolean[] wanted, boolean guided) {
     int pixel = py * film.width() + px;
     even = (sample & 1) == 0;
     int row = py + film.firstRow();
@@ -175,6 +187,7 @@ final class PathTracer {
       }
       float far = hit ? walk.t : Float.POSITIVE_INFINITY;
       float whole = gone + far;
+      boolean cut = scene.cutOut && from.piece < 0;
       int tried = scene.meetable.length;
       if (scene.many) {
         tried += scene.rig.along(ox, oy, oz, dx, dy, dz, far, near);
@@ -193,14 +206,17 @@ final class PathTracer {
           continue;
         }
         if (light.meets(from.x, from.y, from.z, dx, dy, dz, whole, lightRay)
-            && lightRay.distance > gone) {
+            && lightRay.distance > gone
+            && !(cut && lightRay.distance == Float.POSITIVE_INFINITY)) {
           float w = from.delta ? 1 : met(from.pdf, asking.before(k) * lightRay.pdf);
           float wr = w * r * lightRay.r, wg = w * g * lightRay.g, wb = w * b * lightRay.b;
           give(film, k, pixel, lightRay.distance, wr, wg, wb);
         }
       }
       if (!hit) {
-        if (kind == Hierarchy.CAMERA) {
+        if (cut) {
+          alpha = 1 - (r + g + b) / 3;
+        } else if (kind == Hierarchy.CAMERA) {
           plates(film, pixel, wanted, (px + fu) / film.width(), (row + fv) / height, r, g, b);
         }
         if (guiding) {
@@ -388,13 +404,26 @@ final class PathTracer {
                   ? shadow.arrives(lever, px0, py0, pz0, wx, wy, wz, reach)
                   : shadow.arrives(
                       lever, off(hx, -gx), off(hy, -gy), off(hz, -gz), wx, wy, wz, reach);
-          if (catching) {
+          if (catching && cut) {
+            float offered = (cr + cg + cb) / 3;
+            float left = (cr * shadow.r + cg * shadow.g + cb * shadow.b) / 3;
+            film.caught(k, pixel, offered - left, offered);
+          } else if (catching) {
             // A catcher takes what its shadow keeps off it from what is behind (Debevec 1998).
             add(film, k, pixel, cr * (shadow.r - 1), cg * (shadow.g - 1), cb * (shadow.b - 1));
           } else if (arrives) {
             add(film, k, pixel, cr * shadow.r, cg * shadow.g, cb * shadow.b);
           }
         }
+      }
+      if (catching && cut) {
+        // What stands in for a floor or wall hides what is behind it.
+        caughtShare = (r + g + b) / 3;
+        alpha = 1 - caughtShare;
+        if (guiding) {
+          film.guides().add(pixel, 0, 0, 0, 0, 0, 0, 0);
+        }
+        return;
       }
       if (catching) {
         caught = true;

@@ -90,6 +90,9 @@ public final class Scene {
   /** For every piece whether the camera sees nothing of it but shadows. */
   final boolean[] catches;
 
+  /** Whether what lies behind the set is left out. */
+  final boolean cutOut;
+
   /** Whether light passes straight through some piece. */
   final boolean clear;
 
@@ -114,6 +117,7 @@ public final class Scene {
     this.shot = shot;
     this.lights = lights;
     this.finishes = finishes;
+    cutOut = shot.cutOut();
     List<Piece> pieces = shoot.pieces();
     surfaces = new LayeredSurface[pieces.size()];
     dresses = new Dress[pieces.size()];

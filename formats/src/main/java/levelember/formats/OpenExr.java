@@ -290,6 +290,16 @@ public final class OpenExr {
    * @param layers by layer name; a dot in a name becomes a hyphen
    */
   public static byte[] write(Picture picture, Map<String, Picture> layers) {
+    return write(picture, layers, null);
+  }
+
+  /**
+   * Writes a picture, its alpha, and named layers of the same size as float channels.
+   *
+   * @param layers by layer name; a dot in a name becomes a hyphen
+   * @param alpha one a pixel, which the colours are multiplied by, or null
+   */
+  public static byte[] write(Picture picture, Map<String, Picture> layers, float[] alpha) {
     SortedMap<String, float[]> rgb = new TreeMap<>();
     SortedMap<String, Integer> offset = new TreeMap<>();
     Map<String, Picture> all = new LinkedHashMap<>();
@@ -304,6 +314,9 @@ public final class OpenExr {
         offset.put(before + "RGB".charAt(k), k);
       }
     });
+    if (alpha != null) {
+      rgb.put("A", alpha);
+    }
     int width = picture.width(), height = picture.height(), blocks = (height + 15) / 16;
     byte[][] packed = new byte[blocks][];
     IntStream.range(0, blocks)
@@ -314,9 +327,9 @@ public final class OpenExr {
           raw.order(ByteOrder.LITTLE_ENDIAN);
           for (int y = from; y < from + n; y++) {
             for (Map.Entry<String, float[]> c : rgb.entrySet()) {
-              int k = offset.get(c.getKey());
+              int each = c.getValue() == alpha ? 1 : 3, k = offset.getOrDefault(c.getKey(), 0);
               for (int x = 0; x < width; x++) {
-                raw.putFloat(c.getValue()[3 * (y * width + x) + k]);
+                raw.putFloat(c.getValue()[each * (y * width + x) + k]);
               }
             }
           }

@@ -24,6 +24,7 @@ import javax.imageio.ImageWriter;
 import javax.imageio.stream.ImageInputStream;
 import javax.imageio.stream.ImageOutputStream;
 import levelember.look.Aids;
+import levelember.look.CutOut;
 import levelember.look.Development;
 import levelember.math.Colour;
 import levelember.texture.Picture;
@@ -68,6 +69,38 @@ public final class PngFile {
             3,
             new int[] {0, 1, 2},
             null);
+    return encode("png", new BufferedImage(model, raster, false, null), -1);
+  }
+
+  /**
+   * Writes a picture of what is cut out, with an alpha that its colours are not multiplied by.
+   *
+   * @param alpha one a pixel, 0…1
+   */
+  public static byte[] write(
+      Picture picture, Aids aids, Development look, int bits, float[] alpha) {
+    if (alpha == null) {
+      return write(picture, aids, look, bits);
+    }
+    float[] values = CutOut.straight(look.shown(picture, aids), alpha);
+    int type = bits == 8 ? DataBuffer.TYPE_BYTE : DataBuffer.TYPE_USHORT;
+    ComponentColorModel model =
+        new ComponentColorModel(
+            ColorSpace.getInstance(ColorSpace.CS_sRGB),
+            true,
+            false,
+            Transparency.TRANSLUCENT,
+            type);
+    WritableRaster raster =
+        Raster.createInterleavedRaster(type, picture.width(), picture.height(), 4, null);
+    int most = (1 << bits) - 1;
+    int[] row = new int[4 * picture.width()];
+    for (int y = 0; y < picture.height(); y++) {
+      for (int i = 0; i < row.length; i++) {
+        row[i] = (int) (most * values[y * row.length + i] + 0.5f);
+      }
+      raster.setPixels(0, y, picture.width(), 1, row);
+    }
     return encode("png", new BufferedImage(model, raster, false, null), -1);
   }
 

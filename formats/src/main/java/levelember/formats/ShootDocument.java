@@ -341,7 +341,8 @@ public final class ShootDocument {
         f.whole("blades", 0),
         f.number("bladeTurnDegrees", 0),
         f.number("exposureStops", 0),
-        f.number("cropAspect", 0));
+        f.number("cropAspect", 0),
+        f.flag("cutOut", false));
   }
 
   /**

@@ -484,6 +484,7 @@ final class ShootTree {
     to.put("upright", s.upright());
     to.put("blades", s.blades()).put("bladeTurnDegrees", s.bladeTurnDegrees());
     to.put("exposureStops", s.exposureStops()).put("cropAspect", s.cropAspect());
+    to.put("cutOut", s.cutOut());
     return to;
   }
 }

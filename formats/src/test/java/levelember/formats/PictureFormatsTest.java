@@ -4,12 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.Random;
+import javax.imageio.ImageIO;
+import levelember.look.Aids;
 import levelember.look.Development;
 import levelember.shoot.Look;
 import levelember.texture.Picture;
@@ -55,6 +59,27 @@ class PictureFormatsTest {
     assertThat(read.layer("Key light, left of the camera and above").rgb())
         .containsExactly(key.rgb());
     assertThat(read.layer("F-1").rgb()).containsExactly(fill.rgb());
+  }
+
+  @Test
+  void alphaIsWrittenBesideTheColours() throws Exception {
+    Picture half = Picture.black(2, 1);
+    half.set(0, 0, 0.5, 0.5, 0.5);
+    float[] alpha = {0.5f, 0.25f};
+    OpenExr.Channels exr = OpenExr.read(OpenExr.write(half, Map.of("Key", half), alpha));
+    assertThat(exr.channels().get("A")).containsExactly(alpha);
+    assertThat(exr.layer("").rgb()).containsExactly(half.rgb());
+    assertThat(exr.layer("Key").rgb()).containsExactly(half.rgb());
+    Development plain = new Development(new Look("k", "K", Math.log(1 / 1.2) / Math.log(2), 1, 0));
+    for (int bits : new int[] {8, 16}) {
+      byte[] png = PngFile.write(half, Aids.NONE, plain, bits, alpha);
+      BufferedImage image = ImageIO.read(new ByteArrayInputStream(png));
+      assertThat(image.getColorModel().hasAlpha()).isTrue();
+      assertThat(image.isAlphaPremultiplied()).isFalse();
+      // Half of a white that is half there.
+      assertThat(image.getRGB(0, 0)).isEqualTo(0x80FFFFFF);
+      assertThat(image.getRGB(1, 0)).isEqualTo(0x40000000);
+    }
   }
 
   /** A file laid out by hand after the published layout: 2×2, half floats, no compression. */

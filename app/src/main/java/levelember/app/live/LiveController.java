@@ -58,7 +58,7 @@ class LiveController {
     Moment still = still(id);
     Developer.Developed picture = still.developed(asSeen);
     return file(
-        PngFile.write(picture.light(), picture.aids(), picture.look(), bits),
+        PngFile.write(picture.light(), picture.aids(), picture.look(), bits, still.alpha()),
         MediaType.IMAGE_PNG,
         id + "-" + still.shot().id() + ".png");
   }
@@ -73,7 +73,8 @@ class LiveController {
     byte[] exr =
         OpenExr.write(
             LayerMix.picture(film, still.weights()),
-            layers ? LayerNames.pictures(still.shoot(), film, still.weights()) : Map.of());
+            layers ? LayerNames.pictures(still.shoot(), film, still.weights()) : Map.of(),
+            still.alpha());
     return file(exr, new MediaType("image", "x-exr"), id + "-" + still.shot().id() + ".exr");
   }
 

@@ -14,6 +14,7 @@ import levelember.film.Film;
 import levelember.film.Ladder;
 import levelember.film.Noise;
 import levelember.light.LayerWeights;
+import levelember.look.CutOut;
 import levelember.look.DisplayCurve;
 import levelember.measure.Reading;
 import levelember.shoot.Look;
@@ -518,6 +519,13 @@ final class LiveSession {
     Ladder from = seen();
     Developer.Developed picture = developed(from, from.shownStep());
     byte[] codes = shown.view().codes(picture, look.ev());
+    byte[] own = shown.view().paint() == View.Paint.LOOK ? codes : null;
+    if (own != null && shown.shot().cutOut()) {
+      // The squares are there to be seen, not to be measured.
+      own = codes.clone();
+      float[] alpha = ladder.alpha(LayerWeights.of(shown.shoot()), from.shownStep());
+      CutOut.overSquares(codes, alpha, picture.light().width());
+    }
     byte[] frame =
         FrameMessage.of(
             picture.light(),
@@ -539,8 +547,8 @@ final class LiveSession {
         && (shown.mark() == 0 || begin - scopesNanos > SCOPES_NANOS)) {
       scopesNanos = begin;
       boolean light = scopes == ScopesMessage.Of.LIGHT;
-      byte[] own = shown.view().paint() == View.Paint.LOOK ? codes : picture.codes();
-      byte[] measured = ScopesMessage.of(picture, own, look, files.luts(), light);
+      byte[] codesOfLook = own == null ? picture.codes() : own;
+      byte[] measured = ScopesMessage.of(picture, codesOfLook, look, files.luts(), light);
       views.forEach(v -> v.scopes(measured));
     }
   }

@@ -127,6 +127,11 @@ record Moment(
     return asSeen && seen.full().samples() > 0 ? seen : ladder;
   }
 
+  /** The alpha of the picture in full size, or null where the shot is not cut out. */
+  float[] alpha() {
+    return shot.cutOut() ? ladder.alpha(weights(), 1) : null;
+  }
+
   /** The picture through the look of its shot. */
   Developer.Developed developed(boolean asSeen) {
     return developed(developer, shoot.lookOf(shot), asSeen, 1);

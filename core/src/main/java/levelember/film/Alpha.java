@@ -1,0 +1,88 @@
+package levelember.film;
+
+import java.util.stream.IntStream;
+
+/**
+ * How far a cut out picture covers what is laid behind it: 1 where a piece is seen, on a shadow
+ * catcher the share of its light that shadow keeps off it, 0 where nothing is. Colours of the
+ * layers are multiplied by it already (Porter and Duff 1984).
+ */
+public final class Alpha {
+  private Alpha() {}
+
+  /**
+   * The alpha of a film's pixels, row by row.
+   *
+   * @param weights as in {@link LayerMix}; a catcher's shadow depends on how its lights are set
+   */
+  public static float[] of(Film film, float[] weights) {
+    float[] to = new float[film.width() * film.height()];
+    float[] by = new float[film.layers()];
+    for (int k = 0; k < by.length; k++) {
+      by[k] = (weights[3 * k] + weights[3 * k + 1] + weights[3 * k + 2]) / 3;
+    }
+    IntStream.range(0, film.height()).parallel().forEach(y -> row(film, by, y, to));
+    return to;
+  }
+
+  private static void row(Film film, float[] by, int y, float[] to) {
+    float[] covers = film.guides().covers();
+    if (covers == null) {
+      return;
+    }
+    for (int x = 0; x < film.width(); x++) {
+      int at = y * film.width() + x, tile = film.tile(x, y);
+      int n = film.guides().samples(tile);
+      if (n == 0) {
+        continue;
+      }
+      float alpha = covers[2 * at] / n, share = covers[2 * at + 1] / n;
+      if (share > 0) {
+        double lost = 0, offered = 0;
+        for (int k = 0; k < by.length; k++) {
+          float[] caught = film.caught(k);
+          int own = film.samples(k, tile);
+          if (caught != null && own > 0) {
+            lost += by[k] * caught[2 * at] / own;
+            offered += by[k] * caught[2 * at + 1] / own;
+          }
+        }
+        alpha += offered > 0 ? share * (float) Math.clamp(lost / offered, 0, 1) : 0;
+      }
+      to[at] = Math.clamp(alpha, 0f, 1f);
+    }
+  }
+
+  /** The alpha of a picture of one of a ladder's sizes; coarser where there is no finer yet. */
+  static float[] of(Ladder ladder, float[] weights, int level) {
+    Film own = ladder.film(level);
+    float[] to = of(own, weights);
+    for (int y = 0; y < own.height(); y += Film.TILE_HEIGHT) {
+      for (int x = 0; x < own.width(); x += Film.TILE_WIDTH) {
+        if (own.guides().samples(own.tile(x, y)) == 0) {
+          coarse(ladder, weights, level, own.tile(x, y), to);
+        }
+      }
+    }
+    return to;
+  }
+
+  private static void coarse(Ladder ladder, float[] weights, int level, int tile, float[] to) {
+    Film own = ladder.film(level);
+    for (int i = level - 1; i >= 0; i--) {
+      Film film = ladder.film(i);
+      int ratio = film.step() / own.step();
+      int cx = own.left(tile) / ratio, cy = own.top(tile) / ratio;
+      if (film.guides().samples(film.tile(cx, cy)) == 0) {
+        continue;
+      }
+      float[] from = of(film, weights);
+      for (int y = own.top(tile); y < own.bottom(tile); y++) {
+        for (int x = own.left(tile); x < own.right(tile); x++) {
+          to[y * own.width() + x] = from[y / ratio * film.width() + x / ratio];
+        }
+      }
+      return;
+    }
+  }
+}
