@@ -78,6 +78,19 @@ public record EditCost(boolean geometry, boolean everything, int[] from) {
     return true;
   }
 
+  /** True when every layer stays what and where it was, out of so many before. */
+  public boolean keeps(int before) {
+    if (!nothing() || from.length != before) {
+      return false;
+    }
+    for (int i = 0; i < from.length; i++) {
+      if (from[i] != i) {
+        return false;
+      }
+    }
+    return true;
+  }
+
   /** Two emissive lights of one material share its pieces; the first of the rig has them. */
   private static boolean emitsElsewhere(Shoot before, Shoot after, Light light) {
     return light.emitter() instanceof Emitter.Emissive e

@@ -1,5 +1,7 @@
 package levelember.look;
 
+import java.util.Arrays;
+import java.util.stream.IntStream;
 import levelember.math.Colour;
 import levelember.texture.Picture;
 
@@ -52,12 +54,23 @@ public final class CutOut {
 
   /** Lays codes of colours multiplied by alpha over squares that stand for nothing, in place. */
   public static void overSquares(byte[] codes, float[] alpha, int width) {
-    for (int i = 0; i < alpha.length; i++) {
+    IntStream.range(0, alpha.length / width)
+        .parallel()
+        .forEach(y -> overSquares(codes, alpha, y * width, width, y));
+  }
+
+  private static void overSquares(byte[] codes, float[] alpha, int from, int width, int y) {
+    for (int x = 0; x < width; x++) {
+      int i = from + x;
       if (alpha[i] == 1) {
         continue;
       }
-      boolean odd = (i % width / SQUARE + i / width / SQUARE) % 2 == 1;
+      boolean odd = (x / SQUARE + y / SQUARE) % 2 == 1;
       float ground = odd ? LIGHT : DARK;
+      if (alpha[i] == 0 && codes[3 * i] == 0 && codes[3 * i + 1] == 0 && codes[3 * i + 2] == 0) {
+        Arrays.fill(codes, 3 * i, 3 * i + 3, (byte) (int) (255 * ground + 0.5f));
+        continue;
+      }
       float most = alpha[i];
       for (int k = 0; k < 3; k++) {
         most = Math.max(most, decoded(codes[3 * i + k]));

@@ -167,6 +167,15 @@ class EditCostTest {
     assertThat(edit(lights(more)).all()).isPositive();
     assertThat(edit(lights(before.lights().subList(1, 3))).all()).isZero();
     assertThat(edit(lights(before.lights().reversed())).all()).isZero();
+    assertThat(keeps(lights(more))).isFalse();
+    assertThat(keeps(lights(before.lights().subList(0, 2)))).isFalse();
+    assertThat(keeps(lights(before.lights().reversed()))).isFalse();
+    assertThat(keeps(before)).isTrue();
+  }
+
+  private boolean keeps(Shoot after) {
+    Shot shot = before.shots().getFirst();
+    return EditCost.between(before, shot, after, shot).keeps(before.lights().size());
   }
 
   @Test

@@ -359,16 +359,17 @@ final class LiveSession {
       int width = (int) Math.max(1, next.width() * share);
       int height = (int) Math.max(1, next.height() * share);
       boolean resized = fresh || width != ladder.width() || height != ladder.height();
-      ladder = resized ? new Ladder(width, height, scene.layers()) : ladder.withLayers(cost.from());
       if (resized) {
+        ladder = new Ladder(width, height, scene.layers());
         denoised = new DenoisedLadder(ladder);
-      } else {
+      } else if (!cost.keeps(shown.shoot().lights().size())) {
+        ladder = ladder.withLayers(cost.from());
         denoised.withLayers(cost.from());
       }
       if (resized || cost.everything()) {
         lastNoise = Double.NaN;
       }
-      if (resized || !Meeting.kept(cost.from(), shown.shoot().lights().size())) {
+      if (resized || !cost.keeps(shown.shoot().lights().size())) {
         unitMeans = null;
       }
       if (resized) {
@@ -523,7 +524,7 @@ final class LiveSession {
     if (own != null && shown.shot().cutOut()) {
       // The squares are there to be seen, not to be measured.
       own = codes.clone();
-      float[] alpha = ladder.alpha(LayerWeights.of(shown.shoot()), from.shownStep());
+      float[] alpha = mixes.alpha(ladder, from.shownStep(), LayerWeights.of(shown.shoot()));
       CutOut.overSquares(codes, alpha, picture.light().width());
     }
     byte[] frame =

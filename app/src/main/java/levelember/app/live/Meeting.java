@@ -38,16 +38,7 @@ final class Meeting {
     if (cost.everything()) {
       hits = null;
     }
-    lampsStand &= kept(cost.from(), lights);
-  }
-
-  /** Whether every layer is the one that it was. */
-  static boolean kept(int[] from, int before) {
-    boolean same = from.length == before;
-    for (int i = 0; i < from.length; i++) {
-      same &= from[i] == i;
-    }
-    return same;
+    lampsStand &= cost.keeps(lights);
   }
 
   private static boolean asksForLamps(Look look) {

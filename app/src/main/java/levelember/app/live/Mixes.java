@@ -15,11 +15,26 @@ final class Mixes {
 
   private record Mix(Ladder films, int step, float[] weights, Picture picture) {}
 
+  private record Cover(Ladder films, int step, float[] weights, float[] alpha) {}
+
   private final List<Mix> kept = new ArrayList<>();
+  private Cover cover;
 
   /** The films have changed. */
   void forget() {
     kept.clear();
+    cover = null;
+  }
+
+  /** The alpha of a picture that is cut out. */
+  float[] alpha(Ladder films, int step, float[] weights) {
+    if (cover == null
+        || cover.films != films
+        || cover.step != step
+        || !Arrays.equals(cover.weights, weights)) {
+      cover = new Cover(films, step, weights.clone(), films.alpha(weights, step));
+    }
+    return cover.alpha;
   }
 
   Picture of(Ladder films, int step, float[] weights) {

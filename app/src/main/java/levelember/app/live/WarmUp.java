@@ -2,7 +2,14 @@ package levelember.app.live;
 
 import levelember.demo.DemoShoots;
 import levelember.film.Film;
+import levelember.film.LayerMix;
 import levelember.formats.ShootPackage;
+import levelember.light.LayerWeights;
+import levelember.look.Aids;
+import levelember.look.Development;
+import levelember.shoot.Look;
+import levelember.shoot.Shoot;
+import levelember.texture.Picture;
 import levelember.transport.Renderer;
 import levelember.transport.Scene;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -10,11 +17,13 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 /**
- * Traces a small picture after the start, so that the compiler has seen the kernel before a page.
+ * Traces and shows a small picture after the start, so that the compiler has seen the kernel before
+ * a page.
  */
 @Component
 class WarmUp {
   private static final long NANOS = 3_000_000_000L;
+  private static final long LOOK_NANOS = 1_500_000_000L;
 
   @EventListener(ApplicationReadyEvent.class)
   void begin() {
@@ -31,6 +40,18 @@ class WarmUp {
         new Renderer(
             1, Renderer.USUAL_BOUNCES, 1, task -> Background.thread(task, "ember-warm-up"))) {
       renderer.trace(scene, film, 64, () -> System.nanoTime() > end);
+    }
+    look(pack, film);
+  }
+
+  /** Shows the picture through the look until its kernels are compiled too. */
+  private static void look(ShootPackage pack, Film film) {
+    Shoot shoot = pack.shoot();
+    Look worn = shoot.lookOf(shoot.shots().getFirst());
+    Picture light = LayerMix.picture(film, LayerWeights.of(shoot));
+    long end = System.nanoTime() + LOOK_NANOS;
+    for (int i = 0; System.nanoTime() < end; i++) {
+      new Development(worn.exposed(i % 8 / 8.0), pack.files().luts()).codes(light, Aids.NONE);
     }
   }
 }
