@@ -1,6 +1,8 @@
 package levelember.look;
 
+import java.util.List;
 import java.util.stream.IntStream;
+import levelember.shoot.Glow;
 import levelember.shoot.Look;
 import levelember.shoot.Optics;
 import levelember.texture.Luts;
@@ -23,6 +25,7 @@ public final class Development {
   private final DisplayCurve curve;
   private final RowMath.ToneTerms terms;
   private final Glowing glowing;
+  private final List<Glow> glows;
   private final Optics optics;
   private final Grading grading;
   private final Grain grain;
@@ -44,7 +47,8 @@ public final class Development {
       matrix[i] *= (float) curve.scale();
     }
     terms = curve.terms(matrix);
-    glowing = new Glowing(look.glows(), curve.scale());
+    glows = look.glows();
+    glowing = new Glowing(glows, curve.scale());
     optics = look.optics();
     grading = look.grade().active() ? new Grading(look.grade(), luts) : null;
     grain = optics.grain() > 0 ? new Grain(optics) : null;
@@ -55,12 +59,47 @@ public final class Development {
     return curve;
   }
 
+  /**
+   * What shade, glow, lens and sharpening have made of a picture; the same under all looks that
+   * have these in common ({@link #seesAlike}).
+   */
+  public static final class Lensed {
+    private final Lit lit;
+    private final Aids aids;
+    private final float[] sharper;
+
+    private Lensed(Lit lit, Aids aids, float[] sharper) {
+      this.lit = lit;
+      this.aids = aids;
+      this.sharper = sharper;
+    }
+  }
+
+  /** A picture as the lens has made it, to be shown through several looks. */
+  public Lensed lensed(Picture picture, Aids aids) {
+    return lensed(picture, aids, true);
+  }
+
+  /** Whether another look makes the same of a picture up to {@link #lensed}. */
+  public boolean seesAlike(Development other) {
+    return glows.equals(other.glows)
+        && (glows.isEmpty() || curve.scale() == other.curve.scale())
+        && optics.distortion() == other.optics.distortion()
+        && optics.fringing() == other.optics.fringing()
+        && optics.sharpening() == other.optics.sharpening()
+        && optics.sharpeningSize() == other.optics.sharpeningSize();
+  }
+
   /** Eight-bit codes, three bytes a pixel. */
   public byte[] codes(Picture picture, Aids aids) {
-    byte[] to = new byte[picture.rgb().length];
+    return codes(lensed(picture, aids, false));
+  }
+
+  /** Eight-bit codes of what a look that {@link #seesAlike} has made ready. */
+  public byte[] codes(Lensed lensed) {
+    byte[] to = new byte[lensed.lit.picture.rgb().length];
     develop(
-        picture,
-        aids,
+        lensed,
         (rows, at) -> {
           // A channel at a time first, as that is what the compiler makes vectors of.
           coded(rows.r, rows.codes[0]);
@@ -91,8 +130,7 @@ public final class Development {
   public short[] codes16(Picture picture, Aids aids) {
     short[] to = new short[picture.rgb().length];
     develop(
-        picture,
-        aids,
+        lensed(picture, aids, false),
         (rows, at) -> {
           for (int x = 0, i = at; x < rows.width; x++, i += 3) {
             to[i] = (short) (int) (65535 * rows.r[x] + 0.5f);
@@ -106,7 +144,7 @@ public final class Development {
   /** What is shown, encoded, 0…1. */
   public Picture shown(Picture picture, Aids aids) {
     Picture to = Picture.black(picture.width(), picture.height());
-    develop(picture, aids, (rows, at) -> rows.join(to.rgb(), at));
+    develop(lensed(picture, aids, false), (rows, at) -> rows.join(to.rgb(), at));
     return to;
   }
 
@@ -175,28 +213,37 @@ public final class Development {
         });
   }
 
-  private void develop(Picture picture, Aids aids, Work taker) {
-    int w = picture.width(), h = picture.height();
-    float[] across = optics.vignette() == 0 ? null : vignette(w, w, h);
-    float[] down = optics.vignette() == 0 ? null : vignette(h, w, h);
+  /**
+   * @param kept whether it is for several looks, so that halos are to be added once
+   */
+  private Lensed lensed(Picture picture, Aids aids, boolean kept) {
     boolean bends = optics.distortion() != 0 || optics.fringing() != 0;
-    boolean whole = bends || optics.sharpening() > 0;
-    Picture exposed = whole ? exposedLight(picture, aids) : picture;
+    if (!bends && optics.sharpening() == 0 && !(kept && glowing.active())) {
+      return new Lensed(lit(picture, aids), aids, null);
+    }
+    Picture exposed = exposedLight(picture, aids);
     Picture from = bends ? Bending.bent(exposed, optics) : exposed;
     float[] sharper = optics.sharpening() > 0 ? Sharpening.factors(from, optics) : null;
-    Lit lit = whole ? new Lit(from, true, null) : lit(picture, aids);
+    return new Lensed(new Lit(from, true, null), aids, sharper);
+  }
+
+  private void develop(Lensed lensed, Work taker) {
+    Lit lit = lensed.lit;
+    int w = lit.picture.width(), h = lit.picture.height();
+    float[] across = optics.vignette() == 0 ? null : vignette(w, w, h);
+    float[] down = optics.vignette() == 0 ? null : vignette(h, w, h);
     bands(
-        picture,
+        lit.picture,
         lit.halo,
         (rows, y) -> {
           if (lit.shaded && lit.halo == null) {
             rows.part(lit.picture.rgb(), 3 * y * w);
           } else {
-            linear(lit, aids, y, rows);
+            linear(lit, lensed.aids, y, rows);
             rows.part(rows.row, 0);
           }
-          if (sharper != null) {
-            multiply(rows, sharper, y * w, 1);
+          if (lensed.sharper != null) {
+            multiply(rows, lensed.sharper, y * w, 1);
           }
           if (across != null) {
             multiply(rows, across, 0, down[y]);

@@ -7,6 +7,7 @@ import java.util.Random;
 import levelember.light.ColourTemperature;
 import levelember.math.Colour;
 import levelember.shoot.Exposure;
+import levelember.shoot.Glow;
 import levelember.shoot.Grade;
 import levelember.shoot.Look;
 import levelember.shoot.Optics;
@@ -240,6 +241,41 @@ class DevelopmentTest {
     for (int i = 0; i < whole.length; i++) {
       assertThat(eight[i] & 0xFF).isEqualTo((int) (255 * whole[i] + 0.5f));
       assertThat(sixteen[i] & 0xFFFF).isEqualTo((int) (65535 * whole[i] + 0.5f));
+    }
+  }
+
+  @Test
+  void whatTheLensHasMadeServesEveryLookThatDiffersInToneOnly() {
+    Random random = new Random(21);
+    Picture p = Picture.black(90, 60);
+    for (int i = 0; i < p.rgb().length; i++) {
+      p.rgb()[i] = (float) Math.exp(2 * random.nextGaussian());
+    }
+    Look glowing =
+        PLAIN
+            .with(Glow.bloom("b", "B", 0.3, 4))
+            .with(Optics.vignette(1).sharpened(0.5).grained(0.03, 1));
+    Development before = new Development(glowing);
+    Development.Lensed lensed = before.lensed(p, Aids.NONE);
+    Look[] tones = {
+      glowing,
+      glowing.with(Tone.shoulder(0.9, 3).shaped(0.02, 1.5, 0.6)),
+      glowing.with(new WhiteBalance(4000, 10)),
+      glowing.with(Optics.vignette(2).sharpened(0.5))
+    };
+    for (Look look : tones) {
+      Development after = new Development(look);
+      assertThat(before.seesAlike(after)).isTrue();
+      assertThat(after.codes(lensed)).containsExactly(after.codes(p, Aids.NONE));
+    }
+    for (Look look :
+        new Look[] {
+          glowing.exposed(1),
+          glowing.with(Glow.bloom("b", "B", 0.3, 5)),
+          glowing.with(Optics.vignette(1).sharpened(0.6)),
+          glowing.with(Optics.vignette(1))
+        }) {
+      assertThat(before.seesAlike(new Development(look))).isFalse();
     }
   }
 }

@@ -19,15 +19,37 @@ final class Developer {
    * A picture ready to be shown.
    *
    * @param light of the layers together, cd/m²
+   * @param lensed what the lens has made of it, where that was kept, or null
    */
-  record Developed(Picture light, Aids aids, Development look) {
+  record Developed(Picture light, Aids aids, Development look, Development.Lensed lensed) {
     byte[] codes() {
-      return look.codes(light, aids);
+      return lensed == null ? look.codes(light, aids) : look.codes(lensed);
     }
 
     /** The light as the lens has made it, cd/m². */
     Picture spread() {
       return look.exposedLight(light, aids);
+    }
+  }
+
+  /**
+   * What stays the same while the hand only changes tones: for one thread, which mixes the same
+   * picture for as long as its films are the same.
+   */
+  static final class Kept {
+    private Developed last;
+    private Look worn;
+    private FirstHits hits;
+    private int samples;
+
+    private boolean serves(Picture light, FirstHits known, Look look, Development ready) {
+      return last != null
+          && last.light() == light
+          && hits == known
+          && (known == null || samples == known.samples())
+          && worn.contact().equals(look.contact())
+          && worn.plate().equals(look.plate())
+          && last.look().seesAlike(ready);
     }
   }
 
@@ -50,26 +72,48 @@ final class Developer {
    * @param hits of the full size as far as they are known, or null
    */
   Developed of(Shoot shoot, Look worn, Ladder films, int step, float[] weights, FirstHits hits) {
-    return of(shoot, worn, weights, hits, step, w -> films.mix(w, step));
+    return of(shoot, worn, weights, hits, step, w -> films.mix(w, step), null);
   }
 
-  /** The same with mixes that were kept. */
+  /**
+   * The same with mixes that were kept.
+   *
+   * @param kept from the picture before, or null
+   */
   Developed of(
       Shoot shoot,
       Look worn,
       float[] weights,
       FirstHits hits,
       int step,
-      Function<float[], Picture> mixed) {
+      Function<float[], Picture> mixed,
+      Kept kept) {
     Picture light = mixed.apply(weights);
     FirstHits known = step == 1 && fits(hits, light) ? hits : null;
+    Development ready = ready(worn);
+    if (kept != null && kept.serves(light, known, worn, ready)) {
+      // Made at the second time, as a glow in the hand is another each time.
+      Aids same = kept.last.aids();
+      Development.Lensed lensed = kept.last.lensed();
+      lensed = lensed == null ? ready.lensed(light, same) : lensed;
+      kept.last = new Developed(light, same, ready, lensed);
+      return kept.last;
+    }
     AidsMaker maker = new AidsMaker(shoot, worn, light.width(), light.height(), weights);
     boolean wanted = known != null && AidsMaker.needsHits(shoot, worn);
     if (wanted) {
       maker.take(known, 0, light.height(), shutIn(worn, known));
     }
     List<Picture> parts = maker.mixes().stream().map(mixed).toList();
-    return new Developed(light, maker.aids(light, parts, wanted), ready(worn));
+    Aids aids = maker.aids(light, parts, wanted);
+    Developed made = new Developed(light, aids, ready, null);
+    if (kept != null) {
+      kept.last = made;
+      kept.worn = worn;
+      kept.hits = known;
+      kept.samples = known == null ? 0 : known.samples();
+    }
+    return made;
   }
 
   private static boolean fits(FirstHits hits, Picture light) {

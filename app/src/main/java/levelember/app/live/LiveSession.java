@@ -74,6 +74,7 @@ final class LiveSession {
   private final Turns.Part turn;
   private final Files files;
   private final Mixes mixes = new Mixes();
+  private final Developer.Kept developed = new Developer.Kept();
   private final Developer developer;
   private final Set<LiveView> views = ConcurrentHashMap.newKeySet();
   private final Object lock = new Object();
@@ -111,6 +112,7 @@ final class LiveSession {
   private long scopesNanos;
   private double[] unitMeans;
   private long measuredNanos;
+  private long announcedNanos;
   private volatile boolean mixedOnly;
   private volatile long awaited;
   private volatile long restUntil;
@@ -262,7 +264,12 @@ final class LiveSession {
           if (ladder != null && ladder.step() > 0) {
             send();
           }
-          announceProgress(rest);
+          // A hand that only changes the look changes nothing that is told.
+          if (!mixedOnly
+              || next.mark() == 0
+              || System.nanoTime() - announcedNanos > LATER_FRAMES_NANOS) {
+            announceProgress(rest);
+          }
         }
         letDraw();
         if (interrupted()) {
@@ -562,7 +569,8 @@ final class LiveSession {
         LayerWeights.of(shoot),
         meeting.hits(),
         step,
-        weights -> mixes.of(from, step, weights));
+        weights -> mixes.of(from, step, weights),
+        developed);
   }
 
   /** Sets what scopes measure. */
@@ -606,6 +614,7 @@ final class LiveSession {
     }
     float[] weights = LayerWeights.of(shown.shoot());
     long now = System.nanoTime();
+    announcedNanos = now;
     if (unitMeans == null || now - measuredNanos > SHARES_NANOS) {
       // The film of a quarter size is complete early and gives the shares just as well.
       unitMeans = Reading.unitMeans(ladder.film(ladder.full().samples() > 0 ? 3 : 1));
