@@ -54,7 +54,7 @@ final class LiveSession {
   private static final long HAND_REST_NANOS = 80_000_000;
 
   /** How long the cores stay with the page after a fader moved, as it will move again. */
-  private static final long NEXT_MOVE_NANOS = 180_000_000;
+  private static final long NEXT_MOVE_NANOS = 300_000_000;
 
   /** What is to be seen. */
   private record Wanted(
@@ -548,7 +548,7 @@ final class LiveSession {
             begin);
     if (shown.mark() > 0 && shown.mark() != awaited) {
       awaited = shown.mark();
-      restUntil = System.nanoTime() + HAND_REST_NANOS;
+      restUntil = System.nanoTime() + (mixedOnly ? NEXT_MOVE_NANOS : HAND_REST_NANOS);
     }
     views.forEach(v -> v.frame(frame));
     if (scopes != ScopesMessage.Of.OFF
