@@ -77,7 +77,16 @@ public final class Development {
 
   /** A picture as the lens has made it, to be shown through several looks. */
   public Lensed lensed(Picture picture, Aids aids) {
-    return lensed(picture, aids, true);
+    return lensed(picture, aids, new Spreads(), true);
+  }
+
+  /**
+   * Eight-bit codes, with what glows have drawn before.
+   *
+   * @param kept from pictures before this one; takes what is drawn now
+   */
+  public byte[] codes(Picture picture, Aids aids, Spreads kept) {
+    return codes(lensed(picture, aids, kept, false));
   }
 
   /** Whether another look makes the same of a picture up to {@link #lensed}. */
@@ -92,7 +101,7 @@ public final class Development {
 
   /** Eight-bit codes, three bytes a pixel. */
   public byte[] codes(Picture picture, Aids aids) {
-    return codes(lensed(picture, aids, false));
+    return codes(lensed(picture, aids, new Spreads(), false));
   }
 
   /** Eight-bit codes of what a look that {@link #seesAlike} has made ready. */
@@ -130,7 +139,7 @@ public final class Development {
   public short[] codes16(Picture picture, Aids aids) {
     short[] to = new short[picture.rgb().length];
     develop(
-        lensed(picture, aids, false),
+        lensed(picture, aids, new Spreads(), false),
         (rows, at) -> {
           for (int x = 0, i = at; x < rows.width; x++, i += 3) {
             to[i] = (short) (int) (65535 * rows.r[x] + 0.5f);
@@ -144,14 +153,18 @@ public final class Development {
   /** What is shown, encoded, 0…1. */
   public Picture shown(Picture picture, Aids aids) {
     Picture to = Picture.black(picture.width(), picture.height());
-    develop(lensed(picture, aids, false), (rows, at) -> rows.join(to.rgb(), at));
+    develop(lensed(picture, aids, new Spreads(), false), (rows, at) -> rows.join(to.rgb(), at));
     return to;
   }
 
   /** The linear picture with what lens and shade have made of it, before sharpening, cd/m². */
   public Picture exposedLight(Picture picture, Aids aids) {
+    return exposedLight(picture, aids, new Spreads());
+  }
+
+  private Picture exposedLight(Picture picture, Aids aids, Spreads spreads) {
     Picture to = Picture.black(picture.width(), picture.height());
-    Lit lit = lit(picture, aids);
+    Lit lit = lit(picture, aids, spreads);
     int n = 3 * picture.width();
     bands(
         picture,
@@ -216,12 +229,12 @@ public final class Development {
   /**
    * @param kept whether it is for several looks, so that halos are to be added once
    */
-  private Lensed lensed(Picture picture, Aids aids, boolean kept) {
+  private Lensed lensed(Picture picture, Aids aids, Spreads spreads, boolean kept) {
     boolean bends = optics.distortion() != 0 || optics.fringing() != 0;
     if (!bends && optics.sharpening() == 0 && !(kept && glowing.active())) {
-      return new Lensed(lit(picture, aids), aids, null);
+      return new Lensed(lit(picture, aids, spreads), aids, null);
     }
-    Picture exposed = exposedLight(picture, aids);
+    Picture exposed = exposedLight(picture, aids, spreads);
     Picture from = bends ? Bending.bent(exposed, optics) : exposed;
     float[] sharper = optics.sharpening() > 0 ? Sharpening.factors(from, optics) : null;
     return new Lensed(new Lit(from, true, null), aids, sharper);
@@ -287,13 +300,13 @@ public final class Development {
    */
   private record Lit(Picture picture, boolean shaded, Glowing.Halo halo) {}
 
-  private Lit lit(Picture picture, Aids aids) {
+  private Lit lit(Picture picture, Aids aids, Spreads spreads) {
     boolean plain = aids.shade() == null && aids.plate() == null;
     if (!glowing.active()) {
       return new Lit(picture, plain, null);
     }
-    Picture shaded = plain ? picture : shaded(picture, aids);
-    return new Lit(shaded, true, glowing.halo(shaded, aids));
+    Picture shaded = plain ? picture : spreads.shaded(picture, aids, () -> shaded(picture, aids));
+    return new Lit(shaded, true, glowing.halo(shaded, aids, spreads));
   }
 
   /** A row with shade, plates and glow. */

@@ -79,9 +79,11 @@ final class Glowing {
    * All that is spread; null when nothing glows.
    *
    * @param whole the picture as it is, cd/m²
+   * @param kept what may be of use from before
    */
-  Halo halo(Picture whole, Aids aids) {
+  Halo halo(Picture whole, Aids aids, Spreads kept) {
     int h = whole.height();
+    kept.glows(glows.size());
     boolean[][] glowing = new boolean[glows.size()][];
     int level = Integer.MAX_VALUE;
     for (Glow glow : glows) {
@@ -101,15 +103,13 @@ final class Glowing {
         sum = Picture.black((whole.width() + step - 1) / step, (h + step - 1) / step);
       }
       Picture from = own == null ? whole : own;
-      boolean[] rows = new boolean[from.height()];
-      Picture source = gated(from, margin, level, Gate.of(glow, scale), rows);
-      glowing[i] = java.util.Arrays.copyOfRange(rows, margin, margin + h);
-      boolean any = false;
-      for (boolean row : rows) {
-        any |= row;
-      }
-      if (any) {
-        draw(glow, source, h, (margin + step - 1) / step, level, sum);
+      int first = level;
+      Gate gate = Gate.of(glow, scale);
+      Spreads.Gated gated =
+          kept.gated(i, () -> gated(from, margin, first, gate), from, margin, first, gate);
+      glowing[i] = java.util.Arrays.copyOfRange(gated.rows(), margin, margin + h);
+      if (gated.any()) {
+        draw(i, gated.source(), h, (margin + step - 1) / step, level, sum, kept);
       }
     }
     return sum == null ? null : new Halo(sum, level, glowing);
@@ -133,10 +133,9 @@ final class Glowing {
   /**
    * What of a source is over the threshold, halved so often; the frame begins at a whole pixel of
    * it.
-   *
-   * @param rows of the source that give something; filled
    */
-  private static Picture gated(Picture from, int margin, int level, Gate gate, boolean[] rows) {
+  private static Spreads.Gated gated(Picture from, int margin, int level, Gate gate) {
+    boolean[] rows = new boolean[from.height()];
     int w = from.width(), h = from.height(), step = 1 << level;
     // Moves the source so that the frame falls on whole pixels.
     int shift = (step - margin % step) % step;
@@ -151,7 +150,11 @@ final class Glowing {
             rows[row] = gate(from, row, shift, level, share, gate, to.rgb(), at);
           }
         });
-    return to;
+    boolean any = false;
+    for (boolean row : rows) {
+      any |= row;
+    }
+    return new Spreads.Gated(to, rows, any);
   }
 
   /** Adds a share of what of a row is over the threshold to a shorter row; says if there is any. */
@@ -179,25 +182,58 @@ final class Glowing {
     return any;
   }
 
-  private static void draw(Glow glow, Picture source, int rows, int margin, int first, Picture to) {
+  private void draw(
+      int number, Picture source, int rows, int margin, int first, Picture to, Spreads kept) {
+    Glow glow = glows.get(number);
     Glow.Bloom bloom = glow.bloom();
     if (bloom.on() && bloom.level() > 0) {
-      Picture spread = Blooming.spread(source, bloom.size() / 100 * rows, first);
+      double size = bloom.size() / 100 * rows;
+      Picture spread =
+          kept.drawn(number, 0, () -> Blooming.spread(source, size, first), source, size, first);
       add(spread, margin, (float) bloom.level(), bloom.halo(), to);
     }
     Glow.Streaks streaks = glow.streaks();
     if (streaks.on() && streaks.level() > 0) {
       int level = level(rows, STREAK_ROWS);
       double height = Math.scalb((double) rows, -level);
-      Picture drawn = Streaking.drawn(at(source, first, level), streaks, height);
-      add(back(drawn, source, first, level), margin, (float) streaks.level(), streaks.halo(), to);
+      Picture drawn =
+          kept.drawn(
+              number,
+              1,
+              () ->
+                  back(
+                      Streaking.drawn(at(source, first, level), streaks, height),
+                      source,
+                      first,
+                      level),
+              source,
+              first,
+              rows,
+              streaks.count(),
+              streaks.turnDegrees(),
+              streaks.length());
+      add(drawn, margin, (float) streaks.level(), streaks.halo(), to);
     }
     Glow.Ghosts ghosts = glow.ghosts();
     if (ghosts.on() && ghosts.level() > 0) {
       int level = level(rows, GHOST_ROWS);
       double height = Math.scalb((double) rows, -level);
-      Picture drawn = Ghosting.drawn(at(source, first, level), ghosts, height);
-      add(back(drawn, source, first, level), margin, (float) ghosts.level(), ghosts.halo(), to);
+      Picture drawn =
+          kept.drawn(
+              number,
+              2,
+              () ->
+                  back(
+                      Ghosting.drawn(at(source, first, level), ghosts, height),
+                      source,
+                      first,
+                      level),
+              source,
+              first,
+              rows,
+              ghosts.count(),
+              ghosts.spread());
+      add(drawn, margin, (float) ghosts.level(), ghosts.halo(), to);
     }
   }
 

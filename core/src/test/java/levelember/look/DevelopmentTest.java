@@ -3,6 +3,7 @@ package levelember.look;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.Random;
 import levelember.light.ColourTemperature;
 import levelember.math.Colour;
@@ -276,6 +277,46 @@ class DevelopmentTest {
           glowing.with(Optics.vignette(1))
         }) {
       assertThat(before.seesAlike(new Development(look))).isFalse();
+    }
+  }
+
+  @Test
+  void whatGlowsHaveDrawnBeforeChangesNothing() {
+    Random random = new Random(22);
+    Picture first = Picture.black(120, 80), second = Picture.black(120, 80);
+    for (int i = 0; i < first.rgb().length; i++) {
+      first.rgb()[i] = (float) Math.exp(2 * random.nextGaussian());
+      second.rgb()[i] = (float) Math.exp(2 * random.nextGaussian());
+    }
+    float[] shade = new float[120 * 80];
+    for (int i = 0; i < shade.length; i++) {
+      shade[i] = random.nextFloat();
+    }
+    Aids shaded = new Aids(shade, null, List.of(), List.of());
+    Glow bloom = Glow.bloom("b", "B", 0.3, 4);
+    Glow streaks =
+        Glow.bloom("s", "S", 0.1, 8)
+            .with(new Glow.Streaks(true, 0.1, 6, 15, 20, Glow.Halo.OWN))
+            .with(new Glow.Ghosts(true, 0.1, 4, 1, Glow.Halo.OWN));
+    Spreads kept = new Spreads();
+    Look[] hand = {
+      PLAIN.with(bloom, streaks),
+      PLAIN.with(Glow.bloom("b", "B", 0.5, 4), streaks),
+      PLAIN.with(Glow.bloom("b", "B", 0.5, 6), streaks),
+      PLAIN.with(bloom, streaks.with(new Glow.Streaks(true, 0.1, 6, 15, 40, Glow.Halo.OWN))),
+      PLAIN.with(bloom, streaks.with(new Glow.Streaks(true, 0.1, 5, 15, 40, Glow.Halo.OWN))),
+      PLAIN.with(bloom, streaks.with(new Glow.Ghosts(true, 0.3, 4, 0.7, Glow.Halo.OWN))),
+      PLAIN.with(bloom, streaks).exposed(1.5),
+      PLAIN.with(streaks),
+      PLAIN.with(bloom, streaks)
+    };
+    for (Aids aids : new Aids[] {Aids.NONE, shaded}) {
+      for (Look look : hand) {
+        Development d = new Development(look);
+        for (Picture p : new Picture[] {first, first, second}) {
+          assertThat(d.codes(p, aids, kept)).containsExactly(d.codes(p, aids));
+        }
+      }
     }
   }
 }

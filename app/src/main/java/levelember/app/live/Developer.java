@@ -1,5 +1,6 @@
 package levelember.app.live;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 import levelember.film.FirstHits;
@@ -8,6 +9,8 @@ import levelember.look.Aids;
 import levelember.look.AidsMaker;
 import levelember.look.Development;
 import levelember.look.ShutIn;
+import levelember.look.Spreads;
+import levelember.shoot.Glow;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.texture.Luts;
@@ -20,10 +23,12 @@ final class Developer {
    *
    * @param light of the layers together, cd/m²
    * @param lensed what the lens has made of it, where that was kept, or null
+   * @param spreads what glows have drawn before
    */
-  record Developed(Picture light, Aids aids, Development look, Development.Lensed lensed) {
+  record Developed(
+      Picture light, Aids aids, Development look, Development.Lensed lensed, Spreads spreads) {
     byte[] codes() {
-      return lensed == null ? look.codes(light, aids) : look.codes(lensed);
+      return lensed == null ? look.codes(light, aids, spreads) : look.codes(lensed);
     }
 
     /** The light as the lens has made it, cd/m². */
@@ -42,14 +47,26 @@ final class Developer {
     private FirstHits hits;
     private int samples;
 
-    private boolean serves(Picture light, FirstHits known, Look look, Development ready) {
+    private final Spreads spreads = new Spreads();
+
+    /** Whether all that the look had to know besides is the same. */
+    private boolean knows(Picture light, FirstHits known, Look look) {
       return last != null
           && last.light() == light
           && hits == known
           && (known == null || samples == known.samples())
           && worn.contact().equals(look.contact())
           && worn.plate().equals(look.plate())
-          && last.look().seesAlike(ready);
+          && sources(worn).equals(sources(look));
+    }
+
+    /** What glows glow from. */
+    private static List<Object> sources(Look look) {
+      List<Object> to = new ArrayList<>();
+      for (Glow glow : look.glows()) {
+        to.add(List.of(glow.source(), glow.beyond(), glow.active()));
+      }
+      return to;
     }
   }
 
@@ -91,12 +108,14 @@ final class Developer {
     Picture light = mixed.apply(weights);
     FirstHits known = step == 1 && fits(hits, light) ? hits : null;
     Development ready = ready(worn);
-    if (kept != null && kept.serves(light, known, worn, ready)) {
-      // Made at the second time, as a glow in the hand is another each time.
+    if (kept != null && kept.knows(light, known, worn)) {
       Aids same = kept.last.aids();
-      Development.Lensed lensed = kept.last.lensed();
-      lensed = lensed == null ? ready.lensed(light, same) : lensed;
-      kept.last = new Developed(light, same, ready, lensed);
+      Development.Lensed lensed = null;
+      if (kept.last.look().seesAlike(ready)) {
+        // Made at the second time, as a glow in the hand is another each time.
+        lensed = kept.last.lensed() == null ? ready.lensed(light, same) : kept.last.lensed();
+      }
+      kept.last = new Developed(light, same, ready, lensed, kept.spreads);
       return kept.last;
     }
     AidsMaker maker = new AidsMaker(shoot, worn, light.width(), light.height(), weights);
@@ -106,7 +125,8 @@ final class Developer {
     }
     List<Picture> parts = maker.mixes().stream().map(mixed).toList();
     Aids aids = maker.aids(light, parts, wanted);
-    Developed made = new Developed(light, aids, ready, null);
+    Spreads spreads = kept == null ? new Spreads() : kept.spreads;
+    Developed made = new Developed(light, aids, ready, null, spreads);
     if (kept != null) {
       kept.last = made;
       kept.worn = worn;
