@@ -2,8 +2,6 @@ import CenterFocusStrongIcon from '@mui/icons-material/CenterFocusStrong';
 import ControlCameraIcon from '@mui/icons-material/ControlCamera';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import type { Operation, ShootDocument } from '../../api/document';
 import { setField } from '../../api/patch';
@@ -11,6 +9,7 @@ import { NumberOf, Row, Section, VectorOf } from '../../controls/FieldOf';
 import { NameField } from '../../controls/NameField';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
+import { SwitchOf } from '../../controls/SwitchOf';
 import { useChoice, type At } from '../../frame/choice';
 import { useChosenShot } from '../../frame/useChosenShot';
 import { useDesk } from '../../live/useShoot';
@@ -111,20 +110,15 @@ export function CameraDetails() {
           write={(d, v) => set(d, 'sensorWidthMm', v)}
           quantity={{ ...quantities.millimetres, least: 1, most: 200 }}
         />
-        <FormControlLabel
-          control={
-            <Switch
-              size="small"
-              checked={shot.upright}
-              onChange={(e) =>
-                void desk.keep(
-                  e.target.checked ? 'Keep upright lines upright' : 'Let upright lines lean',
-                  set(desk.state.document, 'upright', e.target.checked),
-                )
-              }
-            />
-          }
+        <SwitchOf
           label="Upright lines stay upright"
+          on={shot.upright}
+          onChange={(on) =>
+            void desk.keep(
+              on ? 'Keep upright lines upright' : 'Let upright lines lean',
+              set(desk.state.document, 'upright', on),
+            )
+          }
         />
       </Section>
       <Section title="Picture">
@@ -155,20 +149,15 @@ export function CameraDetails() {
             quantity={aspect}
           />
         )}
-        <FormControlLabel
-          control={
-            <Switch
-              size="small"
-              checked={shot.cutOut}
-              onChange={(e) =>
-                void desk.keep(
-                  e.target.checked ? 'Cut the set out' : 'Show what lies behind the set',
-                  set(desk.state.document, 'cutOut', e.target.checked),
-                )
-              }
-            />
-          }
+        <SwitchOf
           label="Cut out: nothing behind, with alpha"
+          on={shot.cutOut}
+          onChange={(on) =>
+            void desk.keep(
+              on ? 'Cut the set out' : 'Show what lies behind the set',
+              set(desk.state.document, 'cutOut', on),
+            )
+          }
         />
       </Section>
       <Section title="Place">

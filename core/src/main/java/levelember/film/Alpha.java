@@ -57,17 +57,20 @@ public final class Alpha {
   static float[] of(Ladder ladder, float[] weights, int level) {
     Film own = ladder.film(level);
     float[] to = of(own, weights);
+    float[][] coarser = new float[level][];
     for (int y = 0; y < own.height(); y += Film.TILE_HEIGHT) {
       for (int x = 0; x < own.width(); x += Film.TILE_WIDTH) {
         if (own.guides().samples(own.tile(x, y)) == 0) {
-          coarse(ladder, weights, level, own.tile(x, y), to);
+          coarse(ladder, weights, level, own.tile(x, y), coarser, to);
         }
       }
     }
     return to;
   }
 
-  private static void coarse(Ladder ladder, float[] weights, int level, int tile, float[] to) {
+  /** Fills a tile from the finest film that has it; alphas of whole films are made once. */
+  private static void coarse(
+      Ladder ladder, float[] weights, int level, int tile, float[][] coarser, float[] to) {
     Film own = ladder.film(level);
     for (int i = level - 1; i >= 0; i--) {
       Film film = ladder.film(i);
@@ -76,7 +79,10 @@ public final class Alpha {
       if (film.guides().samples(film.tile(cx, cy)) == 0) {
         continue;
       }
-      float[] from = of(film, weights);
+      if (coarser[i] == null) {
+        coarser[i] = of(film, weights);
+      }
+      float[] from = coarser[i];
       for (int y = own.top(tile); y < own.bottom(tile); y++) {
         for (int x = own.left(tile); x < own.right(tile); x++) {
           to[y * own.width() + x] = from[y / ratio * film.width() + x / ratio];

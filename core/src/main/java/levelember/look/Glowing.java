@@ -1,6 +1,7 @@
 package levelember.look;
 
 import java.util.List;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import levelember.math.Colour;
 import levelember.shoot.Glow;
@@ -196,43 +197,26 @@ final class Glowing {
     if (streaks.on() && streaks.level() > 0) {
       int level = level(rows, STREAK_ROWS);
       double height = Math.scalb((double) rows, -level);
-      Picture drawn =
-          kept.drawn(
-              number,
-              1,
-              () ->
-                  back(
-                      Streaking.drawn(at(source, first, level), streaks, height),
-                      source,
-                      first,
-                      level),
-              source,
-              first,
-              rows,
-              streaks.count(),
-              streaks.turnDegrees(),
-              streaks.length());
+      Supplier<Picture> drawing =
+          () -> {
+            Picture drawn = Streaking.drawn(at(source, first, level), streaks, height);
+            return back(drawn, source, first, level);
+          };
+      Object[] by = {first, rows, streaks.count(), streaks.turnDegrees(), streaks.length()};
+      Picture drawn = kept.drawn(number, 1, drawing, source, by);
       add(drawn, margin, (float) streaks.level(), streaks.halo(), to);
     }
     Glow.Ghosts ghosts = glow.ghosts();
     if (ghosts.on() && ghosts.level() > 0) {
       int level = level(rows, GHOST_ROWS);
       double height = Math.scalb((double) rows, -level);
-      Picture drawn =
-          kept.drawn(
-              number,
-              2,
-              () ->
-                  back(
-                      Ghosting.drawn(at(source, first, level), ghosts, height),
-                      source,
-                      first,
-                      level),
-              source,
-              first,
-              rows,
-              ghosts.count(),
-              ghosts.spread());
+      Supplier<Picture> drawing =
+          () -> {
+            Picture drawn = Ghosting.drawn(at(source, first, level), ghosts, height);
+            return back(drawn, source, first, level);
+          };
+      Object[] by = {first, rows, ghosts.count(), ghosts.spread()};
+      Picture drawn = kept.drawn(number, 2, drawing, source, by);
       add(drawn, margin, (float) ghosts.level(), ghosts.halo(), to);
     }
   }
