@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
+import { useState } from 'react';
 import type { Operation, ShootDocument, Vector } from '../api/document';
-import { useDesk } from '../live/useShoot';
+import { useDesk, useTried } from '../live/useShoot';
 import { colours } from '../theme/theme';
 import { fromCode, toCode } from './colourCode';
 import { NumberOf, Row } from './FieldOf';
@@ -16,6 +17,8 @@ interface Props {
 /** A colour: a swatch to choose by eye, and its linear red, green and blue. */
 export function ColourOf({ label, edit, read, write }: Props) {
   const desk = useDesk();
+  const [inHand, setInHand] = useState(false);
+  const tried = useTried(inHand);
   return (
     <Box sx={{ display: 'flex', alignItems: 'end', gap: 1.5 }}>
       <Box
@@ -23,11 +26,12 @@ export function ColourOf({ label, edit, read, write }: Props) {
         type="color"
         aria-label={label}
         title={label}
-        value={toCode(read(desk.document))}
+        value={toCode(read(tried))}
+        onFocus={() => setInHand(true)}
         onInput={(e: React.FormEvent<HTMLInputElement>) =>
-          desk.tryOut(write(desk.state.document, fromCode(e.currentTarget.value)))
+          desk.tryOut(write(desk.state.document, fromCode(e.currentTarget.value)), true)
         }
-        onBlur={() => void desk.keep(edit)}
+        onBlur={() => void desk.keep(edit).finally(() => setInHand(false))}
         sx={{
           width: 28,
           height: 28,

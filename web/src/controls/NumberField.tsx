@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { memo, useCallback, useEffect, useRef, useState, type PointerEvent } from 'react';
+import { along, notAlong } from '../live/along';
 import { colours, mono } from '../theme/theme';
 import { clampTo, formatQuantity, parseQuantity, stepped, type Quantity } from './quantity';
 
@@ -26,7 +27,7 @@ const LET_MILLIS = 1000;
 export const NumberField = memo(function NumberField(p: Props) {
   const [text, setText] = useState<string | null>(null);
   const [wrong, setWrong] = useState(false);
-  const drag = useRef<{ x: number; value: number; moved: boolean } | null>(null);
+  const drag = useRef<{ x: number; value: number; now: number; moved: boolean } | null>(null);
   /** Where the hand has got to, until the document has it. */
   const [held, setHeld] = useState<{ value: number; let: boolean } | null>(null);
   const [known, setKnown] = useState(p.value);
@@ -42,6 +43,11 @@ export const NumberField = memo(function NumberField(p: Props) {
   useEffect(() => {
     latest.current = p;
   });
+
+  /** Shows where dragging has got to. */
+  const follow = useCallback(() => {
+    if (drag.current) setHeld({ value: drag.current.now, let: false });
+  }, []);
 
   /** From now on the document says the value; at the latest in a moment, should it be refused. */
   const letGo = useCallback(() => {
@@ -97,22 +103,24 @@ export const NumberField = memo(function NumberField(p: Props) {
   const pointer = {
     onPointerDown: (e: PointerEvent) => {
       if (e.button !== 0) return;
-      drag.current = { x: e.clientX, value: p.value, moved: false };
+      drag.current = { x: e.clientX, value: p.value, now: p.value, moved: false };
       e.currentTarget.setPointerCapture(e.pointerId);
     },
     onPointerMove: (e: PointerEvent) => {
       const from = drag.current;
       if (!from) return;
       const notches = Math.round((e.clientX - from.x) / PIXELS_A_NOTCH);
-      if (!from.moved && notches === 0) return;
-      from.moved = true;
       const value = stepped(from.value, notches, p.quantity, e.shiftKey);
-      if (value === held?.value) return;
-      setHeld({ value, let: false });
+      if (value === from.now) return;
+      from.moved = true;
+      from.now = value;
+      along(follow);
       p.onTry(value);
     },
     onPointerUp: () => {
       if (drag.current?.moved) {
+        notAlong(follow);
+        follow();
         p.onKeep();
         letGo();
       } else input.current?.focus();

@@ -9,6 +9,7 @@ import {
   type ScopesOf,
   type View,
 } from './store';
+import { Tries } from './tries';
 
 type Message =
   | ({ type: 'progress' } & Progress)
@@ -24,8 +25,9 @@ const RETRY_MILLIS = 1500;
 export class LiveChannel {
   private socket: WebSocket | null = null;
   private closed = false;
-  private mark = 0;
-  private markedAt = new Map<number, number>();
+  private readonly tries = new Tries((operations, mark) =>
+    this.send({ type: 'try', operations, mark }),
+  );
   private size: { width: number; height: number } | null = null;
   private shotId: string | null = null;
 
@@ -58,6 +60,7 @@ export class LiveChannel {
       // One that was closed here says nothing of the channel that came after it.
       if (this.closed) return;
       useLive.setState({ connected: false });
+      this.tries.drop();
       setTimeout(() => this.closed || this.open(), RETRY_MILLIS);
     };
     socket.onmessage = (event: MessageEvent<ArrayBuffer | string>) => {
@@ -87,7 +90,7 @@ export class LiveChannel {
     }
   }
 
-  /** A frame: four bytes of header length, the header as JSON, rows of red, green and blue. */
+  /** A frame: four bytes of header length, the header as JSON, rows of red, green, blue and alpha. */
   private show(data: ArrayBuffer) {
     if (this.closed) return;
     const length = new DataView(data).getUint32(0);
@@ -102,22 +105,15 @@ export class LiveChannel {
       return;
     }
     const frame = parsed;
-    const rgb = new Uint8Array(data, 4 + length);
-    const pixels = new Uint32Array(frame.columns * frame.rows);
-    for (let i = 0, at = 0; i < pixels.length; i++, at += 3) {
-      pixels[i] = 0xff000000 | (rgb[at + 2]! << 16) | (rgb[at + 1]! << 8) | rgb[at]!;
-    }
-    const image = new ImageData(new Uint8ClampedArray(pixels.buffer), frame.columns, frame.rows);
-    const since = this.markedAt.get(frame.mark);
+    const rgba = new Uint8ClampedArray(data, 4 + length);
+    const image = new ImageData(rgba, frame.columns, frame.rows);
+    const since = this.tries.answered(frame.mark);
     useLive.setState({ image, frame, failure: null });
     if (since !== undefined) {
       requestAnimationFrame(() => {
         useLive.setState({ handMillis: performance.now() - since });
         this.send({ type: 'drawn', mark: frame.mark });
       });
-    }
-    for (const mark of this.markedAt.keys()) {
-      if (mark <= frame.mark) this.markedAt.delete(mark);
     }
   }
 
@@ -129,12 +125,17 @@ export class LiveChannel {
 
   /** Shows what operations would do; nothing is kept. */
   tryOut(operations: Operation[]) {
-    this.markedAt.set(++this.mark, performance.now());
-    this.send({ type: 'try', operations, mark: this.mark });
+    this.tries.add(operations);
+  }
+
+  /** What was tried is kept now, and need not be shown as a try any more. */
+  kept() {
+    this.tries.drop();
   }
 
   /** Goes back to what is kept. */
   untry() {
+    this.tries.drop();
     this.send({ type: 'untry' });
   }
 
@@ -183,6 +184,7 @@ export class LiveChannel {
 
   close() {
     this.closed = true;
+    this.tries.drop();
     this.socket?.close();
   }
 }

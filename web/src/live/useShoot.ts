@@ -14,13 +14,17 @@ import { api, Problem } from '../api/client';
 import type { Operation, ShootDocument, ShootState } from '../api/document';
 import { patched } from '../api/patch';
 import type { LiveChannel } from './channel';
+import { along } from './along';
 import { useLive } from './store';
 
 /** How often at most the fields follow the hand. */
 const FIELDS_MILLIS = 120;
 
-/** The same where what is in the hand shows itself where it has got to. */
-const OTHERS_MILLIS = 600;
+/** A rest of the hand after which they do, where what it holds shows itself where it has got to. */
+const REST_MILLIS = 300;
+
+/** How long they wait at most for such a rest. */
+const OTHERS_MILLIS = 2000;
 
 export interface ShootDesk {
   state: ShootState;
@@ -81,9 +85,10 @@ function useSettledTrial(): Operation[] | null {
     const end = useLive.subscribe((now, before) => {
       if (now.trial === before.trial && now.own === before.own) return;
       clearTimeout(timer);
-      const millis = now.own ? OTHERS_MILLIS : FIELDS_MILLIS;
+      const left = since - performance.now();
       if (now.trial === null) take();
-      else timer = setTimeout(take, Math.max(0, since + millis - performance.now()));
+      else if (!now.own) timer = setTimeout(take, Math.max(0, left + FIELDS_MILLIS));
+      else timer = setTimeout(take, Math.max(0, Math.min(REST_MILLIS, left + OTHERS_MILLIS)));
     });
     return () => {
       clearTimeout(timer);
@@ -91,6 +96,31 @@ function useSettledTrial(): Operation[] | null {
     };
   }, []);
   return settled;
+}
+
+/**
+ * The document with what the hand is trying at this moment, for what is in the hand or shows it;
+ * otherwise the desk's.
+ */
+export function useTried(atOnce: boolean): ShootDocument {
+  const { state, document } = useDesk();
+  const [trial, setTrial] = useState<Operation[] | null>(null);
+  useEffect(() => {
+    if (!atOnce) return;
+    const take = () => setTrial(useLive.getState().trial);
+    take();
+    const end = useLive.subscribe((now, before) => {
+      if (now.trial !== before.trial) along(take);
+    });
+    return () => {
+      end();
+      setTrial(null);
+    };
+  }, [atOnce]);
+  return useMemo(
+    () => (trial ? patched(state.document, trial) : document),
+    [trial, state, document],
+  );
 }
 
 /** The state of a shoot and the ways to change it. Edits go one after the other. */
@@ -133,6 +163,7 @@ export function useShootDesk(id: string, channel: LiveChannel | null): ShootDesk
         const kept = operations ?? useLive.getState().trial;
         if (!kept) return true;
         useLive.setState({ own: false });
+        channel?.kept();
         const done = await inLine((revision) => api.edit(id, revision, label, kept));
         if (useLive.getState().trial === kept || operations) useLive.setState({ trial: null });
         return done;

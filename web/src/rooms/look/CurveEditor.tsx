@@ -22,9 +22,10 @@ const NEAR = 9;
 /** Curves of the grade: a click puts a point, dragging moves it, a double click takes it away. */
 export function CurveEditor() {
   const desk = useDesk();
-  const { look, set } = useLook();
   const [channel, setChannel] = useState<Channel>('all');
   const held = useRef<number | null>(null);
+  const [inHand, setInHand] = useState(false);
+  const { look, set } = useLook(inHand);
   const box = useRef<SVGSVGElement>(null);
   const points = look.grade.curves[channel];
   const shown = points.length === 0 ? straight : points;
@@ -47,17 +48,20 @@ export function CurveEditor() {
       const more = withPoint(points, x, y);
       i = more.findIndex((p) => Math.abs(p.x - x) < 0.002);
       if (i < 0) return;
-      desk.tryOut(write(more));
+      desk.tryOut(write(more), true);
     }
+    setInHand(true);
     held.current = i;
   };
   const move = (e: React.PointerEvent) => {
     if (held.current === null) return;
     const { x, y } = at(e);
-    if (held.current < shown.length) desk.tryOut(write(moved(shown, held.current, x, y)));
+    if (held.current < shown.length) desk.tryOut(write(moved(shown, held.current, x, y)), true);
   };
   const up = () => {
-    if (held.current !== null) void desk.keep(`Curve of ${look.name}`);
+    if (held.current !== null) {
+      void desk.keep(`Curve of ${look.name}`).finally(() => setInHand(false));
+    }
     held.current = null;
   };
   const away = (e: React.MouseEvent) => {

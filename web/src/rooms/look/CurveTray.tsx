@@ -15,7 +15,7 @@ const HEIGHT = 130;
 /** What greys are shown as, from stops in the scene to display values, as the renderer has it. */
 export function CurveTray() {
   const channel = useChannel();
-  const { look } = useLook();
+  const { look } = useLook(true);
   const curve = useLive((s) => s.scopes?.curve);
   useEffect(() => {
     channel?.measure('shown');

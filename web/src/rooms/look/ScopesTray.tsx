@@ -2,22 +2,26 @@ import Box from '@mui/material/Box';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { useEffect, useRef, useState } from 'react';
+import { memo, useEffect, useRef, useState } from 'react';
 import { useLive, type Scopes, type ScopesOf } from '../../live/store';
 import { useChannel } from '../../live/useShoot';
 import { colours, mono } from '../../theme/theme';
 import { INKS, vectorscope, waveform } from './scopes';
 
+/** The scopes of what is measured, once there are some. */
+function useScopes(of: ScopesOf): Scopes | null {
+  return useLive((s) => (s.scopes?.of === of ? s.scopes : null));
+}
+
 /** Histogram, waveform, parade and vectorscope of what is shown, or of the light before the look. */
 export function ScopesTray() {
   const channel = useChannel();
-  const scopes = useLive((s) => s.scopes);
   const [of, setOf] = useState<ScopesOf>('shown');
   useEffect(() => {
     channel?.measure(of);
     return () => channel?.measure('off');
   }, [channel, of]);
-  const right = scopes?.of === of ? scopes : null;
+  // What follows every picture is drawn for itself; the rest stands still.
   return (
     <Box sx={{ display: 'flex', gap: 2, p: 2, height: '100%', minWidth: 0 }}>
       <Box sx={{ width: 118, flex: 'none' }}>
@@ -32,37 +36,48 @@ export function ScopesTray() {
           <ToggleButton value="shown">Shown</ToggleButton>
           <ToggleButton value="light">Light</ToggleButton>
         </ToggleButtonGroup>
-        <Box component="dl" sx={{ m: 0, mt: 2, fontSize: 11, color: colours.quiet }}>
-          <Figure
-            name={of === 'shown' ? 'Burnt out' : 'Above the scale'}
-            value={right?.clippedPercent}
-          />
-          <Figure name={of === 'shown' ? 'Black' : 'Below the scale'} value={right?.blackPercent} />
-        </Box>
-        <Typography variant="caption" color="text.secondary" component="p" sx={{ mt: 1 }}>
-          {of === 'shown'
-            ? 'Display values, 0 to 100 %.'
-            : right && `Stops from mid grey, ${right.leastStops} to +${right.mostStops}.`}
-        </Typography>
+        <Figures of={of} />
       </Box>
       <Scope name="Histogram" flex={1}>
-        {right && <Histogram scopes={right} />}
+        <Histogram of={of} />
       </Scope>
-      <Scope name="Waveform" flex={1.2} scale={right}>
-        {right && <Wave scopes={right} channels={[0]} />}
+      <Scope name="Waveform" flex={1.2}>
+        <Drawing key={of} of={of} name="Waveform" draw={drawLuma} />
+        <Lines of={of} />
       </Scope>
-      <Scope name="Red, green, blue" flex={1.4} scale={right}>
-        {right && <Wave scopes={right} channels={[1, 2, 3]} />}
+      <Scope name="Red, green, blue" flex={1.4}>
+        <Drawing key={of} of={of} name="Parade of red, green and blue" draw={drawParade} />
+        <Lines of={of} />
       </Scope>
       <Box sx={{ width: 158, flex: 'none' }}>
         <Caption>Vectorscope</Caption>
-        {right && <Vectors scopes={right} />}
+        <Vectors of={of} />
       </Box>
     </Box>
   );
 }
 
-function Figure({ name, value }: { name: string; value?: number }) {
+function Figures({ of }: { of: ScopesOf }) {
+  const scopes = useScopes(of);
+  return (
+    <>
+      <Box component="dl" sx={{ m: 0, mt: 2, fontSize: 11, color: colours.quiet }}>
+        <Figure
+          name={of === 'shown' ? 'Burnt out' : 'Above the scale'}
+          value={scopes?.clippedPercent}
+        />
+        <Figure name={of === 'shown' ? 'Black' : 'Below the scale'} value={scopes?.blackPercent} />
+      </Box>
+      <Typography variant="caption" color="text.secondary" component="p" sx={{ mt: 1 }}>
+        {of === 'shown'
+          ? 'Display values, 0 to 100 %.'
+          : scopes && `Stops from mid grey, ${scopes.leastStops} to +${scopes.mostStops}.`}
+      </Typography>
+    </>
+  );
+}
+
+const Figure = memo(function Figure({ name, value }: { name: string; value?: number }) {
   return (
     <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
       <dt>{name}</dt>
@@ -71,7 +86,7 @@ function Figure({ name, value }: { name: string; value?: number }) {
       </Box>
     </Box>
   );
-}
+});
 
 function Caption({ children }: { children: React.ReactNode }) {
   return (
@@ -84,11 +99,10 @@ function Caption({ children }: { children: React.ReactNode }) {
 interface ScopeProps {
   name: string;
   flex: number;
-  scale?: Scopes | null;
   children: React.ReactNode;
 }
 
-function Scope({ name, flex, scale, children }: ScopeProps) {
+function Scope({ name, flex, children }: ScopeProps) {
   return (
     <Box sx={{ flex, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
       <Caption>{name}</Caption>
@@ -96,17 +110,19 @@ function Scope({ name, flex, scale, children }: ScopeProps) {
         sx={{ flex: 1, minHeight: 0, position: 'relative', bgcolor: '#141414', borderRadius: 1 }}
       >
         {children}
-        {scale && <Lines scopes={scale} />}
       </Box>
     </Box>
   );
 }
 
 /** Lines at quarters of the display's range, or every two stops. */
-function Lines({ scopes }: { scopes: Scopes }) {
-  const { leastStops, mostStops } = scopes;
+const Lines = memo(function Lines({ of }: { of: ScopesOf }) {
+  const leastStops = useLive((s) => s.scopes?.leastStops ?? 0);
+  const mostStops = useLive((s) => s.scopes?.mostStops ?? 1);
+  const there = useLive((s) => s.scopes?.of === of);
+  if (!there) return null;
   const marks =
-    scopes.of === 'shown'
+    of === 'shown'
       ? [0, 25, 50, 75, 100].map((v) => ({ at: v / 100, text: `${v}` }))
       : [-8, -4, 0, 4].map((v) => ({
           at: (v - leastStops) / (mostStops - leastStops),
@@ -137,9 +153,11 @@ function Lines({ scopes }: { scopes: Scopes }) {
       ))}
     </Box>
   );
-}
+});
 
-function Histogram({ scopes }: { scopes: Scopes }) {
+function Histogram({ of }: { of: ScopesOf }) {
+  const scopes = useScopes(of);
+  if (!scopes) return null;
   const { levels, histogram } = scopes;
   const area = (channel: number) => {
     const line = Array.from(
@@ -175,39 +193,48 @@ function Histogram({ scopes }: { scopes: Scopes }) {
   );
 }
 
-function paint(
-  canvas: HTMLCanvasElement | null,
-  width: number,
-  height: number,
-  rgba: Uint8ClampedArray<ArrayBuffer>,
-) {
-  if (!canvas) return;
-  canvas.width = width;
-  canvas.height = height;
-  canvas.getContext('2d')?.putImageData(new ImageData(rgba, width, height), 0, 0);
-}
+type Drawn = ReturnType<typeof waveform>;
 
-function Wave({ scopes, channels }: { scopes: Scopes; channels: number[] }) {
+/** A canvas that every measure is drawn on as it comes, without the page being drawn anew. */
+function Drawing(p: { of: ScopesOf; name: string; draw: (scopes: Scopes) => Drawn }) {
+  const { of, draw } = p;
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
-    const drawn = waveform(scopes, channels, channels.length > 1);
-    paint(canvas.current, drawn.width, drawn.height, drawn.rgba);
-  });
+    let last: Scopes | null = null;
+    const paint = () => {
+      const { scopes } = useLive.getState();
+      const node = canvas.current;
+      if (!node || scopes === last) return;
+      last = scopes;
+      if (scopes?.of !== of) return;
+      const { width, height, rgba } = draw(scopes);
+      if (node.width !== width) node.width = width;
+      if (node.height !== height) node.height = height;
+      node.getContext('2d')?.putImageData(new ImageData(rgba, width, height), 0, 0);
+    };
+    paint();
+    return useLive.subscribe(paint);
+  }, [of, draw]);
   return (
     <canvas
       ref={canvas}
       role="img"
-      aria-label={channels.length > 1 ? 'Parade of red, green and blue' : 'Waveform'}
+      aria-label={p.name}
       style={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}
     />
   );
 }
 
-function Vectors({ scopes }: { scopes: Scopes }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => {
-    paint(canvas.current, scopes.levels, scopes.levels, vectorscope(scopes));
-  });
+const drawLuma = (scopes: Scopes) => waveform(scopes, [0], false);
+const drawParade = (scopes: Scopes) => waveform(scopes, [1, 2, 3], true);
+const drawVectors = (scopes: Scopes) => ({
+  width: scopes.levels,
+  height: scopes.levels,
+  rgba: vectorscope(scopes),
+});
+
+function Vectors({ of }: { of: ScopesOf }) {
+  if (!useLive((s) => s.scopes?.of === of)) return null;
   return (
     <Box
       sx={{
@@ -219,12 +246,7 @@ function Vectors({ scopes }: { scopes: Scopes }) {
         bgcolor: '#141414',
       }}
     >
-      <canvas
-        ref={canvas}
-        role="img"
-        aria-label="Vectorscope"
-        style={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}
-      />
+      <Drawing key={of} of={of} name="Vectorscope" draw={drawVectors} />
       <svg viewBox="-1 -1 2 2" aria-hidden style={{ position: 'absolute', inset: 0 }}>
         <g stroke="#ffffff28" strokeWidth={0.01} fill="none">
           <line x1={-1} x2={1} y1={0} y2={0} />

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
 import type { Vector, Wheels } from '../../api/document';
 import { NumberOf } from '../../controls/FieldOf';
 import type { Quantity } from '../../controls/quantity';
@@ -23,7 +23,8 @@ const SIZE = 58;
 /** Balances one wheel of the grade: warm to the right, green upwards; its level below. */
 export function WheelPad({ wheel, label, neutral, reach, level }: Props) {
   const desk = useDesk();
-  const { look, here, set } = useLook();
+  const [inHand, setInHand] = useState(false);
+  const { look, here, set } = useLook(inHand);
   const pad = useRef<HTMLDivElement>(null);
   const of = (l: { grade: { wheels: Wheels } }) => l.grade.wheels[wheel];
   const now = turned(of(look), neutral);
@@ -70,12 +71,13 @@ export function WheelPad({ wheel, label, neutral, reach, level }: Props) {
         data-wheel={wheel}
         onPointerDown={(e) => {
           e.currentTarget.setPointerCapture(e.pointerId);
-          desk.tryOut(put(at(e)));
+          setInHand(true);
+          desk.tryOut(put(at(e)), true);
         }}
         onPointerMove={(e) => {
-          if (e.currentTarget.hasPointerCapture(e.pointerId)) desk.tryOut(put(at(e)));
+          if (e.currentTarget.hasPointerCapture(e.pointerId)) desk.tryOut(put(at(e)), true);
         }}
-        onPointerUp={() => void desk.keep(edit)}
+        onPointerUp={() => void desk.keep(edit).finally(() => setInHand(false))}
         onDoubleClick={() =>
           void desk.keep(edit, put(channels({ warm: 0, green: 0, level: now.level }, neutral)))
         }

@@ -1,7 +1,7 @@
 import type { Look, Operation, ShootDocument } from '../../api/document';
 import { setField } from '../../api/patch';
 import { useChosenShot } from '../../frame/useChosenShot';
-import { useDesk } from '../../live/useShoot';
+import { useDesk, useTried } from '../../live/useShoot';
 
 /** The look that the shown shot wears, and ways to change it. */
 export interface LookHand {
@@ -14,10 +14,12 @@ export interface LookHand {
   keep: (edit: string, field: string, value: unknown) => void;
 }
 
-export function useLook(): LookHand {
+/** @param atOnce whether the look follows the hand without delay */
+export function useLook(atOnce = false): LookHand {
   const desk = useDesk();
   const shot = useChosenShot();
-  const look = desk.document.looks.find((l) => l.id === shot.look) ?? desk.document.looks[0]!;
+  const { looks } = useTried(atOnce);
+  const look = looks.find((l) => l.id === shot.look) ?? looks[0]!;
   const set = (d: ShootDocument, field: string, value: unknown) => [
     setField(d, 'looks', look.id, field, value),
   ];

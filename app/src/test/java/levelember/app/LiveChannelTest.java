@@ -66,13 +66,14 @@ class LiveChannelTest {
   }
 
   private static double mean(Frame f) {
-    assertThat(f.rgb())
+    byte[] rgb = f.rgb();
+    assertThat(rgb)
         .hasSize(3 * f.head().get("columns").intValue() * f.head().get("rows").intValue());
     double sum = 0;
-    for (int i = 1; i < f.rgb().length; i += 3) {
-      sum += f.rgb()[i] & 0xFF;
+    for (int i = 1; i < rgb.length; i += 3) {
+      sum += rgb[i] & 0xFF;
     }
-    return 3 * sum / f.rgb().length;
+    return 3 * sum / rgb.length;
   }
 
   @Test
@@ -209,9 +210,10 @@ class LiveChannelTest {
   /** Mean difference between neighbours of a row, in codes. */
   private static double roughness(Frame frame) {
     double sum = 0;
-    for (int i = 3; i < frame.rgb().length; i++) {
-      sum += Math.abs((frame.rgb()[i] & 255) - (frame.rgb()[i - 3] & 255));
+    byte[] rgb = frame.rgb();
+    for (int i = 3; i < rgb.length; i++) {
+      sum += Math.abs((rgb[i] & 255) - (rgb[i - 3] & 255));
     }
-    return sum / frame.rgb().length;
+    return sum / rgb.length;
   }
 }

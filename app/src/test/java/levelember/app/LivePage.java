@@ -14,7 +14,19 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** The live channel as a page has it. */
 final class LivePage implements AutoCloseable {
-  record Frame(JsonNode head, byte[] rgb) {}
+  record Frame(JsonNode head, byte[] body) {
+    /** The picture's red, green and blue; its alpha must be whole. */
+    byte[] rgb() {
+      byte[] rgb = new byte[body.length / 4 * 3];
+      for (int from = 0, to = 0; from < body.length; from += 4, to += 3) {
+        System.arraycopy(body, from, rgb, to, 3);
+        if (body[from + 3] != (byte) 255) {
+          throw new AssertionError("alpha of a frame is " + (body[from + 3] & 255));
+        }
+      }
+      return rgb;
+    }
+  }
 
   private final BlockingQueue<Frame> frames = new LinkedBlockingQueue<>();
   private final BlockingQueue<Frame> scopes = new LinkedBlockingQueue<>();
@@ -49,9 +61,9 @@ final class LivePage implements AutoCloseable {
         bytes.reset();
         byte[] head = new byte[all.getInt()];
         all.get(head);
-        byte[] rgb = new byte[all.remaining()];
-        all.get(rgb);
-        Frame came = new Frame(JsonMapper.shared().readTree(head), rgb);
+        byte[] body = new byte[all.remaining()];
+        all.get(body);
+        Frame came = new Frame(JsonMapper.shared().readTree(head), body);
         (came.head.has("kind") ? scopes : frames).add(came);
       }
       s.request(1);

@@ -204,7 +204,7 @@ class LookChannelTest {
     Frame shown = page.scopes(h -> h.get("of").stringValue().equals("shown"));
     int columns = shown.head().get("columns").intValue();
     int levels = shown.head().get("levels").intValue();
-    assertThat(shown.rgb()).hasSize(4 * columns * levels + levels * levels);
+    assertThat(shown.body()).hasSize(4 * columns * levels + levels * levels);
     JsonNode curve = shown.head().get("curve");
     assertThat(curve.size()).isEqualTo(3 * (16 * 8 + 1));
     assertThat(curve.get(0).doubleValue()).isLessThan(curve.get(curve.size() - 1).doubleValue());

@@ -245,6 +245,7 @@ public final class Development {
     int w = lit.picture.width(), h = lit.picture.height();
     float[] across = optics.vignette() == 0 ? null : vignette(w, w, h);
     float[] down = optics.vignette() == 0 ? null : vignette(h, w, h);
+    Grain.Field grains = grain == null ? null : grain.field(w, h);
     bands(
         lit.picture,
         lit.halo,
@@ -266,7 +267,7 @@ public final class Development {
             grading.grade(rows.r, rows.g, rows.b, w, rows.memory);
           }
           if (grain != null) {
-            grain.rows(rows.r, rows.g, rows.b, y, w, h, rows.memory[0]);
+            grain.rows(rows.r, rows.g, rows.b, y, grains);
           }
           taker.with(rows, 3 * y * w);
         });

@@ -217,6 +217,23 @@ class DevelopmentTest {
   }
 
   @Test
+  void aLargerPrintHasTheSameGrainsAndSoHasThePictureAfterIt() {
+    Development look = new Development(PLAIN.with(Optics.NONE.grained(0.06, 2)));
+    Picture small = Picture.black(150, 100), large = Picture.black(600, 400);
+    java.util.Arrays.fill(small.rgb(), 0.2f);
+    java.util.Arrays.fill(large.rgb(), 0.2f);
+    Picture first = look.shown(small, Aids.NONE), print = look.shown(large, Aids.NONE);
+    for (int y = 0; y < 100; y++) {
+      for (int x = 0; x < 150; x++) {
+        assertThat(print.get(4 * x, 4 * y, 1)).isEqualTo(first.get(x, y, 1));
+      }
+    }
+    assertThat(look.shown(small, Aids.NONE).rgb()).isEqualTo(first.rgb());
+    Development finer = new Development(PLAIN.with(Optics.NONE.grained(0.06, 1)));
+    assertThat(finer.shown(small, Aids.NONE).rgb()).isNotEqualTo(first.rgb());
+  }
+
+  @Test
   void eightAndSixteenBitsAndFloatsAreOnePicture() {
     Random random = new Random(7);
     Picture p = Picture.black(97, 33);

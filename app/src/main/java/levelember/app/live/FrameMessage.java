@@ -40,7 +40,7 @@ final class FrameMessage {
     head.put("rays", rays);
     head.put("mixMillis", (System.nanoTime() - begin) / 1_000_000);
     head.put("sinceEditMillis", (System.nanoTime() - sinceNanos) / 1_000_000);
-    return message(head, codes);
+    return message(head, codes, true);
   }
 
   /**
@@ -65,7 +65,7 @@ final class FrameMessage {
     head.put("rays", 0);
     head.put("mixMillis", 0);
     head.put("sinceEditMillis", (System.nanoTime() - sinceNanos) / 1_000_000);
-    return message(head, codes);
+    return message(head, codes, true);
   }
 
   private static Map<String, Object> head(
@@ -80,12 +80,31 @@ final class FrameMessage {
     return head;
   }
 
-  static byte[] message(Map<String, Object> head, byte[] codes) {
+  static byte[] message(Map<String, Object> head, byte[] body) {
+    return message(head, body, false);
+  }
+
+  /**
+   * A header and what it tells of.
+   *
+   * @param rgb whether it is red, green and blue, to which an alpha of 255 is put: the form in which
+   *     a page can show them as they are
+   */
+  private static byte[] message(Map<String, Object> head, byte[] body, boolean rgb) {
     byte[] json = JsonMapper.shared().writeValueAsBytes(head);
-    return ByteBuffer.allocate(4 + json.length + codes.length)
-        .putInt(json.length)
-        .put(json)
-        .put(codes)
-        .array();
+    int begin = 4 + json.length;
+    byte[] to = new byte[begin + (rgb ? body.length / 3 * 4 : body.length)];
+    ByteBuffer.wrap(to).putInt(json.length).put(json);
+    if (rgb) {
+      for (int from = 0, at = begin; from < body.length; from += 3, at += 4) {
+        to[at] = body[from];
+        to[at + 1] = body[from + 1];
+        to[at + 2] = body[from + 2];
+        to[at + 3] = (byte) 255;
+      }
+    } else {
+      System.arraycopy(body, 0, to, begin, body.length);
+    }
+    return to;
   }
 }

@@ -45,7 +45,7 @@ final class LiveSession {
   private static final long SHARES_NANOS = 1_000_000_000;
 
   /** Least time between scopes while a hand moves. */
-  private static final long SCOPES_NANOS = 250_000_000;
+  private static final long SCOPES_NANOS = 350_000_000;
 
   /** Rest after a slice that was given up before it began. */
   private static final long GIVEN_WAY_NANOS = 2_000_000;

@@ -1,0 +1,59 @@
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import { along, notAlong } from './along';
+import { useLive } from './store';
+
+beforeEach(() => {
+  vi.useFakeTimers();
+});
+afterEach(() => {
+  vi.runAllTimers();
+  vi.useRealTimers();
+});
+
+const picture = () => useLive.setState({ image: {} as ImageData });
+
+test('waits for a picture, and is done once for many askings', () => {
+  const done = vi.fn();
+  along(done);
+  along(done);
+  useLive.setState({ handMillis: 3 });
+  expect(done).not.toHaveBeenCalled();
+  picture();
+  picture();
+  expect(done).toHaveBeenCalledTimes(1);
+});
+
+test('is done without a picture after a moment, and not again with the next', () => {
+  const done = vi.fn();
+  along(done);
+  vi.advanceTimersByTime(79);
+  expect(done).not.toHaveBeenCalled();
+  vi.advanceTimersByTime(1);
+  expect(done).toHaveBeenCalledTimes(1);
+  picture();
+  expect(done).toHaveBeenCalledTimes(1);
+});
+
+test('what was left out is not done', () => {
+  const done = vi.fn();
+  const other = vi.fn();
+  along(done);
+  along(other);
+  notAlong(done);
+  picture();
+  expect(done).not.toHaveBeenCalled();
+  expect(other).toHaveBeenCalledTimes(1);
+});
+
+test('what asks again while it is done comes along with the next picture', () => {
+  let times = 0;
+  const again = () => {
+    times++;
+    if (times < 2) along(again);
+  };
+  along(again);
+  picture();
+  expect(times).toBe(1);
+  picture();
+  expect(times).toBe(2);
+});
