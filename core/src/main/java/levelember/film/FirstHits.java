@@ -198,37 +198,46 @@ public final class FirstHits {
   }
 
   /**
-   * How much of what a pixel shows is shut in: the mean over its surroundings of 1 − distance/reach
-   * where that is above 0.
+   * How much of what each pixel of a row shows is shut in: the mean over its surroundings of 1 −
+   * distance/reach where that is above 0.
    *
    * @param reach metres
    */
-  public float shutIn(int x, int y, double reach) {
-    int at = BINS * ((y - firstRow) * width + x);
-    double sum = 0;
+  public void shutIn(int y, double reach, float[] to, int into) {
+    float[] fades = new float[BINS];
     for (int bin = 0; bin < BINS; bin++) {
-      int n = near[at + bin] & 0xFF;
-      if (n > 0) {
-        sum += n * Math.max(0, 1 - middle(bin) / reach);
-      }
+      fades[bin] = samples == 0 ? 0 : (float) (Math.max(0, 1 - middle(bin) / reach) / samples);
     }
-    return samples == 0 ? 0 : (float) (sum / samples);
+    int from = BINS * (y - firstRow) * width;
+    for (int x = 0, at = from; x < width; x++, at += BINS) {
+      float sum = 0;
+      for (int bin = 0; bin < BINS; bin++) {
+        sum += (near[at + bin] & 0xFF) * fades[bin];
+      }
+      to[into + x] = sum;
+    }
   }
 
   private static double middle(int bin) {
     return NEAREST * (bin == 0 ? 0.5 : 0.75 * Math.pow(2, bin));
   }
 
-  /** Writes the mean direction and one over the distance of a pixel into four floats. */
-  public void guide(int x, int y, float[] to) {
-    int at = 4 * ((y - firstRow) * width + x);
-    float a = guides[at], b = guides[at + 1], c = guides[at + 2];
-    float l = (float) Math.sqrt(a * a + b * b + c * c);
-    float s = l > 0 ? 1 / l : 0;
-    to[0] = a * s;
-    to[1] = b * s;
-    to[2] = c * s;
-    to[3] = samples == 0 ? 0 : guides[at + 3] / samples;
+  /**
+   * The mean direction, and one over the distance, of each pixel of a row.
+   *
+   * @param to four planes
+   */
+  public void guides(int y, float[][] to, int into) {
+    int from = 4 * (y - firstRow) * width;
+    for (int x = 0, at = from; x < width; x++, at += 4) {
+      float a = guides[at], b = guides[at + 1], c = guides[at + 2];
+      float l = (float) Math.sqrt(a * a + b * b + c * c);
+      float s = l > 0 ? 1 / l : 0;
+      to[0][into + x] = a * s;
+      to[1][into + x] = b * s;
+      to[2][into + x] = c * s;
+      to[3][into + x] = samples == 0 ? 0 : guides[at + 3] / samples;
+    }
   }
 
   /** Bytes that it holds. */

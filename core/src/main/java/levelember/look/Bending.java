@@ -1,5 +1,6 @@
 package levelember.look;
 
+import java.util.Arrays;
 import java.util.stream.IntStream;
 import levelember.shoot.Optics;
 import levelember.texture.Picture;
@@ -10,6 +11,14 @@ import levelember.texture.Picture;
  * stays filled; red and blue are read a little farther out and in.
  */
 final class Bending {
+  private static final RowMath ROWS = RowMath.ofMachine();
+
+  /** Rows that one thread takes at a time. */
+  private static final int BAND = 16;
+
+  /** Room for the lanes of any machine. */
+  private static final int LANES = 64;
+
   private Bending() {}
 
   static Picture bent(Picture from, Optics optics) {
@@ -18,103 +27,73 @@ final class Bending {
     double d = optics.distortion();
     double whole = 1 / (1 + Math.max(d, 0));
     double fringe = optics.fringing() / 100 * h / corner;
-    double[] scales = {whole * (1 - fringe), whole, whole * (1 + fringe)};
+    RowMath.Lens[] lenses = new RowMath.Lens[3];
+    for (int k = 0; k < 3; k++) {
+      double out = whole * (1 + (k - 1) * fringe);
+      lenses[k] = new RowMath.Lens((float) d, (float) (1 / (corner * corner)), (float) out);
+    }
+    RowMath.Planes planes = planes(from);
     Picture to = Picture.black(w, h);
-    IntStream.range(0, h)
-        .parallel()
-        .forEach(y -> {
-          Reader reader = new Reader(from);
-          double v = y + 0.5 - h / 2.0;
-          for (int x = 0, at = 3 * y * w; x < w; x++, at += 3) {
-            double u = x + 0.5 - w / 2.0;
-            double bend = 1 + d * (u * u + v * v) / (corner * corner);
+    bands(
+        h,
+        (first, last) -> {
+          float[][] rows = new float[3][w];
+          int[] places = new int[LANES];
+          for (int y = first; y < last; y++) {
             for (int k = 0; k < 3; k++) {
-              if (k == 0 || fringe != 0) {
-                double s = bend * scales[k];
-                reader.at(s * u + w / 2.0 - 0.5, s * v + h / 2.0 - 0.5);
-              }
-              to.rgb()[at + k] = reader.read(k);
+              ROWS.lens(planes, k, lenses[k], y, rows[k], places);
             }
+            join(rows, to.rgb(), 3 * y * w);
           }
         });
     return to;
   }
 
-  /** Reads between pixels, the borders held; the weights of a place are made once. */
-  private static final class Reader {
-    /** Pixels before the first that a place lies at most; numbers are cut off towards zero. */
-    private static final int BEFORE = 1 << 16;
-
-    private final float[] rgb;
-    private final int width, height;
-    private final int[] columns = new int[4], rows = new int[4];
-    private int first;
-    private boolean inside;
-    private float a0, a1, a2, a3, b0, b1, b2, b3;
-
-    Reader(Picture from) {
-      rgb = from.rgb();
-      width = from.width();
-      height = from.height();
+  private static void join(float[][] rows, float[] to, int at) {
+    float[] r = rows[0], g = rows[1], b = rows[2];
+    for (int x = 0, i = at; x < r.length; x++, i += 3) {
+      to[i] = r[x];
+      to[i + 1] = g[x];
+      to[i + 2] = b[x];
     }
+  }
 
-    void at(double x, double y) {
-      int i = (int) (x + BEFORE) - BEFORE, j = (int) (y + BEFORE) - BEFORE;
-      float fx = (float) (x - i), fy = (float) (y - j);
-      a0 = outer(1 + fx);
-      a1 = inner(fx);
-      a2 = inner(1 - fx);
-      a3 = outer(2 - fx);
-      b0 = outer(1 + fy);
-      b1 = inner(fy);
-      b2 = inner(1 - fy);
-      b3 = outer(2 - fy);
-      inside = i > 0 && j > 0 && i + 2 < width && j + 2 < height;
-      first = 3 * ((j - 1) * width + i - 1);
-      if (!inside) {
-        for (int k = 0; k < 4; k++) {
-          columns[k] = 3 * Math.clamp(i + k - 1, 0, width - 1);
-          rows[k] = 3 * width * Math.clamp(j + k - 1, 0, height - 1);
-        }
+  /** The picture's channels, with borders. */
+  static RowMath.Planes planes(Picture from) {
+    int w = from.width(), h = from.height(), border = RowMath.Planes.BORDER;
+    int stride = w + 2 * border;
+    float[][] channels = new float[3][stride * (h + 2 * border)];
+    bands(
+        h,
+        (first, last) -> {
+          float[][] rows = new float[3][w];
+          for (int y = first; y < last; y++) {
+            ROWS.part(from.rgb(), 3 * y * w, rows[0], rows[1], rows[2], w);
+            for (int k = 0; k < 3; k++) {
+              int at = (y + border) * stride;
+              System.arraycopy(rows[k], 0, channels[k], at + border, w);
+              Arrays.fill(channels[k], at, at + border, rows[k][0]);
+              Arrays.fill(channels[k], at + border + w, at + stride, rows[k][w - 1]);
+            }
+          }
+        });
+    for (float[] channel : channels) {
+      int last = (h + border - 1) * stride;
+      for (int i = 0; i < border; i++) {
+        System.arraycopy(channel, border * stride, channel, i * stride, stride);
+        System.arraycopy(channel, last, channel, last + (i + 1) * stride, stride);
       }
     }
+    return new RowMath.Planes(w, h, stride, channels);
+  }
 
-    float read(int channel) {
-      float sum;
-      if (inside) {
-        int at = first + channel, down = 3 * width;
-        sum =
-            b0 * line(at)
-                + b1 * line(at + down)
-                + b2 * line(at + 2 * down)
-                + b3 * line(at + 3 * down);
-      } else {
-        sum =
-            b0 * held(rows[0] + channel)
-                + b1 * held(rows[1] + channel)
-                + b2 * held(rows[2] + channel)
-                + b3 * held(rows[3] + channel);
-      }
-      return Math.max(0, sum);
-    }
+  private interface Band {
+    void rows(int first, int last);
+  }
 
-    private float line(int at) {
-      return a0 * rgb[at] + a1 * rgb[at + 3] + a2 * rgb[at + 6] + a3 * rgb[at + 9];
-    }
-
-    private float held(int at) {
-      return a0 * rgb[at + columns[0]]
-          + a1 * rgb[at + columns[1]]
-          + a2 * rgb[at + columns[2]]
-          + a3 * rgb[at + columns[3]];
-    }
-
-    private static float inner(float a) {
-      return 1 + a * a * (1.5f * a - 2.5f);
-    }
-
-    private static float outer(float a) {
-      return 2 + a * (-4 + a * (2.5f - 0.5f * a));
-    }
+  private static void bands(int rows, Band work) {
+    IntStream.range(0, (rows + BAND - 1) / BAND)
+        .parallel()
+        .forEach(i -> work.rows(i * BAND, Math.min(rows, (i + 1) * BAND)));
   }
 }

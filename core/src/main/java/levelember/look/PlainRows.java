@@ -132,4 +132,81 @@ final class PlainRows extends RowMath {
     }
     return x < DARKEST ? 0 : Math.min(power(Math.max(x, DARKEST), t.power()[k]), 1);
   }
+
+  @Override
+  void smooth(float[] in, Surfaces surfaces, int y, int step, float[] out) {
+    smooth(in, surfaces, y, step, 0, surfaces.width(), out);
+  }
+
+  /** A part of the row. */
+  static void smooth(float[] in, Surfaces s, int y, int step, int first, int n, float[] out) {
+    int width = s.width(), reach = 2 * step;
+    for (int x = first; x < n; x++) {
+      int at = y * width + x;
+      float sum = 0, whole = 0;
+      for (int row = y - reach; row <= y + reach; row += step) {
+        if (row < 0 || row >= s.rows()) {
+          continue;
+        }
+        for (int column = x - reach; column <= x + reach; column += step) {
+          if (column >= 0 && column < width) {
+            int other = row * width + column;
+            float w = alike(s, at, other);
+            sum += w * in[other];
+            whole += w;
+          }
+        }
+      }
+      out[at] = whole > 0 ? sum / whole : in[at];
+    }
+  }
+
+  private static float alike(Surfaces s, int a, int b) {
+    float cos = s.x()[a] * s.x()[b] + s.y()[a] * s.y()[b] + s.z()[a] * s.z()[b];
+    if (cos <= Surfaces.FOLD) {
+      return a == b ? 1 : 0;
+    }
+    float far = 1 - Math.abs(s.near()[b] - s.near()[a]) * s.sharp()[a];
+    return (cos - Surfaces.FOLD) * (far < 0 ? 0 : far);
+  }
+
+  @Override
+  void lens(Planes from, int channel, Lens lens, int y, float[] to, int[] places) {
+    lens(from, channel, lens, y, to, 0);
+  }
+
+  /** A part of the row. */
+  static void lens(Planes from, int channel, Lens lens, int y, float[] to, int first) {
+    float[] plane = from.channels()[channel];
+    int w = from.width(), h = from.height(), stride = from.stride();
+    float v = y + 0.5f - 0.5f * h, right = 0.5f * w - 0.5f, down = 0.5f * h - 0.5f;
+    for (int x = first; x < w; x++) {
+      float u = x + 0.5f - 0.5f * w;
+      float r = Math.fma(u, u, v * v) * lens.perCorner();
+      float s = Math.fma(lens.d(), r, 1) * lens.s();
+      float px = Math.min(Math.max(Math.fma(s, u, right), -2), w + 1) + Planes.BORDER;
+      float py = Math.min(Math.max(Math.fma(s, v, down), -2), h + 1) + Planes.BORDER;
+      int i = (int) px, j = (int) py, at = (j - 1) * stride + i - 1;
+      float fx = px - i, fy = py - j;
+      float a0 = outer(1 + fx), a1 = inner(fx), a2 = inner(1 - fx), a3 = outer(2 - fx);
+      float sum = outer(1 + fy) * line(plane, at, a0, a1, a2, a3);
+      sum = Math.fma(inner(fy), line(plane, at + stride, a0, a1, a2, a3), sum);
+      sum = Math.fma(inner(1 - fy), line(plane, at + 2 * stride, a0, a1, a2, a3), sum);
+      sum = Math.fma(outer(2 - fy), line(plane, at + 3 * stride, a0, a1, a2, a3), sum);
+      to[x] = sum < 0 ? 0 : sum;
+    }
+  }
+
+  private static float line(float[] plane, int at, float a0, float a1, float a2, float a3) {
+    float sum = Math.fma(a1, plane[at + 1], a0 * plane[at]);
+    return Math.fma(a3, plane[at + 3], Math.fma(a2, plane[at + 2], sum));
+  }
+
+  private static float inner(float a) {
+    return Math.fma(a * a, Math.fma(1.5f, a, -2.5f), 1);
+  }
+
+  private static float outer(float a) {
+    return Math.fma(a, Math.fma(a, Math.fma(-0.5f, a, 2.5f), -4), 2);
+  }
 }

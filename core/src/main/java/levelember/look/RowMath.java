@@ -74,6 +74,50 @@ abstract sealed class RowMath permits PlainRows, WideRows {
   /** What wheels say: by channel slope, offset and power, then saturation. */
   record WheelTerms(float[] slope, float[] offset, float[] power, float saturation) {}
 
+  /**
+   * What the pixels of a picture show, for smoothing along it.
+   *
+   * @param x of the direction each pixel's surface looks, as {@code y} and {@code z}
+   * @param near one over the distance
+   * @param sharp what a difference of it is multiplied by to tell when it is too far
+   */
+  record Surfaces(
+      int width, int rows, float[] x, float[] y, float[] z, float[] near, float[] sharp) {
+    /** Cosine of directions that are too far apart. */
+    static final float FOLD = 0.8f;
+
+    /** Parts of a distance that are too far apart. */
+    static final float EDGE = 0.04f;
+
+    /** Of planes of directions, and one over the distance. */
+    static Surfaces of(int width, int rows, float[][] planes) {
+      float[] near = planes[3], sharp = new float[near.length];
+      for (int i = 0; i < near.length; i++) {
+        sharp[i] = 1 / (EDGE * Math.max(1e-6f, near[i]));
+      }
+      return new Surfaces(width, rows, planes[0], planes[1], planes[2], near, sharp);
+    }
+  }
+
+  /**
+   * The channels of a picture, each with a border around it of its outermost pixels.
+   *
+   * @param stride values from row to row
+   */
+  record Planes(int width, int height, int stride, float[][] channels) {
+    /** Pixels of border on each side. */
+    static final int BORDER = 4;
+  }
+
+  /**
+   * Where pixels are read: at r of the way to a corner from s·r·(1 + d·r²).
+   *
+   * @param d how much it bends
+   * @param perCorner one over the square of the pixels to a corner
+   * @param s how far out the channel lies
+   */
+  record Lens(float d, float perCorner, float s) {}
+
   /** The rows that suit this machine. */
   static RowMath ofMachine() {
     return Machine.ROWS;
@@ -116,6 +160,19 @@ abstract sealed class RowMath permits PlainRows, WideRows {
    * @param curve its values at equal steps from 0 to 1, and the last once more
    */
   abstract void bend(float[] row, int n, float[] curve);
+
+  /**
+   * A row of the mean of the 5 × 5 values around each, {@code step} apart, of which those on the
+   * same surface count.
+   */
+  abstract void smooth(float[] in, Surfaces surfaces, int y, int step, float[] out);
+
+  /**
+   * A row of a channel as a lens bends it, by Catmull and Rom's curve between pixels.
+   *
+   * @param places memory for as many numbers as there are lanes
+   */
+  abstract void lens(Planes from, int channel, Lens lens, int y, float[] to, int[] places);
 
   /** A power of one value; what the rows do lane by lane. */
   static float power(float x, float p) {

@@ -385,4 +385,105 @@ final class WideRows extends RowMath {
       p.blend(all(0), x.compare(VectorOperators.LT, DARKEST)).intoArray(row, i);
     }
   }
+
+  @Override
+  void smooth(float[] in, Surfaces s, int y, int step, float[] out) {
+    int reach = 2 * step, lanes = LANES.length();
+    int first = Math.min(reach, s.width()), x = first;
+    PlainRows.smooth(in, s, y, step, 0, first, out);
+    for (; x + lanes + reach <= s.width(); x += lanes) {
+      smooth(in, s, x, y, step, out);
+    }
+    PlainRows.smooth(in, s, y, step, x, s.width(), out);
+  }
+
+  private static void smooth(float[] in, Surfaces s, int x, int y, int step, float[] out) {
+    float[] nx = s.x(), ny = s.y(), nz = s.z(), near = s.near();
+    int width = s.width(), at = y * width + x;
+    FloatVector cx = FloatVector.fromArray(LANES, nx, at);
+    FloatVector cy = FloatVector.fromArray(LANES, ny, at);
+    FloatVector cz = FloatVector.fromArray(LANES, nz, at);
+    FloatVector here = FloatVector.fromArray(LANES, near, at);
+    FloatVector sharp = FloatVector.fromArray(LANES, s.sharp(), at);
+    FloatVector sum = all(0), whole = all(0);
+    int top = Math.max(y - 2 * step, y % step), bottom = Math.min(y + 2 * step, s.rows() - 1);
+    for (int row = top; row <= bottom; row += step) {
+      int from = row * width + x;
+      for (int other = from - 2 * step; other <= from + 2 * step; other += step) {
+        FloatVector cos = cx.mul(FloatVector.fromArray(LANES, nx, other));
+        cos = cos.add(cy.mul(FloatVector.fromArray(LANES, ny, other)));
+        cos = cos.add(cz.mul(FloatVector.fromArray(LANES, nz, other)));
+        FloatVector apart = FloatVector.fromArray(LANES, near, other).sub(here).abs();
+        FloatVector far = atLeast(all(1).sub(apart.mul(sharp)), 0);
+        VectorMask<Float> fold = cos.compare(VectorOperators.LE, Surfaces.FOLD);
+        FloatVector w = cos.sub(Surfaces.FOLD).mul(far).blend(other == at ? 1 : 0, fold);
+        sum = sum.add(w.mul(FloatVector.fromArray(LANES, in, other)));
+        whole = whole.add(w);
+      }
+    }
+    FloatVector own = FloatVector.fromArray(LANES, in, at);
+    sum.div(whole).blend(own, whole.compare(VectorOperators.LE, 0)).intoArray(out, at);
+  }
+
+  /** How far each lane is from the first. */
+  private static final FloatVector LANES_ACROSS = all(0).addIndex(1);
+
+  @Override
+  void lens(Planes from, int channel, Lens lens, int y, float[] to, int[] places) {
+    int x = 0;
+    for (; x + LANES.length() <= from.width(); x += LANES.length()) {
+      lens(from, channel, lens, x, y, to, places);
+    }
+    PlainRows.lens(from, channel, lens, y, to, x);
+  }
+
+  private static void lens(
+      Planes from, int channel, Lens lens, int x, int y, float[] to, int[] places) {
+    float[] plane = from.channels()[channel];
+    int w = from.width(), h = from.height(), stride = from.stride();
+    float v = y + 0.5f - 0.5f * h;
+    FloatVector u = LANES_ACROSS.add(x + 0.5f).sub(0.5f * w);
+    FloatVector r = u.fma(u, all(v * v)).mul(lens.perCorner());
+    FloatVector s = all(lens.d()).fma(r, all(1)).mul(lens.s());
+    FloatVector px = place(s.fma(u, all(0.5f * w - 0.5f)), w + 1);
+    FloatVector py = place(s.fma(all(v), all(0.5f * h - 0.5f)), h + 1);
+    IntVector i = px.convert(VectorOperators.F2I, 0).reinterpretAsInts();
+    IntVector j = py.convert(VectorOperators.F2I, 0).reinterpretAsInts();
+    j.sub(1).mul(stride).add(i).sub(1).intoArray(places, 0);
+    FloatVector fx = px.sub((FloatVector) i.convert(VectorOperators.I2F, 0));
+    FloatVector fy = py.sub((FloatVector) j.convert(VectorOperators.I2F, 0));
+    FloatVector a0 = outer(fx.add(1)), a1 = inner(fx);
+    FloatVector a2 = inner(all(1).sub(fx)), a3 = outer(all(2).sub(fx));
+    FloatVector sum = outer(fy.add(1)).mul(line(plane, 0, places, a0, a1, a2, a3));
+    sum = inner(fy).fma(line(plane, stride, places, a0, a1, a2, a3), sum);
+    sum = inner(all(1).sub(fy)).fma(line(plane, 2 * stride, places, a0, a1, a2, a3), sum);
+    sum = outer(all(2).sub(fy)).fma(line(plane, 3 * stride, places, a0, a1, a2, a3), sum);
+    atLeast(sum, 0).intoArray(to, x);
+  }
+
+  private static FloatVector place(FloatVector at, float most) {
+    return atMost(atLeast(at, -2), most).add(Planes.BORDER);
+  }
+
+  private static FloatVector line(
+      float[] plane,
+      int at,
+      int[] places,
+      FloatVector a0,
+      FloatVector a1,
+      FloatVector a2,
+      FloatVector a3) {
+    FloatVector sum = a0.mul(FloatVector.fromArray(LANES, plane, at, places, 0));
+    sum = a1.fma(FloatVector.fromArray(LANES, plane, at + 1, places, 0), sum);
+    sum = a2.fma(FloatVector.fromArray(LANES, plane, at + 2, places, 0), sum);
+    return a3.fma(FloatVector.fromArray(LANES, plane, at + 3, places, 0), sum);
+  }
+
+  private static FloatVector inner(FloatVector a) {
+    return a.mul(a).fma(all(1.5f).fma(a, all(-2.5f)), all(1));
+  }
+
+  private static FloatVector outer(FloatVector a) {
+    return a.fma(a.fma(all(-0.5f).fma(a, all(2.5f)), all(-4)), all(2));
+  }
 }

@@ -7,6 +7,7 @@ import java.util.Random;
 import levelember.shoot.Look;
 import levelember.shoot.Tone;
 import levelember.shoot.WhiteBalance;
+import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -89,5 +90,83 @@ class RowMathTest {
       assertThat(a[k][7]).isEqualTo(1f);
     }
     assertThat(a[1][20]).isCloseTo((float) Math.sqrt(pixels[4 + 61]), within(1e-3f));
+  }
+
+  @Test
+  void wideAndPlainRowsSmoothAlikeAndStopAtEdges() {
+    Random random = new Random(9);
+    int w = 67, h = 29;
+    float[][] planes = new float[4][w * h];
+    float[] in = new float[w * h];
+    for (int i = 0; i < w * h; i++) {
+      boolean left = i % w < 30;
+      // Two surfaces that look different ways, and some pixels that show nothing.
+      boolean nothing = random.nextInt(40) == 0;
+      planes[0][i] = nothing ? 0 : left ? 1 : 0;
+      planes[1][i] = nothing || left ? 0 : 1;
+      planes[3][i] = nothing ? 0 : 0.5f + 0.004f * random.nextFloat();
+      in[i] = nothing ? 9 : (left ? 1 : 2) + 0.2f * (random.nextFloat() - 0.5f);
+    }
+    RowMath.Surfaces surfaces = RowMath.Surfaces.of(w, h, planes);
+    for (int step = 1; step <= 3; step++) {
+      float[] wide = new float[w * h], plain = new float[w * h];
+      for (int y = 0; y < h; y++) {
+        RowMath.ofMachine().smooth(in, surfaces, y, step, wide);
+        new PlainRows().smooth(in, surfaces, y, step, plain);
+      }
+      assertThat(wide).isEqualTo(plain);
+      for (int i = 0; i < w * h; i++) {
+        boolean nothing = planes[3][i] == 0;
+        double mean = nothing ? 9 : i % w < 30 ? 1 : 2;
+        assertThat(wide[i]).isCloseTo((float) mean, within(0.1f));
+      }
+    }
+  }
+
+  @Test
+  void wideAndPlainRowsBendAlikeAndReadARampWhereTheLensSays() {
+    int w = 83, h = 41;
+    Picture ramp = Picture.black(w, h);
+    for (int y = 0; y < h; y++) {
+      for (int x = 0; x < w; x++) {
+        ramp.set(x, y, 100 + x, 100 + y, x * y);
+      }
+    }
+    RowMath.Planes planes = Bending.planes(ramp);
+    float perCorner = 4f / (w * w + h * h);
+    for (float d : new float[] {0, -0.3f, 0.4f}) {
+      RowMath.Lens lens = new RowMath.Lens(d, perCorner, 0.9f / (1 + Math.max(d, 0)));
+      for (int k = 0; k < 3; k++) {
+        for (int y = 0; y < h; y++) {
+          float[] wide = new float[w], plain = new float[w];
+          RowMath.ofMachine().lens(planes, k, lens, y, wide, new int[64]);
+          new PlainRows().lens(planes, k, lens, y, plain, null);
+          assertThat(wide).isEqualTo(plain);
+          double v = y + 0.5 - h / 2.0;
+          for (int x = 4; x < w - 4 && k < 2; x++) {
+            double u = x + 0.5 - w / 2.0;
+            double s = lens.s() * (1 + d * (u * u + v * v) * perCorner);
+            // A straight line is read right between pixels, away from the border.
+            double at = k == 0 ? s * u + w / 2.0 - 0.5 : s * v + h / 2.0 - 0.5;
+            if (at > 1 && at < (k == 0 ? w : h) - 3) {
+              assertThat(wide[x]).isCloseTo((float) (100 + at), within(1e-3f));
+            }
+          }
+        }
+      }
+    }
+  }
+
+  @Test
+  void aLensThatReachesOverTheBorderFindsTheOutermostPixels() {
+    Picture p = Picture.black(40, 20);
+    for (int i = 0; i < p.rgb().length; i++) {
+      p.rgb()[i] = i % 120 < 60 ? 1 : 5;
+    }
+    float[] row = new float[40];
+    RowMath.Lens far = new RowMath.Lens(0, 1f / 500, 3);
+    RowMath.ofMachine().lens(Bending.planes(p), 1, far, 3, row, new int[64]);
+    assertThat(row[0]).isEqualTo(1f);
+    assertThat(row[39]).isEqualTo(5f);
   }
 }

@@ -37,9 +37,11 @@ class FirstHitsTest {
 
   private static double mean(FirstHits hits, double reach) {
     double sum = 0;
+    float[] row = new float[hits.width()];
     for (int y = 0; y < hits.height(); y++) {
-      for (int x = 0; x < hits.width(); x++) {
-        sum += hits.shutIn(x, y, reach);
+      hits.shutIn(y, reach, row, 0);
+      for (float v : row) {
+        sum += v;
       }
     }
     return sum / hits.width() / hits.height();
