@@ -16,9 +16,6 @@ final class Bending {
   /** Rows that one thread takes at a time. */
   private static final int BAND = 16;
 
-  /** Room for the lanes of any machine. */
-  private static final int LANES = 64;
-
   private Bending() {}
 
   static Picture bent(Picture from, Optics optics) {
@@ -38,10 +35,10 @@ final class Bending {
         h,
         (first, last) -> {
           float[][] rows = new float[3][w];
-          int[] places = new int[LANES];
+          RowMath.LensMemory memory = new RowMath.LensMemory(w);
           for (int y = first; y < last; y++) {
             for (int k = 0; k < 3; k++) {
-              ROWS.lens(planes, k, lenses[k], y, rows[k], places);
+              ROWS.lens(planes, k, lenses[k], y, rows[k], memory);
             }
             join(rows, to.rgb(), 3 * y * w);
           }
@@ -62,7 +59,7 @@ final class Bending {
   static RowMath.Planes planes(Picture from) {
     int w = from.width(), h = from.height(), border = RowMath.Planes.BORDER;
     int stride = w + 2 * border;
-    float[][] channels = new float[3][stride * (h + 2 * border)];
+    float[][] channels = new float[3][stride * (h + 2 * border) + RowMath.Planes.AFTER];
     bands(
         h,
         (first, last) -> {

@@ -171,16 +171,16 @@ final class PlainRows extends RowMath {
   }
 
   @Override
-  void lens(Planes from, int channel, Lens lens, int y, float[] to, int[] places) {
-    lens(from, channel, lens, y, to, 0);
+  void lens(Planes from, int channel, Lens lens, int y, float[] to, LensMemory memory) {
+    lens(from, channel, lens, y, to, 0, from.width());
   }
 
   /** A part of the row. */
-  static void lens(Planes from, int channel, Lens lens, int y, float[] to, int first) {
+  static void lens(Planes from, int channel, Lens lens, int y, float[] to, int first, int n) {
     float[] plane = from.channels()[channel];
     int w = from.width(), h = from.height(), stride = from.stride();
     float v = y + 0.5f - 0.5f * h, right = 0.5f * w - 0.5f, down = 0.5f * h - 0.5f;
-    for (int x = first; x < w; x++) {
+    for (int x = first; x < n; x++) {
       float u = x + 0.5f - 0.5f * w;
       float r = Math.fma(u, u, v * v) * lens.perCorner();
       float s = Math.fma(lens.d(), r, 1) * lens.s();

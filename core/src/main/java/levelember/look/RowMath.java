@@ -107,6 +107,9 @@ abstract sealed class RowMath permits PlainRows, WideRows {
   record Planes(int width, int height, int stride, float[][] channels) {
     /** Pixels of border on each side. */
     static final int BORDER = 4;
+
+    /** Values after the last, so that whole vectors can be read anywhere. */
+    static final int AFTER = 64;
   }
 
   /**
@@ -117,6 +120,51 @@ abstract sealed class RowMath permits PlainRows, WideRows {
    * @param s how far out the channel lies
    */
   record Lens(float d, float perCorner, float s) {}
+
+  /** Memory of one thread for rows that a lens bends. */
+  static final class LensMemory {
+    /** The second of the four columns that are read for a pixel. */
+    final int[] columns;
+
+    /** The second of the four rows. */
+    final float[] rows;
+
+    /** How far a pixel lies from there to the third, 0…1. */
+    final float[] partAcross, partDown;
+
+    /** Weights of the four. */
+    final float[][] across, down;
+
+    /** Of pixels that go together, at the first: least and greatest row, and rows to be read. */
+    final int[] top, bottom, count;
+
+    final float[] scales, line, none;
+    private Lens lens;
+    private int y;
+
+    LensMemory(int width) {
+      columns = new int[width];
+      rows = new float[width];
+      partAcross = new float[width];
+      partDown = new float[width];
+      across = new float[4][width];
+      down = new float[4][width];
+      top = new int[width];
+      bottom = new int[width];
+      count = new int[width];
+      scales = new float[width];
+      line = new float[width];
+      none = new float[width];
+    }
+
+    /** Whether it was last asked for the same row; takes note of it. */
+    boolean holds(Lens of, int row) {
+      boolean same = of.equals(lens) && row == y;
+      lens = of;
+      y = row;
+      return same;
+    }
+  }
 
   /** The rows that suit this machine. */
   static RowMath ofMachine() {
@@ -170,9 +218,9 @@ abstract sealed class RowMath permits PlainRows, WideRows {
   /**
    * A row of a channel as a lens bends it, by Catmull and Rom's curve between pixels.
    *
-   * @param places memory for as many numbers as there are lanes
+   * @param memory of one thread
    */
-  abstract void lens(Planes from, int channel, Lens lens, int y, float[] to, int[] places);
+  abstract void lens(Planes from, int channel, Lens lens, int y, float[] to, LensMemory memory);
 
   /** A power of one value; what the rows do lane by lane. */
   static float power(float x, float p) {

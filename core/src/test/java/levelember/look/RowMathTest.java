@@ -139,7 +139,7 @@ class RowMathTest {
       for (int k = 0; k < 3; k++) {
         for (int y = 0; y < h; y++) {
           float[] wide = new float[w], plain = new float[w];
-          RowMath.ofMachine().lens(planes, k, lens, y, wide, new int[64]);
+          RowMath.ofMachine().lens(planes, k, lens, y, wide, new RowMath.LensMemory(w));
           new PlainRows().lens(planes, k, lens, y, plain, null);
           assertThat(wide).isEqualTo(plain);
           double v = y + 0.5 - h / 2.0;
@@ -165,7 +165,7 @@ class RowMathTest {
     }
     float[] row = new float[40];
     RowMath.Lens far = new RowMath.Lens(0, 1f / 500, 3);
-    RowMath.ofMachine().lens(Bending.planes(p), 1, far, 3, row, new int[64]);
+    RowMath.ofMachine().lens(Bending.planes(p), 1, far, 3, row, new RowMath.LensMemory(40));
     assertThat(row[0]).isEqualTo(1f);
     assertThat(row[39]).isEqualTo(5f);
   }
