@@ -23,47 +23,74 @@ final class Ghosting {
     Picture soft = Blur.gaussian(source, SOFT * height);
     int w = source.width(), h = source.height(), n = ghosts.count();
     Picture to = Picture.black(w, h);
+    Image[] images = new Image[n];
+    for (int i = 0; i < n; i++) {
+      double scale = ghosts.spread() * (i + 1) / n;
+      images[i] = Image.of(i % 2 == 0 ? -scale : 0.6 * scale, n, w);
+    }
     Blur.rows(
         w,
         h,
         y -> {
-          for (int i = 0; i < n; i++) {
-            double scale = ghosts.spread() * (i + 1) / n;
-            double signed = i % 2 == 0 ? -scale : 0.6 * scale;
-            row(soft, y, signed, (float) (1 / (n * signed * signed)), to.rgb());
+          for (Image image : images) {
+            image.row(soft, y, to.rgb());
           }
         });
     return to;
   }
 
-  private static void row(Picture from, int y, double scale, float weight, float[] to) {
-    int w = from.width(), h = from.height();
-    double v = (y + 0.5 - h / 2.0) / scale + h / 2.0 - 0.5;
-    int j = (int) Math.floor(v);
-    if (j < -1 || j >= h) {
-      return;
-    }
-    float fy = (float) (v - j);
-    for (int x = 0, at = 3 * y * w; x < w; x++, at += 3) {
-      double u = (x + 0.5 - w / 2.0) / scale + w / 2.0 - 0.5;
-      int i = (int) Math.floor(u);
-      if (i < -1 || i >= w) {
-        continue;
+  /**
+   * One image.
+   *
+   * @param scale of the source, below 0 when it stands on its head
+   * @param begin first column that it reaches
+   * @param end column after the last
+   * @param columns of the source that are seen at a column, the left of the two
+   * @param parts how far it lies to the right of them, 0…1
+   */
+  private record Image(
+      double scale, float weight, int begin, int end, int[] columns, float[] parts) {
+    static Image of(double scale, int count, int width) {
+      int[] columns = new int[width];
+      float[] parts = new float[width];
+      int begin = width, end = 0;
+      for (int x = 0; x < width; x++) {
+        double u = (x + 0.5 - width / 2.0) / scale + width / 2.0 - 0.5;
+        int i = (int) Math.floor(u);
+        // What lies over the edge is not there; a row of the source has a dark pixel on each side.
+        if (i >= -1 && i < width) {
+          begin = Math.min(begin, x);
+          end = x + 1;
+          columns[x] = i;
+          parts[x] = (float) (u - i);
+        }
       }
-      float fx = (float) (u - i);
-      add(from, i, j, weight * (1 - fx) * (1 - fy), to, at);
-      add(from, i + 1, j, weight * fx * (1 - fy), to, at);
-      add(from, i, j + 1, weight * (1 - fx) * fy, to, at);
-      add(from, i + 1, j + 1, weight * fx * fy, to, at);
+      return new Image(scale, (float) (1 / (count * scale * scale)), begin, end, columns, parts);
     }
-  }
 
-  private static void add(Picture from, int x, int y, float weight, float[] to, int at) {
-    if (x >= 0 && x < from.width() && y >= 0 && y < from.height()) {
-      int i = 3 * (y * from.width() + x);
-      to[at] += weight * from.rgb()[i];
-      to[at + 1] += weight * from.rgb()[i + 1];
-      to[at + 2] += weight * from.rgb()[i + 2];
+    void row(Picture from, int y, float[] to) {
+      int w = from.width(), h = from.height();
+      double v = (y + 0.5 - h / 2.0) / scale + h / 2.0 - 0.5;
+      int j = (int) Math.floor(v);
+      if (j < -1 || j >= h || end <= begin) {
+        return;
+      }
+      // Down first, for the columns that are seen; then across.
+      float[] between = new float[3 * (w + 2)];
+      float fy = (float) (v - j);
+      if (j >= 0) {
+        Blur.add(from.rgb(), 3 * j * w, 3 * w, weight * (1 - fy), between, 3);
+      }
+      if (j + 1 < h) {
+        Blur.add(from.rgb(), 3 * (j + 1) * w, 3 * w, weight * fy, between, 3);
+      }
+      for (int x = begin, at = 3 * (y * w + begin); x < end; x++, at += 3) {
+        int i = 3 * (columns[x] + 1);
+        float fx = parts[x];
+        to[at] += between[i] + fx * (between[i + 3] - between[i]);
+        to[at + 1] += between[i + 1] + fx * (between[i + 4] - between[i + 1]);
+        to[at + 2] += between[i + 2] + fx * (between[i + 5] - between[i + 2]);
+      }
     }
   }
 }

@@ -10,6 +10,8 @@ import levelember.shoot.Look;
 import levelember.shoot.Rgb;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class GlowTest {
   private static final Look PLAIN = new Look("l", "L", 0, 0.5, 3);
@@ -89,6 +91,46 @@ class GlowTest {
     assertThat(column(lit, 400)).isLessThan(near / 1000);
     Picture up = lit(dot, off().with(new Glow.Streaks(true, 0.5, 1, 90, 25, Glow.Halo.OWN)));
     assertThat(sumRow(up, 150)).isGreaterThan(100 * sumRow(up, 250));
+  }
+
+  @ParameterizedTest
+  @ValueSource(doubles = {0, 30, 45, 100, 163, 200, 270, 317})
+  void aStreakRunsAlongTheLineThatWasAskedWithinTheFrame(double degrees) {
+    Picture dot = Picture.black(400, 300);
+    dot.set(200, 150, 1e5, 1e5, 1e5);
+    Glow one = off().with(new Glow.Streaks(true, 0.5, 1, degrees, 25, Glow.Halo.OWN));
+    Picture lit = lit(dot, one);
+    double dx = Math.cos(Math.toRadians(degrees)), dy = -Math.sin(Math.toRadians(degrees));
+    for (int far = 20; far < 140; far += 20) {
+      double on = around(lit, 200 + far * dx, 150 + far * dy);
+      double beside = around(lit, 200 + far * dx - 8 * dy, 150 + far * dy + 8 * dx);
+      double behind = around(lit, 200 - far * dx, 150 - far * dy);
+      assertThat(on).as("%d pixels along", far).isGreaterThan(100 * Math.max(beside, behind));
+    }
+  }
+
+  /** The mean of the nine pixels around a place. */
+  private static double around(Picture p, double x, double y) {
+    double sum = 0;
+    for (int j = -1; j <= 1; j++) {
+      for (int i = -1; i <= 1; i++) {
+        int column = (int) Math.round(x) + i, row = (int) Math.round(y) + j;
+        boolean inside = column >= 0 && row >= 0 && column < p.width() && row < p.height();
+        sum += inside ? p.get(column, row, 0) / 9 : 0;
+      }
+    }
+    return sum;
+  }
+
+  @Test
+  void ghostsStandWhereTheMiddleMirrorsTheSource() {
+    Picture dot = Picture.black(400, 300);
+    dot.set(260, 120, 1e5, 1e5, 1e5);
+    Picture lit = lit(dot, off().with(new Glow.Ghosts(true, 0.5, 2, 1, Glow.Halo.OWN)));
+    // The first is mirrored at half the size, the second stands at 0.6 on the source's own side.
+    double first = around(lit, 200 - 30, 150 + 15), second = around(lit, 200 + 36, 150 - 18);
+    assertThat(first).isGreaterThan(20 * around(lit, 200 + 30, 150 + 15));
+    assertThat(second).isGreaterThan(20 * around(lit, 200 - 36, 150 - 18));
   }
 
   private static double column(Picture p, int x) {
