@@ -352,36 +352,70 @@ final class WideRows extends RowMath {
     PlainRows.bend(row, end, n, curve);
   }
 
+  /** One loop of a wheel over a channel, with a row of memory. */
+  private interface Wheel {
+    void go(float[] row, float[] memory, int end, float a, float b);
+  }
+
+  private static final Wheel[] WHEEL = {WideRows::sloped, WideRows::above, WideRows::raised};
+  private static final Wheel[] SATURATED = {WideRows::luma, WideRows::saturated};
+
   @Override
   void wheels(float[] r, float[] g, float[] b, int n, WheelTerms t, float[] memory) {
     int end = LANES.loopBound(n);
     wheel(r, memory, end, 0, t);
     wheel(g, memory, end, 1, t);
     wheel(b, memory, end, 2, t);
-    for (int i = 0; i < end; i += LANES.length()) {
-      FloatVector x = FloatVector.fromArray(LANES, r, i);
-      FloatVector y = FloatVector.fromArray(LANES, g, i);
-      FloatVector z = FloatVector.fromArray(LANES, b, i);
-      FloatVector luma = row(x, y, z, 0.2126f, 0.7152f, 0.0722f);
-      FloatVector part = all(t.saturation());
-      unit(part.fma(x.sub(luma), luma)).intoArray(r, i);
-      unit(part.fma(y.sub(luma), luma)).intoArray(g, i);
-      unit(part.fma(z.sub(luma), luma)).intoArray(b, i);
-    }
+    // The luma, in the order in which it is added up for one pixel.
+    Arrays.fill(memory, 0, end, 0);
+    SATURATED[0].go(r, memory, end, 0.2126f, 0);
+    SATURATED[0].go(g, memory, end, 0.7152f, 0);
+    SATURATED[0].go(b, memory, end, 0.0722f, 0);
+    SATURATED[1].go(r, memory, end, t.saturation(), 0);
+    SATURATED[1].go(g, memory, end, t.saturation(), 0);
+    SATURATED[1].go(b, memory, end, t.saturation(), 0);
     PlainRows.wheels(r, g, b, end, n, t);
   }
 
-  private static void wheel(float[] row, float[] memory, int end, int k, WheelTerms t) {
+  private static void luma(float[] row, float[] luma, int end, float weight, float none) {
     for (int i = 0; i < end; i += LANES.length()) {
-      FloatVector v = FloatVector.fromArray(LANES, row, i);
-      FloatVector x = unit(v.fma(all(t.slope()[k]), all(t.offset()[k])));
-      x.intoArray(row, i);
-      atLeast(x, DARKEST).intoArray(memory, i);
+      FloatVector sum = FloatVector.fromArray(LANES, luma, i);
+      FloatVector.fromArray(LANES, row, i).fma(all(weight), sum).intoArray(luma, i);
     }
+  }
+
+  private static void saturated(float[] row, float[] luma, int end, float part, float none) {
+    for (int i = 0; i < end; i += LANES.length()) {
+      FloatVector light = FloatVector.fromArray(LANES, luma, i);
+      FloatVector x = FloatVector.fromArray(LANES, row, i);
+      unit(all(part).fma(x.sub(light), light)).intoArray(row, i);
+    }
+  }
+
+  private static void wheel(float[] row, float[] memory, int end, int k, WheelTerms t) {
+    WHEEL[0].go(row, memory, end, t.slope()[k], t.offset()[k]);
     if (t.power()[k] == 1) {
       return;
     }
+    WHEEL[1].go(row, memory, end, 0, 0);
     run(POWER, row, memory, end, t.power()[k]);
+    WHEEL[2].go(row, memory, end, 0, 0);
+  }
+
+  private static void sloped(float[] row, float[] memory, int end, float slope, float offset) {
+    for (int i = 0; i < end; i += LANES.length()) {
+      FloatVector v = FloatVector.fromArray(LANES, row, i);
+      unit(v.fma(all(slope), all(offset))).intoArray(row, i);
+    }
+  }
+
+  private static void above(float[] row, float[] memory, int end, float a, float b) {
+    for (int i = 0; i < end; i += LANES.length()) {
+      atLeast(FloatVector.fromArray(LANES, row, i), DARKEST).intoArray(memory, i);
+    }
+  }
+
+  private static void raised(float[] row, float[] memory, int end, float a, float b) {
     for (int i = 0; i < end; i += LANES.length()) {
       FloatVector x = FloatVector.fromArray(LANES, row, i);
       FloatVector p = atMost(FloatVector.fromArray(LANES, memory, i), 1);
