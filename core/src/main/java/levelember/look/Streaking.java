@@ -1,21 +1,24 @@
 package levelember.look;
 
+import java.util.Arrays;
+import java.util.stream.IntStream;
 import levelember.shoot.Glow;
 import levelember.texture.Picture;
 
 /**
- * Lines of light that leave their source to chosen sides and fall off exponentially. The picture is
- * read along slanted lines, each is run through a recursive filter, and what comes out is read back
- * between the lines, so that a line stays thin however long it is.
+ * Lines of light that leave their source to chosen sides and fall off exponentially: a recursive
+ * filter that runs along slanted lines. All lines of a direction are swept over the picture
+ * together, a column or a row at a time, read and written between pixels, so that a line stays thin
+ * however long it is.
  */
 final class Streaking {
+  private static final RowMath ROWS = RowMath.ofMachine();
+
   /** Width of a line as deviation, of the picture's height. */
   private static final double WIDTH = 0.002;
 
   /** Pixels of a tile along each side. */
   private static final int TILE = 16;
-
-  private static final RowMath ROWS = RowMath.ofMachine();
 
   private Streaking() {}
 
@@ -26,223 +29,166 @@ final class Streaking {
    */
   static Picture drawn(Picture source, Glow.Streaks streaks, double height) {
     Picture soft = Blur.gaussian(source, WIDTH * height);
-    Picture turned = null;
-    Picture to = Picture.black(source.width(), source.height());
-    Picture sideways = null;
-    int n = streaks.count();
-    boolean[] done = new boolean[n];
+    int w = soft.width(), h = soft.height(), n = streaks.count();
     double fall = streaks.length() / 100 * height;
-    for (int i = 0; i < n; i++) {
-      if (done[i]) {
-        continue;
-      }
-      double angle = Math.toRadians(streaks.turnDegrees() + 360.0 * i / n);
-      double dx = Math.cos(angle), dy = -Math.sin(angle);
-      boolean both = n % 2 == 0;
-      if (both) {
-        done[(i + n / 2) % n] = true;
-      }
-      if (Math.abs(dx) >= Math.abs(dy)) {
-        along(soft, dx, dy, both, fall, 1f / n, to);
-      } else {
-        if (turned == null) {
-          turned = turned(soft);
-          sideways = Picture.black(turned.width(), turned.height());
-        }
-        along(turned, dy, dx, both, fall, 1f / n, sideways);
-      }
-    }
-    if (sideways != null) {
-      Picture back = turned(sideways);
-      Blur.add(back.rgb(), 0, back.rgb().length, 1, to.rgb(), 0);
-    }
-    return to;
-  }
-
-  private static Picture turned(Picture from) {
-    int w = from.width(), h = from.height();
-    Picture to = Picture.black(h, w);
-    float[] a = from.rgb(), b = to.rgb();
-    tiles(
-        h,
-        w,
-        (y0, y1, x, end) -> {
-          for (int j = 3 * (x * h + y0); x < end; x++, j = 3 * (x * h + y0)) {
-            for (int y = y0, i = 3 * (y * w + x); y < y1; y++, i += 3 * w, j += 3) {
-              b[j] = a[i];
-              b[j + 1] = a[i + 1];
-              b[j + 2] = a[i + 2];
+    float[][] planes = new float[3][w * h], to = new float[3][w * h];
+    Blur.rows(w, h, y -> part(soft.rgb(), y, w, planes));
+    // Lines that run across are swept column by column, those that run down row by row.
+    IntStream.range(0, 6)
+        .parallel()
+        .forEach(task -> {
+          boolean across = task % 2 == 0;
+          float[] from = planes[task / 2];
+          float[] image = across ? turned(from, w, h) : from;
+          float[] drawn = new float[w * h];
+          boolean any = false;
+          for (int i = 0; i < n; i++) {
+            any |= arm(i, streaks, across, fall, image, across ? h : w, drawn);
+          }
+          if (any) {
+            float[] upright = across ? turned(drawn, h, w) : drawn;
+            synchronized (to[task / 2]) {
+              ROWS.add(upright, 0, w * h, 1, to[task / 2], 0);
             }
           }
         });
+    Picture joined = Picture.black(w, h);
+    Blur.rows(w, h, y -> join(to, y, w, joined.rgb()));
+    return joined;
+  }
+
+  /** Adds an arm, and the opposite one with it, when they run the asked way; says if it did. */
+  private static boolean arm(
+      int i, Glow.Streaks streaks, boolean across, double fall, float[] image, int n, float[] to) {
+    int count = streaks.count();
+    boolean both = count % 2 == 0;
+    if (both && i >= count / 2) {
+      return false;
+    }
+    double angle = Math.toRadians(streaks.turnDegrees() + 360.0 * i / count);
+    double dx = Math.cos(angle), dy = -Math.sin(angle);
+    if (Math.abs(dx) >= Math.abs(dy) != across) {
+      return false;
+    }
+    double ahead = across ? dx : dy, aside = across ? dy : dx;
+    Sweep sweep = new Sweep(image, n, aside / ahead, fall, 1f / count, to);
+    if (both || ahead > 0) {
+      sweep.forward();
+    }
+    if (both || ahead < 0) {
+      sweep.backward();
+    }
+    return true;
+  }
+
+  private static void part(float[] rgb, int y, int w, float[][] to) {
+    float[] r = to[0], g = to[1], b = to[2];
+    for (int x = 0, i = 3 * y * w, at = y * w; x < w; x++, i += 3, at++) {
+      r[at] = rgb[i];
+      g[at] = rgb[i + 1];
+      b[at] = rgb[i + 2];
+    }
+  }
+
+  private static void join(float[][] from, int y, int w, float[] rgb) {
+    for (int x = 0, i = 3 * y * w, at = y * w; x < w; x++, i += 3, at++) {
+      rgb[i] = from[0][at];
+      rgb[i + 1] = from[1][at];
+      rgb[i + 2] = from[2][at];
+    }
+  }
+
+  /** Columns as rows; in tiles, as they are far apart in memory. */
+  private static float[] turned(float[] from, int w, int h) {
+    float[] to = new float[w * h];
+    for (int y0 = 0; y0 < h; y0 += TILE) {
+      int y1 = Math.min(h, y0 + TILE);
+      for (int x = 0; x < w; x++) {
+        for (int y = y0, i = y0 * w + x; y < y1; y++, i += w) {
+          to[x * h + y] = from[i];
+        }
+      }
+    }
     return to;
-  }
-
-  /** Does something with the columns from {@code x0} to {@code x1} of some rows. */
-  private interface Tile {
-    void with(int x0, int x1, int y0, int y1);
-  }
-
-  /** Goes over a picture in tiles, as what is slanted would else be far apart in memory. */
-  private static void tiles(int width, int height, Tile work) {
-    Blur.rows(
-        width * TILE,
-        (height + TILE - 1) / TILE,
-        band -> {
-          int y0 = band * TILE, y1 = Math.min(height, y0 + TILE);
-          for (int x0 = 0; x0 < width; x0 += TILE) {
-            work.with(x0, Math.min(width, x0 + TILE), y0, y1);
-          }
-        });
   }
 
   /**
-   * Slanted lines, one below the other.
-   *
-   * @param first number of the first; line k runs through the rows k + slope·x
-   * @param down whole rows that a line has gone down at each column
-   * @param part how far it lies from there to the next row, 0…1
+   * The lines of one direction. Line k lies at k + slope·i of the i-th row, which runs across the
+   * lines; all that is done to a row is done to all its lines.
    */
-  private record Slant(
-      int first, int last, double slope, int width, int height, int[] down, float[] part) {
-    static Slant of(double slope, int width, int height) {
-      int[] down = new int[width];
-      float[] part = new float[width];
-      for (int x = 0; x < width; x++) {
-        double y = slope * x;
-        down[x] = (int) Math.floor(y);
-        part[x] = (float) (y - down[x]);
-      }
-      int end = down[width - 1];
-      int first = -1 - Math.max(0, end), last = height - 1 - Math.min(0, end);
-      return new Slant(first, last, slope, width, height, down, part);
+  private static final class Sweep {
+    private final float[] image, to;
+    private final int n, rows, first;
+    private final double slope;
+    private final float keep, gain;
+
+    /** What runs along each line, from the first that crosses the picture. */
+    private final float[] lines;
+
+    Sweep(float[] image, int n, double slope, double fall, float share, float[] to) {
+      this.image = image;
+      this.n = n;
+      this.slope = slope;
+      this.to = to;
+      rows = image.length / n;
+      keep = (float) Math.pow(0.1, Math.hypot(1, slope) / fall);
+      gain = (1 - keep) * share;
+      int end = down(rows - 1);
+      first = -1 - Math.max(0, end);
+      lines = new float[n + 1 + Math.abs(end)];
     }
 
-    /** The first column at which a line may give something, or the one after the last. */
-    int column(int line, boolean begin) {
-      if (slope == 0) {
-        return begin ? 0 : width;
-      }
-      // Where it is a row above the picture, and where it is below it.
-      double above = (-1 - line) / slope, below = (height - line) / slope;
-      double at = begin ? Math.min(above, below) - 1 : Math.max(above, below) + 2;
-      return (int) Math.clamp(at, 0.0, width);
+    /** Whole places that lines have moved by at a row. */
+    private int down(int row) {
+      return (int) Math.floor(slope * row);
     }
-  }
 
-  /** Adds the lines of one direction, |dx| ≥ |dy|, and of the opposite one when {@code both}. */
-  private static void along(
-      Picture from, double dx, double dy, boolean both, double fall, float share, Picture to) {
-    int w = from.width(), h = from.height();
-    Slant slant = Slant.of(dy / dx, w, h);
-    float keep = (float) Math.pow(0.1, Math.hypot(1, slant.slope()) / fall);
-    boolean right = both || dx > 0, left = both || dx < 0;
-    int first = slant.first();
-    int count = slant.last() - first + 1;
-    float[][] lines = new float[count][];
-    Blur.rows(
-        w * TILE,
-        (count + TILE - 1) / TILE,
-        band -> {
-          int from0 = band * TILE, to0 = Math.min(count, from0 + TILE);
-          float[][] in = read(from, slant, first + from0, to0 - from0);
-          for (int i = from0; i < to0; i++) {
-            lines[i] = filtered(in[i - from0], slant, first + i, keep, right, left, share);
-          }
-        });
-    int[] down = slant.down();
-    float[] part = slant.part();
-    float[] out = to.rgb();
-    tiles(
-        w,
-        h,
-        (x0, x1, y0, y1) -> {
-          for (int y = y0; y < y1; y++) {
-            for (int x = x0, at = 3 * (y * w + x0); x < x1; x++, at += 3) {
-              // Of the two lines that run past the pixel the upper one does so by the part.
-              int lower = y - down[x] - first;
-              add(lines[lower], 3 * x, 1 - part[x], out, at);
-              add(lines[lower - 1], 3 * x, part[x], out, at);
-            }
-          }
-        });
-  }
-
-  private static void add(float[] line, int j, float weight, float[] to, int at) {
-    if (line != null) {
-      to[at] += weight * line[j];
-      to[at + 1] += weight * line[j + 1];
-      to[at + 2] += weight * line[j + 2];
-    }
-  }
-
-  /** What lies along some lines. */
-  private static float[][] read(Picture from, Slant slant, int first, int count) {
-    int w = from.width(), h = from.height();
-    float[] a = from.rgb();
-    float[][] to = new float[count][3 * w];
-    for (int x0 = 0; x0 < w; x0 += TILE) {
-      for (int n = 0; n < count; n++) {
-        int k = first + n;
-        int begin = Math.max(x0, slant.column(k, true));
-        int end = Math.min(Math.min(w, x0 + TILE), slant.column(k, false));
-        read(a, w, h, slant, k, begin, end, to[n]);
+    void forward() {
+      Arrays.fill(lines, 0);
+      for (int i = 0; i < rows; i++) {
+        step(i);
       }
     }
-    return to;
-  }
 
-  private static void read(
-      float[] a, int w, int h, Slant slant, int k, int begin, int end, float[] to) {
-    float[] part = slant.part();
-    int[] down = slant.down();
-    for (int x = begin, j = 3 * begin; x < end; x++, j += 3) {
-      int i = k + down[x];
-      float lower = part[x], upper = 1 - lower;
-      int at = 3 * (i * w + x), under = at + 3 * w;
-      if (i >= 0 && i < h - 1) {
-        to[j] = upper * a[at] + lower * a[under];
-        to[j + 1] = upper * a[at + 1] + lower * a[under + 1];
-        to[j + 2] = upper * a[at + 2] + lower * a[under + 2];
-      } else if (i == h - 1) {
-        to[j] = upper * a[at];
-        to[j + 1] = upper * a[at + 1];
-        to[j + 2] = upper * a[at + 2];
-      } else if (i == -1) {
-        to[j] = lower * a[under];
-        to[j + 1] = lower * a[under + 1];
-        to[j + 2] = lower * a[under + 2];
+    void backward() {
+      Arrays.fill(lines, 0);
+      for (int i = rows - 1; i >= 0; i--) {
+        step(i);
       }
     }
-  }
 
-  /** A line run to the right, to the left or both; null where it is dark. */
-  private static float[] filtered(
-      float[] in, Slant slant, int k, float keep, boolean right, boolean left, float share) {
-    int begin = slant.column(k, true), end = slant.column(k, false);
-    if (end <= begin || !ROWS.anyAbove(in, 3 * begin, 3 * end, 0)) {
-      return null;
+    private void step(int row) {
+      int down = down(row), begin = row * n, line = -down - first;
+      float lower = (float) (slope * row - down), upper = 1 - lower;
+      // Over the edges there is nothing.
+      lines[line - 1] = keep * lines[line - 1] + gain * (lower * image[begin]);
+      run(lines, line, image, begin, n - 1, keep, gain * upper, gain * lower);
+      int last = line + n - 1;
+      lines[last] = keep * lines[last] + gain * (upper * image[begin + n - 1]);
+      // Of the two lines that run past a pixel the upper one does so by the lower part.
+      add(lines, line, n, upper, lower, to, begin);
     }
-    float[] to = new float[in.length];
-    float gain = (1 - keep) * share;
-    if (right) {
-      run(in, to, 3 * begin, 3, end - begin, keep, gain);
-    }
-    if (left) {
-      run(in, to, 3 * (end - 1), -3, end - begin, keep, gain);
-    }
-    return to;
-  }
 
-  private static void run(float[] in, float[] to, int at, int step, int n, float keep, float gain) {
-    float r = 0, g = 0, b = 0;
-    for (int i = 0; i < n; i++, at += step) {
-      r = keep * r + gain * in[at];
-      g = keep * g + gain * in[at + 1];
-      b = keep * b + gain * in[at + 2];
-      to[at] += r;
-      to[at + 1] += g;
-      to[at + 2] += b;
+    private static void run(
+        float[] lines,
+        int line,
+        float[] image,
+        int at,
+        int n,
+        float keep,
+        float upper,
+        float lower) {
+      for (int j = 0; j < n; j++) {
+        lines[line + j] =
+            keep * lines[line + j] + (upper * image[at + j] + lower * image[at + j + 1]);
+      }
+    }
+
+    private static void add(
+        float[] lines, int line, int n, float upper, float lower, float[] to, int at) {
+      for (int j = 0; j < n; j++) {
+        to[at + j] += upper * lines[line + j] + lower * lines[line + j - 1];
+      }
     }
   }
 }
