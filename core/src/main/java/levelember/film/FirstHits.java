@@ -208,10 +208,14 @@ public final class FirstHits {
     for (int bin = 0; bin < BINS; bin++) {
       fades[bin] = samples == 0 ? 0 : (float) (Math.max(0, 1 - middle(bin) / reach) / samples);
     }
+    int last = BINS;
+    while (last > 0 && fades[last - 1] == 0) {
+      last--;
+    }
     int from = BINS * (y - firstRow) * width;
     for (int x = 0, at = from; x < width; x++, at += BINS) {
       float sum = 0;
-      for (int bin = 0; bin < BINS; bin++) {
+      for (int bin = 0; bin < last; bin++) {
         sum += (near[at + bin] & 0xFF) * fades[bin];
       }
       to[into + x] = sum;

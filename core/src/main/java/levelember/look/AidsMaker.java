@@ -114,7 +114,8 @@ public final class AidsMaker {
    */
   public void take(FirstHits hits, int first, int last, float[] known) {
     if (shade != null) {
-      float[] in = known == null ? ShutIn.of(hits, first, last, look.contact().reach()) : known;
+      float[] in =
+          known == null ? new ShutIn(hits, first, last).within(look.contact().reach()) : known;
       float amount = (float) look.contact().amount();
       for (int i = 0; i < in.length; i++) {
         shade[first * width + i] = 1 - amount * in[i];

@@ -16,29 +16,38 @@ public final class ShutIn {
 
   private static final RowMath ROWS = RowMath.ofMachine();
 
-  private ShutIn() {}
+  private final FirstHits hits;
+  private final int first, last, top, rows;
+  private final RowMath.Surfaces surfaces;
 
   /**
-   * Rows of it, 0 in the open to 1.
+   * Prepares some rows.
    *
    * @param first row wanted
    * @param last row after those wanted
+   */
+  public ShutIn(FirstHits hits, int first, int last) {
+    this.hits = hits;
+    this.first = first;
+    this.last = last;
+    top = Math.max(hits.firstRow(), first - REACH);
+    rows = Math.min(hits.firstRow() + hits.rows(), last + REACH) - top;
+    int width = hits.width();
+    float[][] guides = new float[4][width * rows];
+    IntStream.range(0, rows).parallel().forEach(y -> hits.guides(top + y, guides, y * width));
+    surfaces = RowMath.Surfaces.of(width, rows, guides);
+  }
+
+  /**
+   * The rows wanted, 0 in the open to 1.
+   *
    * @param reach metres over which it fades out
    */
-  public static float[] of(FirstHits hits, int first, int last, double reach) {
-    int top = Math.max(hits.firstRow(), first - REACH);
-    int bottom = Math.min(hits.firstRow() + hits.rows(), last + REACH);
-    int width = hits.width(), rows = bottom - top;
-    float[][] guides = new float[4][width * rows];
+  public float[] within(double reach) {
+    int width = hits.width();
     float[] from = new float[width * rows];
     float[] whole = from;
-    IntStream.range(0, rows)
-        .parallel()
-        .forEach(y -> {
-          hits.shutIn(top + y, reach, whole, y * width);
-          hits.guides(top + y, guides, y * width);
-        });
-    RowMath.Surfaces surfaces = RowMath.Surfaces.of(width, rows, guides);
+    IntStream.range(0, rows).parallel().forEach(y -> hits.shutIn(top + y, reach, whole, y * width));
     for (int step : STEPS) {
       float[] in = from;
       float[] out = new float[in.length];

@@ -428,10 +428,39 @@ final class WideRows extends RowMath {
     int reach = 2 * step, lanes = LANES.length();
     int first = Math.min(reach, s.width()), x = first;
     PlainRows.smooth(in, s, y, step, 0, first, out);
-    for (; x + lanes + reach <= s.width(); x += lanes) {
-      smooth(in, s, x, y, step, out);
+    int end = s.width() - reach - lanes;
+    for (; x <= end; x += lanes) {
+      SMOOTH[lit(in, s, x, y, step) ? 0 : 1].go(in, s, x, y, step, out);
+    }
+    if (end >= first) {
+      // The last lanes once more, that fewer are left to be done one by one.
+      SMOOTH[0].go(in, s, end, y, step, out);
+      x = end + lanes;
     }
     PlainRows.smooth(in, s, y, step, x, s.width(), out);
+  }
+
+  /** Smooths some lanes. */
+  private interface Smoothing {
+    void go(float[] in, Surfaces s, int x, int y, int step, float[] out);
+  }
+
+  private static final Smoothing[] SMOOTH = {WideRows::smooth, WideRows::dark};
+
+  /** Whether any of what some lanes are made of is above 0. */
+  private boolean lit(float[] in, Surfaces s, int x, int y, int step) {
+    int top = Math.max(y - 2 * step, y % step), bottom = Math.min(y + 2 * step, s.rows() - 1);
+    for (int row = top; row <= bottom; row += step) {
+      int from = row * s.width() + x;
+      if (anyAbove(in, from - 2 * step, from + 2 * step + LANES.length(), 0)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private static void dark(float[] in, Surfaces s, int x, int y, int step, float[] out) {
+    all(0).intoArray(out, y * s.width() + x);
   }
 
   private static void smooth(float[] in, Surfaces s, int x, int y, int step, float[] out) {

@@ -108,6 +108,17 @@ class RowMathTest {
       in[i] = nothing ? 9 : (left ? 1 : 2) + 0.2f * (random.nextFloat() - 0.5f);
     }
     RowMath.Surfaces surfaces = RowMath.Surfaces.of(w, h, planes);
+    float[] spots = new float[w * h];
+    spots[7 * w + 12] = 1;
+    spots[20 * w + 50] = 1;
+    for (int step = 1; step <= 3; step++) {
+      float[] wide = new float[w * h], plain = new float[w * h];
+      for (int y = 0; y < h; y++) {
+        RowMath.ofMachine().smooth(spots, surfaces, y, step, wide);
+        new PlainRows().smooth(spots, surfaces, y, step, plain);
+      }
+      assertThat(wide).isEqualTo(plain).contains(0f).isNotEqualTo(new float[w * h]);
+    }
     for (int step = 1; step <= 3; step++) {
       float[] wide = new float[w * h], plain = new float[w * h];
       for (int y = 0; y < h; y++) {

@@ -74,7 +74,7 @@ class FirstHitsTest {
             .seen(new Vec3(0, 3, 6), new Vec3(0, 0.3, 0), 3)
             .shoot();
     FirstHits hits = hits(shoot, 60, 60, 0, 16);
-    float[] in = ShutIn.of(hits, 0, 60, 0.4);
+    float[] in = new ShutIn(hits, 0, 60).within(0.4);
     float most = 0;
     for (float v : in) {
       most = Math.max(most, v);

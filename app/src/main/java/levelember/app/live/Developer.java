@@ -76,6 +76,7 @@ final class Developer {
   private FirstHits shaded;
   private int shadedSamples;
   private double shadedReach;
+  private ShutIn near;
   private float[] shutIn;
 
   Developer(Luts luts) {
@@ -148,10 +149,14 @@ final class Developer {
       return null;
     }
     double reach = worn.contact().reach();
-    if (hits != shaded || hits.samples() != shadedSamples || reach != shadedReach) {
-      shutIn = ShutIn.of(hits, 0, hits.height(), reach);
+    if (hits != shaded || hits.samples() != shadedSamples) {
+      near = new ShutIn(hits, 0, hits.height());
       shaded = hits;
       shadedSamples = hits.samples();
+      shutIn = null;
+    }
+    if (shutIn == null || reach != shadedReach) {
+      shutIn = near.within(reach);
       shadedReach = reach;
     }
     return shutIn;

@@ -87,8 +87,8 @@ final class FrameMessage {
   /**
    * A header and what it tells of.
    *
-   * @param rgb whether it is red, green and blue, to which an alpha of 255 is put: the form in which
-   *     a page can show them as they are
+   * @param rgb whether it is red, green and blue, to which an alpha of 255 is put: the form in
+   *     which a page can show them as they are
    */
   private static byte[] message(Map<String, Object> head, byte[] body, boolean rgb) {
     byte[] json = JsonMapper.shared().writeValueAsBytes(head);
