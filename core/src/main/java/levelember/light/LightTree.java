@@ -38,7 +38,7 @@ final class LightTree {
   static final class Draw {
     final int[] triangle = new int[MOST];
     final double[] chance = new double[MOST];
-    private final float[] worth = new float[Worth.LANES];
+    private final float[] worth = new float[Worth.MEMORY];
 
     // Nodes that draws have still to go down from: the draws, and what part of all numbers is
     // theirs.
@@ -216,8 +216,8 @@ final class LightTree {
         return 0;
       }
       double sum = 0;
-      for (float w : worths) {
-        sum += w;
+      for (int k = 0; k < Worth.LANES; k++) {
+        sum += worths[k];
       }
       chance *= own / sum;
     }

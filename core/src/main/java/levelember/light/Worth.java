@@ -16,6 +16,9 @@ class Worth {
    */
   static final int NUMBERS = 10;
 
+  /** Length of what is written to: the lanes' worth, and what is between. */
+  static final int MEMORY = 10 * LANES;
+
   /** Inside of a ball of this squared radius, or a bit more, directions say nothing. */
   static final float ABOUT = 1.0001f;
 
@@ -40,6 +43,7 @@ class Worth {
    * @param nodes {@link #NUMBERS} times {@link #LANES} a node
    * @param at where the node begins
    * @param nx normal of the side that is lit; all three 0 where both are
+   * @param to of length {@link #MEMORY}; the first {@link #LANES} are what is asked for
    */
   void of(
       float[] nodes,

@@ -109,7 +109,7 @@ abstract sealed class RowMath permits PlainRows, WideRows {
     static final int BORDER = 4;
 
     /** Values after the last, so that whole vectors can be read anywhere. */
-    static final int AFTER = 64;
+    static final int AFTER = 128;
   }
 
   /**

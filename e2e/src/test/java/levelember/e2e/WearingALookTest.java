@@ -2,6 +2,7 @@ package levelember.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
@@ -58,6 +59,29 @@ class WearingALookTest extends ChromiumTest {
     page.waitForCondition(() -> shown()[0] > 1.05 * dark);
     undo("Exposure as metered");
     undo("Exposure");
+  }
+
+  @Test
+  void aNumberFollowsTheHandAndIsKeptWhereItLetsGo() {
+    Locator field = page.getByLabel("Contrast", new Page.GetByLabelOptions().setExact(true));
+    double start = Double.parseDouble(field.inputValue());
+    double before = shown()[0];
+    BoundingBox at = inView(page.getByText("Contrast", new Page.GetByTextOptions().setExact(true)));
+    double x = at.x + at.width / 2, y = at.y + at.height / 2;
+    page.mouse().move(x, y);
+    page.mouse().down();
+    for (int pixels = 1; pixels <= 120; pixels++) {
+      page.mouse().move(x + pixels, y);
+    }
+    // Four pixels a notch of two hundredths.
+    page.waitForCondition(() -> Math.abs(Double.parseDouble(field.inputValue()) - start - 0.6) < 0.005);
+    page.waitForCondition(() -> Math.abs(shown()[0] - before) > 2);
+    page.mouse().up();
+    assertThat(button("Undo: Contrast")).isVisible(patient());
+    assertThat(Double.parseDouble(field.inputValue())).isCloseTo(start + 0.6, within(0.005));
+    undo("Contrast");
+    page.waitForCondition(() -> Math.abs(Double.parseDouble(field.inputValue()) - start) < 0.005);
+    page.waitForCondition(() -> Math.abs(shown()[0] - before) < 1);
   }
 
   @Test
@@ -142,18 +166,25 @@ class WearingALookTest extends ChromiumTest {
     BoundingBox wheel = inView(page.locator("[data-wheel=gain]"));
     page.mouse().move(wheel.x + wheel.width / 2, wheel.y + wheel.height / 2);
     page.mouse().down();
+    Locator dot = page.locator("[data-wheel=gain] circle");
+    String middle = dot.getAttribute("cx");
     page.mouse().move(wheel.x + wheel.width * 0.9, wheel.y + wheel.height / 2);
-    page.mouse().up();
+    // All of it already while the hand still holds the wheel.
+    page.waitForCondition(() -> !dot.getAttribute("cx").equals(middle));
     page.waitForCondition(() -> colourOf(0) - colourOf(2) > red - blue + 5);
+    page.mouse().up();
     undo("Gain of Catalogue");
     page.waitForCondition(() -> colourOf(0) - colourOf(2) < red - blue + 1);
     BoundingBox curve = inView(page.getByTestId("grade-curve"));
     double before = shown()[0];
     page.mouse().move(curve.x + curve.width / 2, curve.y + curve.height / 2);
     page.mouse().down();
+    Locator line = page.getByTestId("grade-curve").locator("polyline");
+    String straight = line.getAttribute("points");
     page.mouse().move(curve.x + curve.width / 2, curve.y + curve.height * 0.2);
-    page.mouse().up();
+    page.waitForCondition(() -> !line.getAttribute("points").equals(straight));
     page.waitForCondition(() -> shown()[0] > before + 5);
+    page.mouse().up();
     undo("Curve of Catalogue");
     byte[] lut = "LUT_1D_SIZE 2\n1 1 1\n0 0 0\n".getBytes();
     Locator file = page.getByLabel("LUT or CDL file");

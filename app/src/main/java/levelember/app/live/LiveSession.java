@@ -14,12 +14,10 @@ import levelember.film.Film;
 import levelember.film.Ladder;
 import levelember.film.Noise;
 import levelember.light.LayerWeights;
-import levelember.look.CutOut;
 import levelember.look.DisplayCurve;
 import levelember.measure.Reading;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
-import levelember.shoot.Shot;
 import levelember.transport.Files;
 import levelember.transport.PlainView;
 import levelember.transport.RayCount;
@@ -44,9 +42,6 @@ final class LiveSession {
   private static final long LATER_FRAMES_NANOS = 450_000_000;
   private static final long SHARES_NANOS = 1_000_000_000;
 
-  /** Least time between scopes while a hand moves. */
-  private static final long SCOPES_NANOS = 350_000_000;
-
   /** Rest after a slice that was given up before it began. */
   private static final long GIVEN_WAY_NANOS = 2_000_000;
 
@@ -56,39 +51,16 @@ final class LiveSession {
   /** How long the cores stay with the page after a fader moved, as it will move again. */
   private static final long NEXT_MOVE_NANOS = 300_000_000;
 
-  /** What is to be seen. */
-  private record Wanted(
-      Shoot shoot,
-      Shot shot,
-      long revision,
-      int width,
-      int height,
-      long mark,
-      long sinceNanos,
-      View view) {}
-
   private final String id;
   private final int samples;
   private final long mostFilmBytes;
   private final Renderer renderer;
   private final Turns.Part turn;
   private final Files files;
-  private final Mixes mixes = new Mixes();
-  private final Developer.Kept developed = new Developer.Kept();
-  private final Developer developer;
   private final Set<LiveView> views = ConcurrentHashMap.newKeySet();
-  private final Object lock = new Object();
+  private final Showing showing;
+  private final Wishes wishes;
   private final Thread thread;
-
-  /** The shoot as it is kept or tried, before the view. */
-  private Shoot raw;
-
-  private View view = View.TRACED;
-  private Wanted wanted;
-  private boolean changed;
-  private boolean paused;
-  private boolean closed;
-  private int waiting;
 
   // Below: written by the session's thread; read by others under the film lock.
   private final Object filmLock = new Object();
@@ -108,8 +80,6 @@ final class LiveSession {
 
   private final Convergence convergence = new Convergence();
   private volatile double wantedNoise = 0.02;
-  private volatile ScopesMessage.Of scopes = ScopesMessage.Of.OFF;
-  private long scopesNanos;
   private double[] unitMeans;
   private long measuredNanos;
   private long announcedNanos;
@@ -132,22 +102,15 @@ final class LiveSession {
     this.samples = samples;
     this.mostFilmBytes = mostFilmBytes;
     this.files = files;
-    developer = new Developer(files.luts());
-    raw = shoot;
-    wanted =
-        new Wanted(
-            shoot, shoot.shots().getFirst(), rev, 960, 540, 0, System.nanoTime(), View.TRACED);
-    changed = true;
+    showing = new Showing(files.luts(), views);
+    wishes = new Wishes(shoot, rev);
     thread = Thread.ofPlatform().name("ember-live-" + id).daemon().start(this::run);
   }
 
   void join(LiveView view) {
     views.add(view);
-    synchronized (lock) {
-      // A newcomer needs a frame even when nothing is left to trace.
-      changed = true;
-      lock.notifyAll();
-    }
+    // A newcomer needs a frame even when nothing is left to trace.
+    wishes.wake();
   }
 
   /** True when nobody is left. */
@@ -160,105 +123,37 @@ final class LiveSession {
     return !views.isEmpty();
   }
 
-  /**
-   * Shows a state of the shoot; the shot stays the same where it still exists.
-   *
-   * @param mark sent back with the frames of this state, so that a page can tell its own
-   */
-  void show(Shoot shoot, long revision, long mark) {
-    synchronized (lock) {
-      raw = shoot;
-      Shot shot = shoot.shot(wanted.shot().id()).orElse(shoot.shots().getFirst());
-      want(shoot, shot, revision, wanted.width(), wanted.height(), mark);
-    }
-  }
-
-  void shot(String shotId) {
-    synchronized (lock) {
-      raw.shot(shotId)
-          .ifPresent(
-              s -> want(raw, s, wanted.revision(), wanted.width(), wanted.height(), wanted.mark()));
-    }
-  }
-
-  void size(int width, int height) {
-    synchronized (lock) {
-      if (width != wanted.width() || height != wanted.height()) {
-        want(raw, wanted.shot(), wanted.revision(), width, height, wanted.mark());
-      }
-    }
-  }
-
-  /** Shows the shoot another way. */
-  void view(View other) {
-    synchronized (lock) {
-      if (!view.equals(other)) {
-        view = other;
-        want(raw, wanted.shot(), wanted.revision(), wanted.width(), wanted.height(), wanted.mark());
-      }
-    }
-  }
-
-  void pause(boolean rest) {
-    synchronized (lock) {
-      paused = rest;
-      changed = true;
-      lock.notifyAll();
-    }
-  }
-
-  private void want(Shoot shoot, Shot shot, long revision, int width, int height, long mark) {
-    wanted =
-        new Wanted(view.of(shoot), shot, revision, width, height, mark, System.nanoTime(), view);
-    changed = true;
-    lock.notifyAll();
+  /** What is wanted to be seen; to be set by any thread. */
+  Wishes wishes() {
+    return wishes;
   }
 
   void close() {
-    synchronized (lock) {
-      closed = true;
-      lock.notifyAll();
-    }
+    wishes.close();
   }
 
   private boolean wantedBySomebody() {
-    synchronized (lock) {
-      return waiting > 0 || !views.isEmpty();
-    }
-  }
-
-  private void waiters(int more) {
-    synchronized (lock) {
-      waiting += more;
-      changed = true;
-      lock.notifyAll();
-    }
+    return !views.isEmpty() || wishes.anybodyWaits();
   }
 
   private boolean interrupted() {
-    synchronized (lock) {
-      return changed || closed;
-    }
+    return wishes.interrupted();
   }
 
   private void run() {
     while (true) {
-      Wanted next;
-      boolean rest;
-      synchronized (lock) {
-        if (closed) {
-          break;
-        }
-        next = changed ? wanted : null;
-        rest = paused;
-        changed = false;
+      Wishes.Next taken = wishes.take();
+      if (taken == null) {
+        break;
       }
+      Wanted next = taken.wanted();
+      boolean rest = taken.paused();
       try {
         if (next != null) {
           apply(next);
           if (next.view().plain() != null) {
             plain(next);
-            await();
+            wishes.await();
             continue;
           }
           if (ladder != null && ladder.step() > 0) {
@@ -278,12 +173,12 @@ final class LiveSession {
         boolean more = scene != null && wantedBySomebody() && (rest ? meet() : trace());
         if (!more) {
           turn.hurry(false);
-          await();
+          wishes.await();
         }
       } catch (RuntimeException e) {
         turn.hurry(false);
         fail(e);
-        await();
+        wishes.await();
       }
     }
     turn.hurry(false);
@@ -315,18 +210,6 @@ final class LiveSession {
                 next.height(),
                 step);
         views.forEach(v -> v.frame(frame));
-      }
-    }
-  }
-
-  private void await() {
-    synchronized (lock) {
-      while (!changed && !closed) {
-        try {
-          lock.wait();
-        } catch (InterruptedException e) {
-          closed = true;
-        }
       }
     }
   }
@@ -388,7 +271,7 @@ final class LiveSession {
       convergence.restart();
       if (resized || !cost.nothing()) {
         tracedNanos = 0;
-        mixes.forget();
+        showing.forget();
       }
       raysSinceEdit = RayCount.NONE;
       mixedOnly = !resized && cost.nothing();
@@ -450,7 +333,7 @@ final class LiveSession {
       LockSupport.parkNanos(GIVEN_WAY_NANOS);
       return true;
     }
-    mixes.forget();
+    showing.forget();
     raysSinceEdit = raysSinceEdit.plus(rays);
     tracedNanos += System.nanoTime() - begin;
     noise = null;
@@ -460,7 +343,7 @@ final class LiveSession {
       }
       if (denoising.at(lastNoise)) {
         denoised.renew(ladder, this::interrupted);
-        mixes.forget();
+        showing.forget();
       }
       if (ladder.step() > 0) {
         send();
@@ -473,7 +356,7 @@ final class LiveSession {
   /** The last that is said of a picture that is done. */
   private void finish() {
     if (denoising.at(lastNoise) && denoised.renew(ladder, this::interrupted)) {
-      mixes.forget();
+      showing.forget();
       send();
     }
     announceProgress(false);
@@ -486,11 +369,8 @@ final class LiveSession {
 
   /** Sets when the picture is shown denoised. */
   void denoising(Denoising when) {
-    synchronized (lock) {
-      denoising = when;
-      changed = true;
-      lock.notifyAll();
-    }
+    denoising = when;
+    wishes.wake();
   }
 
   private Noise measured() {
@@ -510,11 +390,8 @@ final class LiveSession {
 
   /** Sets the noise at which tracing ends, 1 for 100 percent. */
   void wantedNoise(double share) {
-    synchronized (lock) {
-      wantedNoise = share;
-      changed = true;
-      lock.notifyAll();
-    }
+    wantedNoise = share;
+    wishes.wake();
   }
 
   /** Mixes the layers and sends the picture. */
@@ -522,89 +399,34 @@ final class LiveSession {
     if (views.isEmpty()) {
       return;
     }
-    long begin = System.nanoTime();
-    Look look = shown.shoot().lookOf(shown.shot());
-    Ladder from = seen();
-    Developer.Developed picture = developed(from, from.shownStep());
-    byte[] codes = shown.view().codes(picture, look.ev());
-    byte[] own = shown.view().paint() == View.Paint.LOOK ? codes : null;
-    if (own != null && shown.shot().cutOut()) {
-      // The squares are there to be seen, not to be measured.
-      own = codes.clone();
-      float[] alpha = mixes.alpha(ladder, from.shownStep(), LayerWeights.of(shown.shoot()));
-      CutOut.overSquares(codes, alpha, picture.light().width());
-    }
-    byte[] frame =
-        FrameMessage.of(
-            picture.light(),
-            codes,
-            shown.shot(),
-            shown.revision(),
-            shown.mark(),
-            shown.sinceNanos(),
-            raysSinceEdit.all(),
-            from,
-            ladder,
-            begin);
+    showing.send(shown, seen(), ladder, meeting.hits(), raysSinceEdit.all(), this::awaitsDrawing);
+  }
+
+  /** From now on the page draws the answer to its hand. */
+  private void awaitsDrawing() {
     if (shown.mark() > 0 && shown.mark() != awaited) {
       awaited = shown.mark();
       restUntil = System.nanoTime() + (mixedOnly ? NEXT_MOVE_NANOS : HAND_REST_NANOS);
     }
-    views.forEach(v -> v.frame(frame));
-    if (scopes != ScopesMessage.Of.OFF
-        && (shown.mark() == 0 || begin - scopesNanos > SCOPES_NANOS)) {
-      scopesNanos = begin;
-      boolean light = scopes == ScopesMessage.Of.LIGHT;
-      byte[] codesOfLook = own == null ? picture.codes() : own;
-      byte[] measured = ScopesMessage.of(picture, codesOfLook, look, files.luts(), light);
-      views.forEach(v -> v.scopes(measured));
-    }
-  }
-
-  private Developer.Developed developed(Ladder from, int step) {
-    Shoot shoot = shown.shoot();
-    return developer.of(
-        shoot,
-        shoot.lookOf(shown.shot()),
-        LayerWeights.of(shoot),
-        meeting.hits(),
-        step,
-        weights -> mixes.of(from, step, weights),
-        developed);
   }
 
   /** Sets what scopes measure. */
   void scopes(ScopesMessage.Of of) {
-    synchronized (lock) {
-      scopes = of;
-      changed = true;
-      lock.notifyAll();
-    }
+    showing.measure(of);
+    wishes.wake();
   }
 
   /** A page has drawn the answer to its hand. */
   void drawn(long mark) {
-    synchronized (lock) {
-      if (mark == awaited) {
-        restUntil = mixedOnly ? System.nanoTime() + NEXT_MOVE_NANOS : 0;
-        lock.notifyAll();
-      }
+    if (mark == awaited) {
+      restUntil = mixedOnly ? System.nanoTime() + NEXT_MOVE_NANOS : 0;
+      wishes.nudge();
     }
   }
 
   /** Leaves the cores to the page for a moment after an answer to its hand. */
   private void letDraw() {
-    synchronized (lock) {
-      long left = restUntil - System.nanoTime();
-      while (left > 0 && !changed && !closed) {
-        try {
-          lock.wait(1 + left / 1_000_000);
-        } catch (InterruptedException e) {
-          closed = true;
-        }
-        left = restUntil - System.nanoTime();
-      }
-    }
+    wishes.rest(() -> restUntil);
   }
 
   /** Samples, speed, and how much of the picture every light gives. */
@@ -669,7 +491,7 @@ final class LiveSession {
                   ladder,
                   seen(),
                   meeting.hits(),
-                  developer));
+                  showing.developer()));
     }
   }
 
@@ -679,7 +501,7 @@ final class LiveSession {
    */
   Optional<Moment> still(long waitMillis) {
     long end = System.nanoTime() + waitMillis * 1_000_000;
-    waiters(1);
+    wishes.waiters(1);
     try {
       while (true) {
         synchronized (filmLock) {
@@ -694,7 +516,7 @@ final class LiveSession {
         LockSupport.parkNanos(20_000_000);
       }
     } finally {
-      waiters(-1);
+      wishes.waiters(-1);
     }
   }
 }

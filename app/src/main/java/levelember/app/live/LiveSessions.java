@@ -92,7 +92,7 @@ class LiveSessions {
       session = sessions.get(change.id());
     }
     if (session != null) {
-      session.show(shoots.shoot(change.id()), change.revision(), 0);
+      session.wishes().show(shoots.shoot(change.id()), change.revision(), 0);
       session.tell(Map.of("type", "changed", "revision", change.revision()));
     }
   }

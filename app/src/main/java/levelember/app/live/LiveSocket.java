@@ -92,7 +92,7 @@ class LiveSocket extends TextWebSocketHandler {
     if (watcher.trying) {
       watcher.trying = false;
       Shoots.State state = kept(watcher.id);
-      watcher.session.show(ShootDocument.read(state.document()), state.revision(), 0);
+      watcher.session.wishes().show(ShootDocument.read(state.document()), state.revision(), 0);
     }
   }
 
@@ -119,26 +119,34 @@ class LiveSocket extends TextWebSocketHandler {
       case "try" -> {
         Shoots.State state = kept(watcher.id);
         watcher.trying = true;
-        session.show(
-            shoots.tried(state, m.path("operations")), state.revision(), m.path("mark").asLong(0));
+        session
+            .wishes()
+            .show(
+                shoots.tried(state, m.path("operations")),
+                state.revision(),
+                m.path("mark").asLong(0));
       }
       case "untry" -> forget(watcher);
-      case "shot" -> session.shot(m.path("id").stringValue(""));
+      case "shot" -> session.wishes().shot(m.path("id").stringValue(""));
       case "size" ->
-          session.size(
-              Math.clamp(m.path("width").asInt(0), LEAST_SIDE, MOST_SIDE),
-              Math.clamp(m.path("height").asInt(0), LEAST_SIDE, MOST_SIDE));
-      case "pause" -> session.pause(m.path("paused").booleanValue(false));
+          session
+              .wishes()
+              .size(
+                  Math.clamp(m.path("width").asInt(0), LEAST_SIDE, MOST_SIDE),
+                  Math.clamp(m.path("height").asInt(0), LEAST_SIDE, MOST_SIDE));
+      case "pause" -> session.wishes().pause(m.path("paused").booleanValue(false));
       case "noise" ->
           session.wantedNoise(
               Math.clamp(m.path("percent").asDouble(2), LEAST_NOISE, MOST_NOISE) / 100);
       case "denoise" -> session.denoising(Denoising.of(m.path("when").stringValue("")));
       case "view" ->
-          session.view(
-              View.of(
-                  m.path("kind").stringValue(""),
-                  m.path("clay").asDouble(0.5),
-                  m.path("keepGlass").booleanValue(false)));
+          session
+              .wishes()
+              .view(
+                  View.of(
+                      m.path("kind").stringValue(""),
+                      m.path("clay").asDouble(0.5),
+                      m.path("keepGlass").booleanValue(false)));
       case "scopes" -> session.scopes(ScopesMessage.Of.of(m.path("of").stringValue("")));
       case "drawn" -> session.drawn(m.path("mark").asLong(0));
       case "probe" -> {

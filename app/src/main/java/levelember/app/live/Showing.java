@@ -1,0 +1,101 @@
+package levelember.app.live;
+
+import java.util.Set;
+import levelember.film.FirstHits;
+import levelember.film.Ladder;
+import levelember.light.LayerWeights;
+import levelember.look.CutOut;
+import levelember.shoot.Look;
+import levelember.shoot.Shoot;
+import levelember.texture.Luts;
+
+/**
+ * Makes frames and scopes of what films hold and sends them to the pages that watch. For the
+ * session's thread, but for {@link #measure} and {@link #developer}.
+ */
+final class Showing {
+  /** Least time between scopes while a hand moves. */
+  private static final long SCOPES_NANOS = 350_000_000;
+
+  private final Luts luts;
+  private final Set<LiveView> views;
+  private final Mixes mixes = new Mixes();
+  private final Developer.Kept developed = new Developer.Kept();
+  private final Developer developer;
+  private volatile ScopesMessage.Of scopes = ScopesMessage.Of.OFF;
+  private long scopesNanos;
+
+  /**
+   * Nothing shown yet.
+   *
+   * @param views who watches; may change
+   */
+  Showing(Luts luts, Set<LiveView> views) {
+    this.luts = luts;
+    this.views = views;
+    developer = new Developer(luts);
+  }
+
+  /** Turns films into pictures; for any thread. */
+  Developer developer() {
+    return developer;
+  }
+
+  /** Sets what scopes measure. */
+  void measure(ScopesMessage.Of of) {
+    scopes = of;
+  }
+
+  /** The films have changed. */
+  void forget() {
+    mixes.forget();
+  }
+
+  /**
+   * Mixes the layers and sends the picture, and scopes of it when they are due.
+   *
+   * @param from the films that are shown
+   * @param traced the films that are traced, which may be the same
+   * @param hits what the camera meets first as far as it is known, or null
+   * @param rays since the last change
+   * @param ready done before anything is sent
+   */
+  void send(Wanted shown, Ladder from, Ladder traced, FirstHits hits, long rays, Runnable ready) {
+    long begin = System.nanoTime();
+    Shoot shoot = shown.shoot();
+    Look look = shoot.lookOf(shown.shot());
+    float[] weights = LayerWeights.of(shoot);
+    int step = from.shownStep();
+    Developer.Developed picture =
+        developer.of(shoot, look, weights, hits, step, w -> mixes.of(from, step, w), developed);
+    byte[] codes = shown.view().codes(picture, look.ev());
+    byte[] own = shown.view().paint() == View.Paint.LOOK ? codes : null;
+    if (own != null && shown.shot().cutOut()) {
+      // The squares are there to be seen, not to be measured.
+      own = codes.clone();
+      CutOut.overSquares(codes, mixes.alpha(traced, step, weights), picture.light().width());
+    }
+    byte[] frame =
+        FrameMessage.of(
+            picture.light(),
+            codes,
+            shown.shot(),
+            shown.revision(),
+            shown.mark(),
+            shown.sinceNanos(),
+            rays,
+            from,
+            traced,
+            begin);
+    ready.run();
+    views.forEach(v -> v.frame(frame));
+    if (scopes != ScopesMessage.Of.OFF
+        && (shown.mark() == 0 || begin - scopesNanos > SCOPES_NANOS)) {
+      scopesNanos = begin;
+      boolean light = scopes == ScopesMessage.Of.LIGHT;
+      byte[] codesOfLook = own == null ? picture.codes() : own;
+      byte[] measured = ScopesMessage.of(picture, codesOfLook, look, luts, light);
+      views.forEach(v -> v.scopes(measured));
+    }
+  }
+}

@@ -1,0 +1,125 @@
+package levelember.app.live;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
+import levelember.demo.DemoShoots;
+import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+import org.junit.jupiter.api.Test;
+
+class WishesTest {
+  private final Shoot shoot = DemoShoots.make("tide-lens").shoot();
+  private final Wishes wishes = new Wishes(shoot, 3);
+
+  /** The shoot with its shot once more, called "second". */
+  private Shoot withTwoShots() {
+    Shot one = shoot.shots().getFirst();
+    Shot second =
+        new Shot(
+            "second",
+            "Second",
+            one.place(),
+            one.aim(),
+            50,
+            36,
+            8,
+            1,
+            one.look(),
+            false,
+            0,
+            0,
+            0,
+            0,
+            false);
+    return new Shoot(
+        shoot.name(),
+        shoot.pieces(),
+        shoot.materials(),
+        shoot.lights(),
+        shoot.banks(),
+        shoot.bounce(),
+        shoot.masterStops(),
+        List.of(one, second),
+        shoot.looks());
+  }
+
+  @Test
+  void whatIsWantedIsTakenOnceAndAgainWhenItChanges() {
+    assertThat(wishes.interrupted()).isTrue();
+    Wanted first = wishes.take().wanted();
+    assertThat(first.shoot()).isSameAs(shoot);
+    assertThat(first.revision()).isEqualTo(3);
+    assertThat(wishes.interrupted()).isFalse();
+    assertThat(wishes.take().wanted()).isNull();
+    wishes.size(first.width(), first.height());
+    assertThat(wishes.interrupted()).isFalse();
+    wishes.size(640, 360);
+    assertThat(wishes.interrupted()).isTrue();
+    assertThat(wishes.take().wanted().width()).isEqualTo(640);
+    wishes.pause(true);
+    assertThat(wishes.take().paused()).isTrue();
+    wishes.close();
+    assertThat(wishes.interrupted()).isTrue();
+    assertThat(wishes.take()).isNull();
+  }
+
+  @Test
+  void aShotStaysForAsLongAsItIsThere() {
+    Shoot two = withTwoShots();
+    wishes.show(two, 4, 0);
+    wishes.shot("second");
+    wishes.shot("no such shot");
+    assertThat(wishes.take().wanted().shot().id()).isEqualTo("second");
+    wishes.show(two, 5, 17);
+    Wanted same = wishes.take().wanted();
+    assertThat(same.shot().id()).isEqualTo("second");
+    assertThat(same.mark()).isEqualTo(17);
+    wishes.show(shoot, 6, 0);
+    assertThat(wishes.take().wanted().shot()).isEqualTo(shoot.shots().getFirst());
+  }
+
+  @Test
+  void aViewIsPutOverWhatIsKept() {
+    wishes.view(View.of("clay", 0.5, false));
+    Wanted clay = wishes.take().wanted();
+    assertThat(clay.shoot()).isNotEqualTo(shoot);
+    wishes.view(View.of("clay", 0.5, false));
+    assertThat(wishes.take().wanted()).isNull();
+    wishes.view(View.TRACED);
+    assertThat(wishes.take().wanted().shoot()).isEqualTo(shoot);
+  }
+
+  @Test
+  void aRestEndsAtItsTimeOrWithAChangeAndMayBePutOff() throws Exception {
+    wishes.take();
+    long begin = System.nanoTime();
+    wishes.rest(() -> begin + 30_000_000);
+    assertThat(System.nanoTime() - begin).isGreaterThanOrEqualTo(30_000_000);
+
+    AtomicLong until = new AtomicLong(System.nanoTime() + TimeUnit.HOURS.toNanos(1));
+    CompletableFuture<Void> resting = CompletableFuture.runAsync(() -> wishes.rest(until::get));
+    until.set(0);
+    wishes.nudge();
+    resting.get(20, TimeUnit.SECONDS);
+    assertThat(wishes.interrupted()).isFalse();
+
+    until.set(System.nanoTime() + TimeUnit.HOURS.toNanos(1));
+    resting = CompletableFuture.runAsync(() -> wishes.rest(until::get));
+    wishes.wake();
+    resting.get(20, TimeUnit.SECONDS);
+    assertThat(wishes.take().wanted()).isNotNull();
+  }
+
+  @Test
+  void whoWaitsForAStillIsCounted() {
+    assertThat(wishes.anybodyWaits()).isFalse();
+    wishes.waiters(1);
+    assertThat(wishes.anybodyWaits()).isTrue();
+    wishes.waiters(-1);
+    assertThat(wishes.anybodyWaits()).isFalse();
+  }
+}
