@@ -74,7 +74,8 @@ class WearingALookTest extends ChromiumTest {
       page.mouse().move(x + pixels, y);
     }
     // Four pixels a notch of two hundredths.
-    page.waitForCondition(() -> Math.abs(Double.parseDouble(field.inputValue()) - start - 0.6) < 0.005);
+    page.waitForCondition(
+        () -> Math.abs(Double.parseDouble(field.inputValue()) - start - 0.6) < 0.005);
     page.waitForCondition(() -> Math.abs(shown()[0] - before) > 2);
     page.mouse().up();
     assertThat(button("Undo: Contrast")).isVisible(patient());
