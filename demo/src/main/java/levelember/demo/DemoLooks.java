@@ -92,12 +92,12 @@ final class DemoLooks {
             .with(some("brass-hour", 0.5)));
   }
 
-  /** Lanterns that bloom, a sign with a little streak, blue round them. */
+  /** Lanterns that bloom and streak, a sign that glows red, blue round them. */
   static List<Look> nightTerrace() {
     Glow lanterns =
         Glow.bloom("lanterns", "Lanterns", 0.2, 5)
             .from(from(Source.Kind.LIGHTS, "lanterns"), 0, 1)
-            .with(new Glow.Streaks(true, 0.035, 4, 8, 9, Glow.Halo.OWN));
+            .with(new Glow.Streaks(true, 0.07, 4, 8, 16, Glow.Halo.OWN));
     Glow sign =
         Glow.bloom("sign", "Tube sign", 0.3, 3.5)
             .from(from(Source.Kind.LIGHTS, "sign"), 0, 1)
