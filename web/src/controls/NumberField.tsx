@@ -110,6 +110,8 @@ export const NumberField = memo(function NumberField(p: Props) {
       const from = drag.current;
       if (!from) return;
       const notches = Math.round((e.clientX - from.x) / PIXELS_A_NOTCH);
+      // A click with a hand that is not quite still changes nothing.
+      if (!from.moved && notches === 0) return;
       const value = stepped(from.value, notches, p.quantity, e.shiftKey);
       if (value === from.now) return;
       from.moved = true;

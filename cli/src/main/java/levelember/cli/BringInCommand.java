@@ -98,15 +98,6 @@ final class BringInCommand implements Callable<Integer> {
     List<Shot> shots = new java.util.ArrayList<>(shoot.shots());
     Shot own = shots.getFirst();
     shots.set(0, new Shot(own.id(), "Whole", middle.plus(away), middle, 50, 36, 0, 0, own.look()));
-    return new Shoot(
-        shoot.name(),
-        shoot.pieces(),
-        shoot.materials(),
-        shoot.lights(),
-        shoot.banks(),
-        shoot.bounce(),
-        shoot.masterStops(),
-        shots,
-        shoot.looks());
+    return shoot.with(shots);
   }
 }

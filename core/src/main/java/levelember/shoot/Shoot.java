@@ -165,6 +165,11 @@ public record Shoot(
     return new Shoot(other, pieces, materials, lights, banks, bounce, masterStops, shots, looks);
   }
 
+  /** The same seen by other shots. */
+  public Shoot with(List<Shot> others) {
+    return new Shoot(name, pieces, materials, lights, banks, bounce, masterStops, others, looks);
+  }
+
   /** The shot of that id or name. */
   public Optional<Shot> shot(String idOrName) {
     return shots.stream()

@@ -35,16 +35,7 @@ class WishesTest {
             0,
             0,
             false);
-    return new Shoot(
-        shoot.name(),
-        shoot.pieces(),
-        shoot.materials(),
-        shoot.lights(),
-        shoot.banks(),
-        shoot.bounce(),
-        shoot.masterStops(),
-        List.of(one, second),
-        shoot.looks());
+    return shoot.with(List.of(one, second));
   }
 
   @Test
