@@ -23,13 +23,15 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.test.context.ContextConfiguration;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The interface over HTTP against a real H2. */
 @SpringBootTest(
     webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-    properties = {"ember.home=${java.io.tmpdir}/ember-api-test-${random.uuid}", "ember.samples=1"})
+    properties = {"ember.samples=1"})
+@ContextConfiguration(initializers = FreshHome.class)
 class ApiTest {
   private static final JsonMapper JSON = JsonMapper.shared();
   private static final HttpClient CLIENT = HttpClient.newHttpClient();
@@ -266,7 +268,7 @@ class ApiTest {
     assertThat(sail.at("/shape/file").stringValue()).isEqualTo("sail.gltf");
     assertThat(sail.at("/parent").stringValue())
         .isEqualTo(brought.at("/report/piece").stringValue());
-    assertThat(brought.at("/state/undo").stringValue()).isEqualTo("Bring in sail.gltf");
+    assertThat(brought.at("/state/undo").stringValue()).isEqualTo("Import sail.gltf");
     assertThat(ok("GET", id + "/assets", null).toString()).contains("sail.gltf");
     HttpResponse<byte[]> pack = send("GET", id + "/package", null);
     HttpResponse<byte[]> copy = send("POST", "", pack.body());
@@ -504,5 +506,41 @@ class ApiTest {
     assertThat(
             send("GET", id + "/live/placing?light=key&does=dance&x=0.5&y=0.9", null).statusCode())
         .isEqualTo(422);
+  }
+
+  private int status(String method, String path, String type, String body) throws Exception {
+    HttpResponse<byte[]> response =
+        CLIENT.send(
+            HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/api" + path))
+                .header("content-type", type)
+                .method(method, BodyPublishers.ofString(body))
+                .build(),
+            BodyHandlers.ofByteArray());
+    JsonNode problem = JSON.readTree(response.body());
+    for (String field : new String[] {"code", "detail", "kept", "todo"}) {
+      assertThat(problem.path(field).stringValue("")).as(method + path + field).isNotBlank();
+    }
+    return response.statusCode();
+  }
+
+  @Test
+  void aMistakeOfTheClientIsToldAsOne() throws Exception {
+    String json = "application/json";
+    assertThat(status("GET", "/nothing/here", json, "")).isEqualTo(404);
+    assertThat(status("GET", "/shoots/nobody", json, "")).isEqualTo(404);
+    assertThat(status("PUT", "/shoots" + id, json, "{}")).isEqualTo(405);
+    assertThat(status("POST", "/shoots" + id + "/edits", "text/plain", "x")).isEqualTo(415);
+    assertThat(status("POST", "/shoots" + id + "/edits", json, "{")).isEqualTo(400);
+    assertThat(status("POST", "/shoots" + id + "/edits", json, "{\"revision\": \"x\"}"))
+        .isEqualTo(400);
+    assertThat(status("POST", "/shoots" + id + "/models", json, "{}")).isEqualTo(400);
+    assertThat(status("POST", "/shoots" + id + "/models?name=a.glb&revision=x", json, "{}"))
+        .isEqualTo(400);
+    assertThat(status("POST", "/shoots/begun", json, "{}")).isEqualTo(400);
+    assertThat(status("GET", "/shoots" + id + "/live/at?x=0.5", json, "")).isEqualTo(400);
+    assertThat(status("GET", "/shoots" + id + "/live/at?x=left&y=0", json, "")).isEqualTo(400);
+    assertThat(status("POST", "/shoots" + id + "/edits", json, "{}")).isEqualTo(400);
+    assertThat(status("POST", "/shoots" + id + "/edits", json, "{\"revision\": 1}")).isEqualTo(422);
+    assertThat(status("POST", "/shoots" + id + "/edits", json, "null")).isEqualTo(400);
   }
 }

@@ -9,6 +9,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.function.Predicate;
 import levelember.app.LivePage.Frame;
+import levelember.app.shoot.ShootEdits;
 import levelember.app.shoot.Shoots;
 import levelember.formats.ShootPackage;
 import levelember.shoot.Look;
@@ -19,20 +20,19 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.test.context.ContextConfiguration;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The live channel, with a WebSocket as a page has it. */
 @SpringBootTest(
     webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-    properties = {
-      "ember.home=${java.io.tmpdir}/ember-live-test-${random.uuid}",
-      "ember.samples=2",
-      "ember.film-megabytes=64"
-    })
+    properties = {"ember.samples=2", "ember.film-megabytes=64"})
+@ContextConfiguration(initializers = FreshHome.class)
 class LiveChannelTest {
   @LocalServerPort private int port;
   @Autowired private Shoots shoots;
+  @Autowired private ShootEdits edits;
   private String id;
   private LivePage page;
 
@@ -105,7 +105,7 @@ class LiveChannelTest {
   @Test
   void anEditIsToldToEveryPage() throws Exception {
     finished();
-    shoots.edit(
+    edits.edit(
         id,
         1,
         "Up",

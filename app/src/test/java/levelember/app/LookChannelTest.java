@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.TreeMap;
 import javax.imageio.ImageIO;
 import levelember.app.LivePage.Frame;
+import levelember.app.shoot.ShootEdits;
 import levelember.app.shoot.Shoots;
 import levelember.film.Film;
 import levelember.film.FirstHits;
@@ -42,22 +43,21 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.test.context.ContextConfiguration;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The look over the live channel and over HTTP. */
 @SpringBootTest(
     webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-    properties = {
-      "ember.home=${java.io.tmpdir}/ember-look-test-${random.uuid}",
-      "ember.samples=2",
-      "ember.film-megabytes=64"
-    })
+    properties = {"ember.samples=2", "ember.film-megabytes=64"})
+@ContextConfiguration(initializers = FreshHome.class)
 class LookChannelTest {
   private static final HttpClient CLIENT = HttpClient.newHttpClient();
 
   @LocalServerPort private int port;
   @Autowired private Shoots shoots;
+  @Autowired private ShootEdits edits;
   private String id;
   private LivePage page;
   private Shoot shoot;
@@ -275,7 +275,7 @@ class LookChannelTest {
     HttpResponse<byte[]> added =
         http("POST", "/api/shoots/" + id + "/assets?name=turn.cube", cube.getBytes(UTF_8));
     assertThat(added.statusCode()).isEqualTo(201);
-    shoots.edit(
+    edits.edit(
         id,
         1,
         "LUT",

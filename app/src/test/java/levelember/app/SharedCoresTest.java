@@ -8,11 +8,11 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.test.context.ContextConfiguration;
 
 /** Two pages with two shoots on the same cores. */
-@SpringBootTest(
-    webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-    properties = "ember.home=${java.io.tmpdir}/ember-shared-test-${random.uuid}")
+@SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
+@ContextConfiguration(initializers = FreshHome.class)
 class SharedCoresTest {
   private static final String SIZE = "{\"type\":\"size\",\"width\":320,\"height\":180}";
   @LocalServerPort private int port;

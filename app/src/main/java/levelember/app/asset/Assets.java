@@ -2,10 +2,13 @@ package levelember.app.asset;
 
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.time.OffsetDateTime;
+import java.util.Collection;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.function.Predicate;
 import levelember.formats.CubeFile;
 import levelember.formats.GltfFile;
 import levelember.formats.GltfMeshes;
@@ -14,6 +17,7 @@ import levelember.formats.PictureFile;
 import levelember.formats.PictureFiles;
 import levelember.texture.Pictures;
 import levelember.transport.Files;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -33,16 +37,36 @@ public class Assets {
    * @return the name it has in the shoot
    * @throws levelember.formats.RefusedFile when it is none that can be read
    */
-  @Transactional
   public String add(String shoot, String wanted, byte[] bytes) {
-    if (CubeFile.named(wanted)) {
+    check(wanted, bytes);
+    return keep(shoot, wanted, bytes);
+  }
+
+  /**
+   * Reads a file to see whether it can be read; takes as long as its decoding.
+   *
+   * @throws levelember.formats.RefusedFile when it is no picture, model or LUT
+   */
+  public static void check(String name, byte[] bytes) {
+    if (CubeFile.named(name)) {
       CubeFile.read(bytes);
     } else if (GltfFile.is(bytes)) {
       GltfFile.read(bytes);
     } else {
       PictureFile.read(bytes);
     }
-    String hash = hash(bytes);
+  }
+
+  /**
+   * The name under which a file would be kept: the wanted one, with a number where another content
+   * has it.
+   */
+  @Transactional(readOnly = true)
+  public String freeName(String shoot, String wanted, byte[] bytes) {
+    return freeName(shoot, wanted, hash(bytes));
+  }
+
+  private String freeName(String shoot, String wanted, String hash) {
     int dot = wanted.lastIndexOf('.');
     String stem = dot > 0 ? wanted.substring(0, dot) : wanted;
     String end = dot > 0 ? wanted.substring(dot) : "";
@@ -50,9 +74,48 @@ public class Assets {
     for (int i = 2; taken(shoot, name, hash); i++) {
       name = stem + "-" + i + end;
     }
-    mapper.keep(hash, bytes);
+    return name;
+  }
+
+  /** Adds a file that is known to be readable; see {@link #add}. */
+  @Transactional
+  public String keep(String shoot, String wanted, byte[] bytes) {
+    String hash = hash(bytes);
+    String name = freeName(shoot, wanted, hash);
+    if (mapper.locked(hash) == null) {
+      insert(hash, bytes);
+    }
     mapper.name(shoot, name, hash);
     return name;
+  }
+
+  private void insert(String hash, byte[] bytes) {
+    try {
+      mapper.insert(hash, bytes);
+    } catch (DuplicateKeyException e) {
+      // Somebody else kept the same content just now.
+      mapper.locked(hash);
+    }
+  }
+
+  /** Gives a shoot the named assets of another; no content is copied. */
+  @Transactional
+  public void share(String from, String to, Collection<String> names) {
+    names.forEach(name -> mapper.share(from, to, name));
+  }
+
+  /**
+   * Forgets names of a shoot that were given before a time and that nothing uses.
+   *
+   * @param used names that something uses
+   */
+  @Transactional
+  public void forgetUnused(String shoot, OffsetDateTime before, Predicate<String> used) {
+    for (String name : mapper.addedBefore(shoot, before)) {
+      if (!used.test(name)) {
+        mapper.unname(shoot, name);
+      }
+    }
   }
 
   private boolean taken(String shoot, String name, String hash) {

@@ -1,22 +1,29 @@
 package levelember.app.problem;
 
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
 import levelember.formats.RefusedFile;
 import levelember.geometry.Meshes;
 import levelember.shoot.ImpossibleValue;
 import levelember.texture.Pictures;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
-import org.springframework.web.ErrorResponseException;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
-import org.springframework.web.servlet.resource.NoResourceFoundException;
+import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 
-/** Turns what went wrong into a problem with a stable code. */
+/**
+ * Turns what went wrong into a problem (RFC 9457) with a stable code, what was kept and what to do.
+ * What a client can do wrong is told apart by the framework, with its status.
+ */
 @RestControllerAdvice
-public class Problems {
+public class Problems extends ResponseEntityExceptionHandler {
   private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
   private static final String KEPT = "The shoot is as it was.";
 
@@ -66,34 +73,49 @@ public class Problems {
         "missing-mesh",
         e.getMessage(),
         KEPT,
-        "Bring the model in first.");
+        "Import the model first.");
+  }
+
+  /** A request that the framework found fault with keeps its status and gets our fields. */
+  @Override
+  protected ResponseEntity<Object> handleExceptionInternal(
+      Exception e, Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+    ResponseEntity<Object> answer =
+        super.handleExceptionInternal(e, body, headers, status, request);
+    if (answer != null && answer.getBody() instanceof ProblemDetail p) {
+      boolean missing = status.value() == HttpStatus.NOT_FOUND.value();
+      p.setProperty("code", missing ? "missing" : "request");
+      p.setProperty("kept", KEPT);
+      p.setProperty("todo", missing ? "Go to /." : "Send what the interface describes.");
+      if (missing) {
+        p.setDetail("There is nothing at this address.");
+      }
+      if (status.is5xxServerError()) {
+        LOG.error("A request failed", e);
+      }
+    }
+    return answer;
   }
 
   @ExceptionHandler
-  ProblemDetail byTheFramework(ErrorResponseException e) {
-    return problem(e.getStatusCode(), "request", e.getMessage(), KEPT, "Mend the request.");
-  }
-
-  @ExceptionHandler
-  ProblemDetail unknownAddress(NoResourceFoundException e) {
-    return problem(
-        HttpStatus.NOT_FOUND, "missing", "There is nothing at this address.", KEPT, "Go to /.");
-  }
-
-  @ExceptionHandler
-  ProblemDetail unreadableBody(
-      org.springframework.http.converter.HttpMessageNotReadableException e) {
-    return problem(
-        HttpStatus.BAD_REQUEST,
-        "request",
-        "The request's body cannot be read.",
-        KEPT,
-        "Send JSON as the interface describes it.");
-  }
-
-  @ExceptionHandler
-  ProblemDetail unforeseen(Exception e) {
-    LOG.error("A request failed", e);
+  ProblemDetail unforeseen(Throwable e, HttpServletRequest request) {
+    LOG.error("{} {} failed", request.getMethod(), request.getRequestURI(), e);
+    if (e instanceof OutOfMemoryError) {
+      return problem(
+          HttpStatus.INSUFFICIENT_STORAGE,
+          "no-memory",
+          "There was not enough memory for this.",
+          KEPT,
+          "Close other shoots or make the file smaller, then try again.");
+    }
+    if (e instanceof IOException) {
+      return problem(
+          HttpStatus.BAD_REQUEST,
+          "cut-short",
+          "The request ended before all of it was there.",
+          KEPT,
+          "Send it again.");
+    }
     return problem(
         HttpStatus.INTERNAL_SERVER_ERROR,
         "failed",
@@ -102,7 +124,7 @@ public class Problems {
         "Try again; the application's log says more.");
   }
 
-  private static ProblemDetail problem(
+  static ProblemDetail problem(
       HttpStatusCode status, String code, String happened, String kept, String todo) {
     ProblemDetail p = ProblemDetail.forStatusAndDetail(status, happened);
     p.setProperty("code", code);

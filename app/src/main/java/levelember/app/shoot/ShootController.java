@@ -6,9 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import levelember.app.asset.Assets;
+import levelember.app.storage.Uploads;
 import levelember.formats.GltfExport;
-import levelember.formats.Limits;
-import levelember.formats.RefusedFile;
 import levelember.formats.ShootPackage;
 import levelember.shoot.Shoot;
 import levelember.transport.TrueSize;
@@ -34,11 +33,25 @@ import tools.jackson.databind.JsonNode;
 @RequestMapping("/api/shoots")
 class ShootController {
   private final Shoots shoots;
+  private final ShootEdits edits;
+  private final ModelImports imports;
+  private final Pieces pieces;
   private final Assets assets;
+  private final Uploads uploads;
 
-  ShootController(Shoots shoots, Assets assets) {
+  ShootController(
+      Shoots shoots,
+      ShootEdits edits,
+      ModelImports imports,
+      Pieces pieces,
+      Assets assets,
+      Uploads uploads) {
     this.shoots = shoots;
+    this.edits = edits;
+    this.imports = imports;
+    this.pieces = pieces;
     this.assets = assets;
+    this.uploads = uploads;
   }
 
   /** An edit as sent: JSON Patch made on a revision. */
@@ -54,8 +67,8 @@ class ShootController {
 
   @PostMapping
   @ResponseStatus(HttpStatus.CREATED)
-  Shoots.State bringIn(HttpServletRequest request) throws IOException {
-    return shoots.add(ShootPackage.read(body(request)));
+  Shoots.State importShoot(HttpServletRequest request) throws IOException {
+    return shoots.add(uploads.read(request, ShootPackage::read));
   }
 
   /** Begins an empty shoot. */
@@ -86,17 +99,17 @@ class ShootController {
 
   @PostMapping("/{id}/edits")
   Shoots.State edit(@PathVariable String id, @RequestBody Edit edit) {
-    return shoots.edit(id, edit.revision(), edit.label(), edit.operations());
+    return edits.edit(id, edit.revision(), edit.label(), edit.operations());
   }
 
   @PostMapping("/{id}/undo")
   Shoots.State undo(@PathVariable String id, @RequestBody Step step) {
-    return shoots.undo(id, step.revision());
+    return edits.undo(id, step.revision());
   }
 
   @PostMapping("/{id}/redo")
   Shoots.State redo(@PathVariable String id, @RequestBody Step step) {
-    return shoots.redo(id, step.revision());
+    return edits.redo(id, step.revision());
   }
 
   @GetMapping("/{id}/package")
@@ -124,33 +137,34 @@ class ShootController {
   @PostMapping("/{id}/pieces/{piece}/down")
   Shoots.State setDown(
       @PathVariable String id, @PathVariable String piece, @RequestBody Step step) {
-    return shoots.setDown(id, step.revision(), piece);
+    return pieces.setDown(id, step.revision(), piece);
   }
 
-  /** Brings a model file in; says what came and what was left. */
+  /** Imports a model file; says what came and what was left out. */
   @PostMapping("/{id}/models")
-  Shoots.Brought bringModelIn(
+  ModelImports.Imported importModel(
       @PathVariable String id,
       @RequestParam String name,
       @RequestParam long revision,
       @RequestParam(defaultValue = "1") double metresPerUnit,
       HttpServletRequest request)
       throws IOException {
-    return shoots.bringIn(id, revision, checkedName(name), metresPerUnit, body(request));
+    String file = checkedName(name);
+    return uploads.read(request, bytes -> imports.read(id, revision, file, metresPerUnit, bytes));
   }
 
-  /** How far bringing a model in has got; no content when none is. */
+  /** How far an import has got; no content when there is none. */
   @GetMapping("/{id}/models/progress")
-  ResponseEntity<Shoots.Bringing> bringing(@PathVariable String id) {
-    return shoots
-        .bringing(id)
+  ResponseEntity<ModelImports.Progress> importing(@PathVariable String id) {
+    return imports
+        .progress(id)
         .map(b -> ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(b))
         .orElseGet(() -> ResponseEntity.noContent().build());
   }
 
   @GetMapping("/{id}/pieces/{piece}/size")
   TrueSize size(@PathVariable String id, @PathVariable String piece) {
-    return shoots.size(id, piece);
+    return pieces.size(id, piece);
   }
 
   @GetMapping("/{id}/assets")
@@ -163,7 +177,9 @@ class ShootController {
   Map<String, String> addAsset(
       @PathVariable String id, @RequestParam String name, HttpServletRequest request)
       throws IOException {
-    return Map.of("name", assets.add(shoots.state(id).id(), checkedName(name), body(request)));
+    String shoot = shoots.state(id).id();
+    String file = checkedName(name);
+    return uploads.read(request, bytes -> Map.of("name", assets.add(shoot, file, bytes)));
   }
 
   private static String checkedName(String name) {
@@ -172,13 +188,5 @@ class ShootController {
           "name", name, "1 to 120 characters without slashes");
     }
     return name;
-  }
-
-  private static byte[] body(HttpServletRequest request) throws IOException {
-    byte[] bytes = request.getInputStream().readNBytes((int) Limits.MOST_PACKAGE);
-    if (bytes.length >= Limits.MOST_PACKAGE) {
-      throw new RefusedFile("the file is larger than " + Limits.MOST_PACKAGE + " bytes");
-    }
-    return bytes;
   }
 }

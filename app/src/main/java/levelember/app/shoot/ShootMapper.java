@@ -41,8 +41,9 @@ interface ShootMapper {
   void update(Row row);
 
   @Insert(
-      "insert into edit (shoot_id, number, label, forward, backward, undone)"
-          + " values (#{shoot}, #{e.number}, #{e.label}, #{e.forward}, #{e.backward}, false)")
+      "insert into edit (shoot_id, number, label, forward, backward, undone, characters)"
+          + " values (#{shoot}, #{e.number}, #{e.label}, #{e.forward}, #{e.backward}, false,"
+          + " char_length(#{e.forward}) + char_length(#{e.backward}))")
   void insertEdit(@Param("shoot") String shoot, @Param("e") Edit edit);
 
   @Select(
@@ -61,6 +62,24 @@ interface ShootMapper {
 
   @Delete("delete from edit where shoot_id = #{shoot} and undone")
   void forgetUndone(@Param("shoot") String shoot);
+
+  @Delete("delete from edit where shoot_id = #{shoot} and not undone and number <= #{number}")
+  void forgetDoneUpTo(@Param("shoot") String shoot, @Param("number") long number);
+
+  /** How long an edit is, both ways together. */
+  record EditLength(long number, long characters) {}
+
+  @Select("select number, characters from edit where shoot_id = #{shoot} order by number desc")
+  List<EditLength> newestLengths(@Param("shoot") String shoot);
+
+  @Delete("delete from edit where shoot_id = #{shoot} and number <= #{number}")
+  void forgetUpTo(@Param("shoot") String shoot, @Param("number") long number);
+
+  /** Both ways of all edits of a shoot, as kept. */
+  @Select(
+      "select forward from edit where shoot_id = #{shoot}"
+          + " union all select backward from edit where shoot_id = #{shoot}")
+  List<String> patches(@Param("shoot") String shoot);
 
   @Delete("delete from shoot where id = #{id}")
   void delete(@Param("id") String id);

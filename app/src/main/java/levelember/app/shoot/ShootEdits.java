@@ -1,0 +1,186 @@
+package levelember.app.shoot;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import levelember.app.asset.Assets;
+import levelember.app.problem.Refusal;
+import levelember.formats.ShootDocument;
+import levelember.shoot.ImpossibleValue;
+import levelember.shoot.Shoot;
+import levelember.texture.Pictures;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * Changes shoots by edits that have an inverse, one at a time a shoot. The newest edits of a shoot
+ * are kept, {@code ember.most-edits} of them and no more than {@value #MOST_CHARACTERS} characters
+ * of JSON; older ones cannot be undone any more.
+ */
+@Service
+public class ShootEdits {
+  private static final Logger LOG = LoggerFactory.getLogger(ShootEdits.class);
+  static final long MOST_CHARACTERS = 32L << 20;
+
+  private final int mostEdits;
+  private final ShootMapper mapper;
+  private final Shoots shoots;
+  private final Assets assets;
+  private final ApplicationEventPublisher events;
+
+  ShootEdits(
+      ShootMapper mapper,
+      Shoots shoots,
+      Assets assets,
+      ApplicationEventPublisher events,
+      @Value("${ember.most-edits}") int mostEdits) {
+    this.mostEdits = mostEdits;
+    this.mapper = mapper;
+    this.shoots = shoots;
+    this.assets = assets;
+    this.events = events;
+  }
+
+  /**
+   * Changes a shoot.
+   *
+   * @param revision the state that the edit was made on
+   * @param label what the edit does, for undo
+   * @param operations JSON Patch
+   * @throws Refusal when the shoot has gone on since, or the operations do not fit
+   * @throws levelember.shoot.ImpossibleValue when the outcome is no shoot
+   */
+  @Transactional
+  public Shoots.State edit(String id, long revision, String label, JsonNode operations) {
+    ShootMapper.Row row = locked(id, revision);
+    if (label == null || label.isBlank() || label.length() > 200) {
+      throw new ImpossibleValue("label", label, "a text of 1 to 200 characters");
+    }
+    JsonPatch patch = JsonPatch.apply(Shoots.parsed(row), operations);
+    keep(row, patch.document());
+    mapper.forgetUndone(id);
+    mapper.insertEdit(
+        id,
+        new ShootMapper.Edit(
+            row.revision() + 1, label, operations.toString(), patch.inverse().toString(), false));
+    forgetOld(id);
+    return changed(id);
+  }
+
+  private void forgetOld(String id) {
+    List<ShootMapper.EditLength> newest = mapper.newestLengths(id);
+    long characters = 0;
+    for (int i = 0; i < newest.size(); i++) {
+      characters += newest.get(i).characters();
+      if (i >= mostEdits || i > 0 && characters > MOST_CHARACTERS) {
+        mapper.forgetUpTo(id, newest.get(i).number());
+        return;
+      }
+    }
+  }
+
+  /**
+   * Takes the last edit back. One whose inverse no longer fits the document is forgotten with all
+   * before it, so that it does not stand in the way of later ones for good.
+   */
+  @Transactional(noRollbackFor = Refusal.class)
+  public Shoots.State undo(String id, long revision) {
+    return step(locked(id, revision), mapper.lastDone(id), true);
+  }
+
+  /**
+   * Does the edit last taken back again; one that no longer fits is forgotten with all after it.
+   */
+  @Transactional(noRollbackFor = Refusal.class)
+  public Shoots.State redo(String id, long revision) {
+    return step(locked(id, revision), mapper.firstUndone(id), false);
+  }
+
+  private Shoots.State step(ShootMapper.Row row, ShootMapper.Edit edit, boolean back) {
+    String step = back ? "undo" : "redo";
+    if (edit == null) {
+      throw new Refusal(
+          HttpStatus.CONFLICT,
+          "nothing-to-" + step,
+          "There is nothing to " + step + ".",
+          "The shoot is as it was.",
+          "Go on.");
+    }
+    String operations = back ? edit.backward() : edit.forward();
+    try {
+      JsonNode patch = ShootDocument.parse(operations.getBytes(StandardCharsets.UTF_8));
+      keep(row, JsonPatch.apply(Shoots.parsed(row), patch).document());
+    } catch (Refusal | ImpossibleValue | Pictures.MissingPicture e) {
+      LOG.warn("'{}' of the shoot '{}' does not fit any more", edit.label(), row.id(), e);
+      if (back) {
+        mapper.forgetDoneUpTo(row.id(), edit.number());
+      } else {
+        mapper.forgetUndone(row.id());
+      }
+      throw new Refusal(
+          HttpStatus.CONFLICT,
+          "step-does-not-fit",
+          "'"
+              + edit.label()
+              + "' does not fit the shoot any more, so it cannot be "
+              + (back ? "undone" : "redone")
+              + ".",
+          "The shoot is as it was; this step and those "
+              + (back ? "before" : "after")
+              + " it are forgotten.",
+          "Go on from here.");
+    }
+    mapper.mark(row.id(), edit.number(), back);
+    return changed(row.id());
+  }
+
+  /** The shoot, locked until the transaction ends, at the revision that the caller knows. */
+  ShootMapper.Row locked(String id, long revision) {
+    ShootMapper.Row row = mapper.locked(id);
+    if (row == null) {
+      throw Refusal.missing("There is no shoot '" + id + "'.");
+    }
+    checkRevision(row.revision(), revision);
+    return row;
+  }
+
+  /** Refuses a change that was made on an older state. */
+  void checkRevision(long is, long madeOn) {
+    if (is != madeOn) {
+      throw new Refusal(
+          HttpStatus.CONFLICT,
+          "stale",
+          "The shoot was changed elsewhere: it is at revision "
+              + is
+              + ", this change was made on "
+              + madeOn
+              + ".",
+          "The newer state was kept; this change was not made.",
+          "Look at the newer state and make the change again if it is still wanted.");
+    }
+  }
+
+  private void keep(ShootMapper.Row row, JsonNode document) {
+    Shoot shoot = ShootDocument.read(document);
+    List<String> there = assets.names(row.id());
+    for (String name : shoot.assets()) {
+      if (!there.contains(name)) {
+        throw new Pictures.MissingPicture(name);
+      }
+    }
+    mapper.update(
+        new ShootMapper.Row(
+            row.id(), shoot.name(), ShootDocument.tree(shoot).toString(), row.revision() + 1));
+  }
+
+  private Shoots.State changed(String id) {
+    Shoots.State state = shoots.state(id);
+    events.publishEvent(new Shoots.Changed(id, state.revision()));
+    return state;
+  }
+}

@@ -1,0 +1,123 @@
+package levelember.app.storage;
+
+import java.io.EOFException;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipInputStream;
+import levelember.formats.RefusedFile;
+import levelember.formats.ShootDocument;
+import levelember.shoot.ImpossibleValue;
+import org.flywaydb.core.Flyway;
+import org.flywaydb.core.api.FlywayException;
+
+/**
+ * Copies of the whole database: a zip of H2's file, as H2's own online backup writes it. Works on
+ * connections and files alone, with the application running or not.
+ */
+final class Backup {
+  /** Name of the database without the ending that H2 gives it. */
+  static final String NAME = "ember";
+
+  static final String USER = "ember";
+  static final String DATABASE = NAME + ".mv.db";
+
+  /** What was there before the last restore. */
+  static final String BEFORE = NAME + "-before-restore.mv.db";
+
+  private static final String RESTORING = "ember-restoring";
+
+  private Backup() {}
+
+  /** The address of a database that must be there. */
+  static String url(Path folder, String name) {
+    return "jdbc:h2:file:" + folder.toAbsolutePath().resolve(name) + ";IFEXISTS=TRUE";
+  }
+
+  /** Writes a backup while others read and write. */
+  static void write(Connection database, Path to) throws SQLException {
+    try (PreparedStatement backup = database.prepareStatement("BACKUP TO ?")) {
+      backup.setString(1, to.toAbsolutePath().toString());
+      backup.execute();
+    }
+  }
+
+  /**
+   * Unpacks a backup beside the database, brings it to this version and reads every shoot in it.
+   *
+   * @return the database file, to be put in place by {@link #put}
+   * @throws RefusedFile when the file is no backup, or a shoot in it cannot be read
+   */
+  static Path checked(Path zip, Path home) throws IOException {
+    Path unpacked = home.resolve(RESTORING + ".mv.db");
+    try {
+      unpack(zip, unpacked);
+      String url = url(home, RESTORING);
+      Flyway.configure().dataSource(url, USER, "").load().migrate();
+      try (Connection database = DriverManager.getConnection(url, USER, "");
+          Statement statement = database.createStatement();
+          ResultSet shoots = statement.executeQuery("select id, document from shoot")) {
+        while (shoots.next()) {
+          String id = shoots.getString(1);
+          try {
+            ShootDocument.read(shoots.getString(2).getBytes(StandardCharsets.UTF_8));
+          } catch (RefusedFile | ImpossibleValue e) {
+            throw new RefusedFile("the shoot '" + id + "' in it: " + e.getMessage(), e);
+          }
+        }
+      }
+      return unpacked;
+    } catch (SQLException | FlywayException e) {
+      Files.deleteIfExists(unpacked);
+      throw new RefusedFile("the backup's database cannot be opened", e);
+    } catch (RefusedFile e) {
+      Files.deleteIfExists(unpacked);
+      throw e;
+    }
+  }
+
+  private static void unpack(Path zip, Path to) throws IOException {
+    try (InputStream file = Files.newInputStream(zip);
+        ZipInputStream entries = new ZipInputStream(file)) {
+      for (ZipEntry e = entries.getNextEntry(); e != null; e = entries.getNextEntry()) {
+        if (e.getName().equals(DATABASE)) {
+          Files.copy(entries, to, StandardCopyOption.REPLACE_EXISTING);
+          return;
+        }
+      }
+    } catch (ZipException | EOFException e) {
+      throw new RefusedFile("the backup is a broken zip", e);
+    }
+    throw new RefusedFile("the file is no backup: it holds no " + DATABASE);
+  }
+
+  /**
+   * Puts a checked database in the place of the present one, which nobody may have open; that one
+   * stays beside it. The end of the process at any moment leaves one or the other whole.
+   */
+  static void put(Path checked, Path home) throws IOException {
+    Path database = home.resolve(DATABASE);
+    if (Files.exists(database)) {
+      Path before = home.resolve(BEFORE);
+      Files.deleteIfExists(before);
+      try {
+        Files.createLink(before, database);
+      } catch (UnsupportedOperationException | IOException e) {
+        Files.copy(database, before);
+      }
+    }
+    Files.move(
+        checked, database, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+  }
+}

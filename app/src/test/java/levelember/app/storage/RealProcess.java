@@ -1,0 +1,104 @@
+package levelember.app.storage;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The application as a process of its own, which can be killed. */
+final class RealProcess implements AutoCloseable {
+  private static final Duration PATIENCE = Duration.ofSeconds(90);
+  private final HttpClient client =
+      HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
+  private final Process process;
+  private final int port;
+
+  RealProcess(Path home) throws IOException, InterruptedException {
+    try (ServerSocket free = new ServerSocket(0)) {
+      port = free.getLocalPort();
+    }
+    ProcessBuilder builder =
+        new ProcessBuilder(
+            List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "--add-modules",
+                "jdk.incubator.vector",
+                "--enable-native-access=ALL-UNNAMED",
+                "--sun-misc-unsafe-memory-access=allow",
+                "-XX:TieredStopAtLevel=1",
+                "-Xmx1g",
+                "-cp",
+                System.getProperty(
+                    "surefire.test.class.path", System.getProperty("java.class.path")),
+                "levelember.app.EmberApplication"));
+    Map<String, String> settings = builder.environment();
+    settings.put("EMBER_HOME", home.toString());
+    settings.put("EMBER_PORT", "" + port);
+    settings.put("EMBER_SAMPLES", "1");
+    settings.put("EMBER_DEMO", "false");
+    builder.redirectErrorStream(true).redirectOutput(home.resolve("process.log").toFile());
+    process = builder.start();
+    long end = System.nanoTime() + PATIENCE.toNanos();
+    while (!answers()) {
+      if (!process.isAlive() || System.nanoTime() > end) {
+        process.destroyForcibly();
+        throw new AssertionError(
+            "the application did not start; see " + home.resolve("process.log"));
+      }
+      Thread.sleep(30);
+    }
+  }
+
+  private boolean answers() throws InterruptedException {
+    try {
+      return send("GET", "/api/storage", null).statusCode() == 200;
+    } catch (IOException e) {
+      return false;
+    }
+  }
+
+  HttpResponse<byte[]> send(String method, String path, byte[] body)
+      throws IOException, InterruptedException {
+    return client.send(
+        HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
+            .timeout(PATIENCE)
+            .header("content-type", "application/json")
+            .method(
+                method, body == null ? BodyPublishers.noBody() : BodyPublishers.ofByteArray(body))
+            .build(),
+        BodyHandlers.ofByteArray());
+  }
+
+  JsonNode json(String path) throws IOException, InterruptedException {
+    HttpResponse<byte[]> response = send("GET", path, null);
+    if (response.statusCode() != 200) {
+      throw new AssertionError(path + ": " + response.statusCode());
+    }
+    return JsonMapper.shared().readTree(response.body());
+  }
+
+  /** Ends it as a crash would: nothing of it runs any more. */
+  void kill() throws InterruptedException {
+    process.destroyForcibly();
+    process.waitFor(30, TimeUnit.SECONDS);
+  }
+
+  @Override
+  public void close() throws InterruptedException {
+    process.destroy();
+    if (!process.waitFor(20, TimeUnit.SECONDS)) {
+      kill();
+    }
+  }
+}
