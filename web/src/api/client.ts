@@ -27,12 +27,10 @@ export class Problem extends Error {
   }
 }
 
-async function answer<T>(response: Response): Promise<T> {
-  if (response.ok) {
-    return (await response.json()) as T;
-  }
+/** The problem that a response tells. */
+export async function problemOf(response: Response): Promise<Problem> {
   const body = (await response.json().catch(() => ({}))) as Record<string, string>;
-  throw new Problem(
+  return new Problem(
     body.code ?? `${response.status}`,
     body.detail ?? 'The application did not answer as expected.',
     body.kept ?? 'The shoot is as it was.',
@@ -40,7 +38,15 @@ async function answer<T>(response: Response): Promise<T> {
   );
 }
 
-async function reached(request: Promise<Response>): Promise<Response> {
+async function answer<T>(response: Response): Promise<T> {
+  if (response.ok) {
+    return (await response.json()) as T;
+  }
+  throw await problemOf(response);
+}
+
+/** A response, or a problem when nobody answers. */
+export async function reached(request: Promise<Response>): Promise<Response> {
   try {
     return await request;
   } catch {
@@ -73,6 +79,19 @@ interface Filter {
 }
 
 const shoot = (id: string) => `/api/shoots/${encodeURIComponent(id)}`;
+
+let livePage = '';
+
+/** Sets the name under which the live channel knows this page: its pictures are asked for by it. */
+export function setLivePage(name: string) {
+  livePage = name;
+}
+
+/** An address under the shoot's live picture, as this page shows it. */
+function live(id: string, path: string, query: Record<string, string> = {}) {
+  const text = new URLSearchParams(livePage ? { ...query, page: livePage } : query).toString();
+  return `${shoot(id)}/live/${path}${text ? `?${text}` : ''}`;
+}
 
 /** A picture of the shelf. */
 export interface Pattern {
@@ -170,7 +189,7 @@ export const api = {
     ),
   /** What stands at a place of the picture; null where nothing does. */
   at: async (id: string, x: number, y: number) => {
-    const response = await reached(fetch(`${shoot(id)}/live/at?x=${x}&y=${y}`));
+    const response = await reached(fetch(live(id, 'at', { x: `${x}`, y: `${y}` })));
     return response.status === 204 ? null : answer<At>(response);
   },
   /** A brightness of a kind of light said in another unit. */
@@ -213,7 +232,7 @@ export const api = {
     ),
   plan: async (id: string) =>
     answer<{ piece: string; top: number[][]; side: number[][]; front: number[][] }[]>(
-      await reached(fetch(`${shoot(id)}/live/plan`)),
+      await reached(fetch(live(id, 'plan'))),
     ),
   /** Where a light has to stand to do something at a place of the picture; null where nothing is. */
   placing: async (
@@ -224,12 +243,12 @@ export const api = {
     y: number,
     from?: [number, number],
   ) => {
-    const query = new URLSearchParams({ light, does, x: `${x}`, y: `${y}` });
+    const query: Record<string, string> = { light, does, x: `${x}`, y: `${y}` };
     if (from) {
-      query.set('fromX', `${from[0]}`);
-      query.set('fromY', `${from[1]}`);
+      query.fromX = `${from[0]}`;
+      query.fromY = `${from[1]}`;
     }
-    const response = await reached(fetch(`${shoot(id)}/live/placing?${query.toString()}`));
+    const response = await reached(fetch(live(id, 'placing', query)));
     return response.status === 204
       ? null
       : answer<{
@@ -260,12 +279,12 @@ export const api = {
   /** Exposure values that would suit the picture. */
   metering: async (id: string, x: number, y: number) =>
     answer<{ average: number; spot: number; highlights: number }>(
-      await reached(fetch(`${shoot(id)}/live/metering?x=${x}&y=${y}`)),
+      await reached(fetch(live(id, 'metering', { x: `${x}`, y: `${y}` }))),
     ),
   /** The white balance that shows a place of the picture as a grey. */
   neutral: async (id: string, x: number, y: number) =>
     answer<{ kelvin: number; tint: number }>(
-      await reached(fetch(`${shoot(id)}/live/neutral?x=${x}&y=${y}`)),
+      await reached(fetch(live(id, 'neutral', { x: `${x}`, y: `${y}` }))),
     ),
   /** The wheels of a colour decision list. */
   cdl: async (file: File) =>
@@ -282,17 +301,20 @@ export const api = {
     `${shoot(id)}/looks/${encodeURIComponent(look)}/grade.${end}`,
   /** The picture through a look, small; through another grade, or a kept look instead. */
   throughUrl: (id: string, look: string, version: string, other?: Record<string, string>) =>
-    `${shoot(id)}/live/looks/${encodeURIComponent(look)}.jpg?${new URLSearchParams({
-      ...other,
-      v: version,
-    }).toString()}`,
+    live(id, `looks/${encodeURIComponent(look)}.jpg`, { ...other, v: version }),
   ballUrl: (material: string) => `/api/shelf/materials/${encodeURIComponent(material)}.png`,
   assets: async (id: string) => answer<string[]>(await reached(fetch(`${shoot(id)}/assets`))),
   modelUrl: (id: string) => `${shoot(id)}/model.glb`,
   packageUrl: (id: string) => `${shoot(id)}/package`,
-  pictureUrl: (id: string, name: string) => `${shoot(id)}/live/${name}`,
+  pictureUrl: (id: string, name: string, query: Record<string, string> = {}) =>
+    live(id, name, query),
+  /** Whether changes are kept, and why not. */
+  storage: async () =>
+    answer<{ keeps: boolean; why: string | null; freeBytes: number; databaseBytes: number }>(
+      await reached(fetch('/api/storage')),
+    ),
   shotUrl: (id: string, shot: string, version: string) =>
-    `${shoot(id)}/live/shots/${encodeURIComponent(shot)}.jpg?width=192&v=${version}`,
+    live(id, `shots/${encodeURIComponent(shot)}.jpg`, { width: '192', v: version }),
   layerUrl: (id: string, light: string, version: string) =>
-    `${shoot(id)}/live/layers/${encodeURIComponent(light)}.jpg?width=168&v=${version}`,
+    live(id, `layers/${encodeURIComponent(light)}.jpg`, { width: '168', v: version }),
 };

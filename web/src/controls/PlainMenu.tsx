@@ -11,7 +11,6 @@ export interface Item {
   apart?: boolean;
   chosen?: boolean;
   onClick?: () => void;
-  href?: string;
 }
 
 interface Props {
@@ -46,7 +45,6 @@ export function PlainMenu({ label, text, icon, head, items }: Props) {
             key={item.text}
             selected={item.chosen}
             sx={item.apart ? { borderTop: `1px solid ${colours.line}` } : undefined}
-            {...(item.href ? { component: 'a', href: item.href, download: true } : {})}
             onClick={() => {
               setAnchor(null);
               item.onClick?.();

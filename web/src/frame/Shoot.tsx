@@ -1,7 +1,9 @@
 import Box from '@mui/material/Box';
-import { useQueryClient } from '@tanstack/react-query';
+import Typography from '@mui/material/Typography';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { enqueueSnackbar } from 'notistack';
 import { useEffect, useState, type PointerEvent } from 'react';
+import { api } from '../api/client';
 import type { ShootState } from '../api/document';
 import { LiveChannel } from '../live/channel';
 import { useLive } from '../live/store';
@@ -14,6 +16,8 @@ import { RigTray } from '../rooms/rig/RigTray';
 import { SetDetails, SetTray } from '../rooms/set/SetRoom';
 import { colours, sizes } from '../theme/theme';
 import { useChoice } from './choice';
+import { Boundary } from './Boundary';
+import { NoShoot } from './NoShoot';
 import { Rooms } from './Rooms';
 import { TopBar } from './TopBar';
 import { useKeys } from './useKeys';
@@ -30,18 +34,18 @@ export function Shoot({ id }: { id: string }) {
   const trayHeight = useChoice((c) => c.trayHeight);
 
   useEffect(() => {
-    const live = new LiveChannel(
-      id,
-      (revision) => {
+    const live = new LiveChannel(id, {
+      onChanged: (revision) => {
         const known = client.getQueryData<ShootState>(shootKey(id))?.revision ?? 0;
         if (revision > known) void client.invalidateQueries({ queryKey: shootKey(id) });
       },
-      (detail) => enqueueSnackbar(detail, { variant: 'error' }),
-      () => {
+      onRefused: (detail) => enqueueSnackbar(detail, { variant: 'error' }),
+      onDeleted: () => {
         location.hash = '';
         void client.invalidateQueries({ queryKey: ['shoots'] });
       },
-    );
+      onBack: () => void client.invalidateQueries(),
+    });
     // eslint-disable-next-line react-hooks/set-state-in-effect -- the channel lives as long as the shoot is open
     setChannel(live);
     return () => {
@@ -60,7 +64,16 @@ export function Shoot({ id }: { id: string }) {
   useEffect(() => {
     document.title = desk ? `${desk.document.name} · Level Ember` : 'Level Ember';
   }, [desk]);
-  if (!desk) return null;
+  const { error, refetch } = useQuery({ queryKey: shootKey(id), queryFn: () => api.state(id) });
+  if (!desk) {
+    return error ? (
+      <NoShoot error={error} onAgain={() => void refetch()} />
+    ) : (
+      <Box sx={{ height: '100%', display: 'grid', placeContent: 'center' }}>
+        <Typography color="text.secondary">Opening the shoot …</Typography>
+      </Box>
+    );
+  }
 
   const Tray = TRAYS[room];
   const Details = DETAILS[room];
@@ -87,7 +100,9 @@ export function Shoot({ id }: { id: string }) {
             sx={{ gridArea: 'tray', minHeight: 0, position: 'relative', bgcolor: colours.panel }}
           >
             <TrayEdge />
-            <Tray />
+            <Boundary key={room} onAgain={() => undefined}>
+              <Tray />
+            </Boundary>
           </Box>
           <Box
             component="aside"
@@ -99,7 +114,9 @@ export function Shoot({ id }: { id: string }) {
               borderLeft: `1px solid ${colours.line}`,
             }}
           >
-            <Details />
+            <Boundary key={room} onAgain={() => undefined}>
+              <Details />
+            </Boundary>
           </Box>
         </Box>
       </ShootContext.Provider>

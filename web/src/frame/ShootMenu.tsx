@@ -10,6 +10,7 @@ import { api } from '../api/client';
 import type { ShootState } from '../api/document';
 import { NameField } from '../controls/NameField';
 import { PlainMenu } from '../controls/PlainMenu';
+import { useDownload } from '../live/useDownload';
 import { say, shootKey, useDesk } from '../live/useShoot';
 import { colours } from '../theme/theme';
 import { freeTitle } from './freeTitle';
@@ -18,6 +19,7 @@ import { freeTitle } from './freeTitle';
 export function ShootMenu() {
   const desk = useDesk();
   const client = useQueryClient();
+  const download = useDownload();
   const file = useRef<HTMLInputElement>(null);
   const [asking, setAsking] = useState(false);
   const { data: titles } = useQuery({ queryKey: ['shoots'], queryFn: api.titles });
@@ -89,8 +91,11 @@ export function ShootMenu() {
             apart: true,
             onClick: () => file.current?.click(),
           },
-          { text: 'Take this shoot out (.ember)', href: api.packageUrl(id) },
-          { text: 'Take it out as glTF (.glb)', href: api.modelUrl(id) },
+          {
+            text: 'Take this shoot out (.ember)',
+            onClick: () => void download(api.packageUrl(id)),
+          },
+          { text: 'Take it out as glTF (.glb)', onClick: () => void download(api.modelUrl(id)) },
         ]}
       />
       <input

@@ -10,6 +10,7 @@ import { useCalm } from '../live/useCalm';
 import { useChannel, useDesk } from '../live/useShoot';
 import { colours, mono, sizes } from '../theme/theme';
 import { duration } from './duration';
+import { SavedNote } from './SavedNote';
 import { SaveMenu } from './SaveMenu';
 import { ShootMenu } from './ShootMenu';
 import { ShotMenu } from './ShotMenu';
@@ -43,6 +44,7 @@ export function TopBar() {
       <Step name={redo ? `Redo: ${redo}` : 'Nothing to redo'} off={!redo} onClick={desk.redo}>
         <RedoIcon fontSize="inherit" />
       </Step>
+      <SavedNote />
       <SaveMenu />
       <Pill />
     </Box>

@@ -1,3 +1,4 @@
+import { setLivePage } from '../api/client';
 import type { Operation } from '../api/document';
 import {
   useLive,
@@ -14,12 +15,28 @@ import { Tries } from './tries';
 type Message =
   | ({ type: 'progress' } & Progress)
   | ({ type: 'reading' } & Reading)
+  | { type: 'page'; id: string }
+  | { type: 'pong' }
+  | { type: 'restored' }
   | { type: 'changed'; revision: number }
   | { type: 'deleted' }
   | { type: 'failed'; detail: string }
   | { type: 'refused'; detail: string };
 
 const RETRY_MILLIS = 1500;
+
+/** How often the page asks whether anybody is there, and how long it waits for any sign. */
+const PING_MILLIS = 1500;
+const SILENT_MILLIS = 5000;
+
+/** What the page does when something happens to the shoot. */
+export interface Happenings {
+  onChanged: (revision: number) => void;
+  onRefused: (detail: string) => void;
+  onDeleted: () => void;
+  /** The connection is there again after it was lost, or all shoots are others now. */
+  onBack: () => void;
+}
 
 /** The live channel of one shoot: frames and messages down, the hand up. Reconnects by itself. */
 export class LiveChannel {
@@ -30,14 +47,40 @@ export class LiveChannel {
   );
   private size: { width: number; height: number } | null = null;
   private shotId: string | null = null;
+  /** The shot whose first frame is waited for; frames of another are not drawn. */
+  private awaitedShot: string | null = null;
+  private heard = 0;
+  private lost = false;
+  private readonly pulse = setInterval(() => this.ask(), PING_MILLIS);
 
   constructor(
     private readonly shoot: string,
-    private readonly onChanged: (revision: number) => void,
-    private readonly onRefused: (detail: string) => void,
-    private readonly onDeleted: () => void,
+    private readonly happenings: Happenings,
   ) {
     this.open();
+  }
+
+  /** Asks for a sign of life; a connection that gives none for a while is given up. */
+  private ask() {
+    if (this.socket?.readyState !== WebSocket.OPEN) return;
+    if (performance.now() - this.heard > SILENT_MILLIS) {
+      const silent = this.socket;
+      this.drop(silent);
+      silent.close();
+    } else {
+      this.send({ type: 'ping' });
+    }
+  }
+
+  /** The connection is lost: says so and tries another. */
+  private drop(socket: WebSocket) {
+    // One that was closed here, or given up before, says nothing of the channel after it.
+    if (this.closed || socket !== this.socket) return;
+    this.socket = null;
+    this.lost = true;
+    useLive.setState({ connected: false });
+    this.tries.drop();
+    setTimeout(() => this.closed || this.open(), RETRY_MILLIS);
   }
 
   private open() {
@@ -47,7 +90,10 @@ export class LiveChannel {
     );
     socket.binaryType = 'arraybuffer';
     socket.onopen = () => {
+      this.heard = performance.now();
       useLive.setState({ connected: true });
+      if (this.lost) this.happenings.onBack();
+      this.lost = false;
       if (this.size) this.send({ type: 'size', ...this.size });
       if (this.shotId) this.send({ type: 'shot', id: this.shotId });
       this.send({ type: 'pause', paused: useLive.getState().paused });
@@ -56,14 +102,9 @@ export class LiveChannel {
       this.send({ type: 'view', ...useLive.getState().view });
       this.send({ type: 'scopes', of: useLive.getState().scopesOf });
     };
-    socket.onclose = () => {
-      // One that was closed here says nothing of the channel that came after it.
-      if (this.closed) return;
-      useLive.setState({ connected: false });
-      this.tries.drop();
-      setTimeout(() => this.closed || this.open(), RETRY_MILLIS);
-    };
+    socket.onclose = () => this.drop(socket);
     socket.onmessage = (event: MessageEvent<ArrayBuffer | string>) => {
+      this.heard = performance.now();
       if (typeof event.data === 'string') {
         this.hear(JSON.parse(event.data) as Message);
       } else {
@@ -79,14 +120,20 @@ export class LiveChannel {
     } else if (message.type === 'reading') {
       useLive.setState({ reading: message });
     } else if (message.type === 'changed') {
-      this.onChanged(message.revision);
+      this.happenings.onChanged(message.revision);
     } else if (message.type === 'deleted') {
       this.close();
-      this.onDeleted();
+      this.happenings.onDeleted();
     } else if (message.type === 'failed') {
       useLive.setState({ failure: message.detail });
-    } else {
-      this.onRefused(message.detail);
+    } else if (message.type === 'page') {
+      setLivePage(message.id);
+    } else if (message.type === 'restored') {
+      this.happenings.onBack();
+      this.socket?.close();
+    } else if (message.type === 'refused') {
+      this.awaitedShot = null;
+      this.happenings.onRefused(message.detail);
     }
   }
 
@@ -105,6 +152,8 @@ export class LiveChannel {
       return;
     }
     const frame = parsed;
+    if (this.awaitedShot && frame.shot !== this.awaitedShot) return;
+    this.awaitedShot = null;
     const rgba = new Uint8ClampedArray(data, 4 + length);
     const image = new ImageData(rgba, frame.columns, frame.rows);
     const since = this.tries.answered(frame.mark);
@@ -141,6 +190,7 @@ export class LiveChannel {
 
   shot(id: string) {
     this.shotId = id;
+    this.awaitedShot = id;
     this.send({ type: 'shot', id });
   }
 
@@ -178,12 +228,20 @@ export class LiveChannel {
     this.send({ type: 'denoise', when });
   }
 
+  /** Opens the picture again after it failed. */
+  again() {
+    useLive.setState({ failure: null });
+    this.send({ type: 'again' });
+  }
+
   probe(x: number, y: number) {
     this.send({ type: 'probe', x, y });
   }
 
   close() {
     this.closed = true;
+    clearInterval(this.pulse);
+    setLivePage('');
     this.tries.drop();
     this.socket?.close();
   }

@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import type { Operation } from '../api/document';
+import type { Obstacle } from './arrive';
 
 export interface Frame {
   revision: number;
@@ -86,6 +87,10 @@ export interface LiveState {
   failure: string | null;
   /** Milliseconds from the last change of a hand to the picture that shows it. */
   handMillis: number | null;
+  /** Edits on their way to be kept, oldest first; the page shows the document with them. */
+  pending: Operation[][];
+  /** What they wait for, if it takes longer. */
+  obstacle: Obstacle | null;
   /** Operations tried but not kept yet; the page shows the document with them. */
   trial: Operation[] | null;
   /** Whether the control in the hand shows its own value. */
@@ -109,6 +114,8 @@ export const useLive = create<LiveState>(() => ({
   scopesOf: 'off',
   failure: null,
   handMillis: null,
+  pending: [],
+  obstacle: null,
   trial: null,
   own: false,
   paused: false,

@@ -15,6 +15,7 @@ import type { Operation, ShootDocument, ShootState } from '../api/document';
 import { patched } from '../api/patch';
 import type { LiveChannel } from './channel';
 import { along } from './along';
+import { arrive } from './arrive';
 import { useLive } from './store';
 
 /** How often at most the fields follow the hand. */
@@ -104,6 +105,7 @@ function useSettledTrial(): Operation[] | null {
  */
 export function useTried(atOnce: boolean): ShootDocument {
   const { state, document } = useDesk();
+  const pending = useLive((s) => s.pending);
   const [trial, setTrial] = useState<Operation[] | null>(null);
   useEffect(() => {
     if (!atOnce) return;
@@ -118,8 +120,8 @@ export function useTried(atOnce: boolean): ShootDocument {
     };
   }, [atOnce]);
   return useMemo(
-    () => (trial ? patched(state.document, trial) : document),
-    [trial, state, document],
+    () => (trial ? patched(state.document, [...pending.flat(), ...trial]) : document),
+    [trial, pending, state, document],
   );
 }
 
@@ -129,16 +131,31 @@ export function useShootDesk(id: string, channel: LiveChannel | null): ShootDesk
   const { data: state } = useQuery({ queryKey: shootKey(id), queryFn: () => api.state(id) });
   // The fields may lag behind the hand; the picture may not.
   const trial = useDeferredValue(useSettledTrial());
+  const pending = useLive((s) => s.pending);
   const line = useRef(Promise.resolve(true));
+  const left = useRef(false);
+  useEffect(() => {
+    left.current = false;
+    return () => {
+      left.current = true;
+    };
+  }, [id]);
 
   const inLine = useCallback(
-    (step: (revision: number) => Promise<ShootState>) => {
+    (step: (revision: number) => Promise<ShootState>, label: string | null = null) => {
       line.current = line.current.then(async () => {
         try {
-          const now = client.getQueryData<ShootState>(shootKey(id));
-          client.setQueryData(shootKey(id), await step(now?.revision ?? 0));
+          const now = client.getQueryData<ShootState>(shootKey(id))!;
+          const next = await arrive(step, now, label, {
+            state: () => api.state(id),
+            storage: api.storage,
+            waits: (obstacle) => useLive.setState({ obstacle }),
+            left: () => left.current,
+          });
+          client.setQueryData(shootKey(id), next);
           return true;
         } catch (error) {
+          if (left.current) return false;
           say(error);
           await client.invalidateQueries({ queryKey: shootKey(id) });
           channel?.untry();
@@ -154,21 +171,30 @@ export function useShootDesk(id: string, channel: LiveChannel | null): ShootDesk
     if (!state) return null;
     return {
       state,
-      document: trial ? patched(state.document, trial) : state.document,
+      document:
+        trial || pending.length > 0
+          ? patched(state.document, [...pending.flat(), ...(trial ?? [])])
+          : state.document,
       tryOut: (operations, own = false) => {
         useLive.setState({ trial: operations, own });
-        channel?.tryOut(operations);
+        const now = useLive.getState();
+        // What waits is not known to the application yet.
+        channel?.tryOut(now.obstacle ? [...now.pending.flat(), ...operations] : operations);
       },
       keep: async (label, operations) => {
         const kept = operations ?? useLive.getState().trial;
         if (!kept) return true;
-        useLive.setState({ own: false });
+        useLive.setState({
+          own: false,
+          trial: null,
+          pending: [...useLive.getState().pending, kept],
+        });
         channel?.kept();
-        const done = await inLine((revision) => api.edit(id, revision, label, kept));
-        if (useLive.getState().trial === kept || operations) useLive.setState({ trial: null });
-        return done;
+        return inLine((revision) => api.edit(id, revision, label, kept), label).finally(() =>
+          useLive.setState({ pending: useLive.getState().pending.filter((p) => p !== kept) }),
+        );
       },
-      run: inLine,
+      run: (step) => inLine(step),
       leave: () => {
         useLive.setState({ trial: null });
         channel?.untry();
@@ -176,5 +202,5 @@ export function useShootDesk(id: string, channel: LiveChannel | null): ShootDesk
       undo: () => void inLine((revision) => api.undo(id, revision)),
       redo: () => void inLine((revision) => api.redo(id, revision)),
     };
-  }, [state, trial, channel, id, inLine]);
+  }, [state, trial, pending, channel, id, inLine]);
 }

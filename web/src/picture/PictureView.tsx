@@ -3,6 +3,7 @@ import LockIcon from '@mui/icons-material/Lock';
 import LockOpenIcon from '@mui/icons-material/LockOpen';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Tooltip from '@mui/material/Tooltip';
 import { useEffect, useRef, useState } from 'react';
@@ -270,9 +271,18 @@ export function PictureView() {
         </Box>
       )}
       {failure && (
-        <Alert severity="error" sx={{ position: 'absolute', left: 16, right: 16, top: 16 }}>
-          The shoot cannot be rendered: {failure}. The shoot is kept as it is; undo the last change
-          or mend what is named.
+        <Alert
+          severity="error"
+          onPointerDown={(e) => e.stopPropagation()}
+          action={
+            <Button color="inherit" onClick={() => channel?.again()}>
+              Open again
+            </Button>
+          }
+          sx={{ position: 'absolute', left: 16, right: 16, top: 16, zIndex: 2 }}
+        >
+          The picture stopped: {failure.replace(/\.$/, '')}. The shoot is kept as it is; undo the
+          last change or mend what is named, or open it again.
         </Alert>
       )}
       <Box

@@ -7,6 +7,7 @@ import { Fold } from '../../controls/Fold';
 import { Row } from '../../controls/FieldOf';
 import { quantities, type Quantity } from '../../controls/quantity';
 import { SwitchOf } from '../../controls/SwitchOf';
+import { useDownload } from '../../live/useDownload';
 import { say, useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
 import { CurveEditor } from './CurveEditor';
@@ -25,6 +26,7 @@ const MOST_CUBE = 64 * 1024 * 1024;
 /** The grade: wheels, curves and a LUT, and how much of it. */
 export function GradeDetails() {
   const desk = useDesk();
+  const download = useDownload();
   const { look, keep } = useLook();
   const { grade } = look;
   const neutral = JSON.stringify({ ...grade, on: true, amount: 1 }) === JSON.stringify(noGrade);
@@ -83,8 +85,7 @@ export function GradeDetails() {
             key={end}
             color="inherit"
             variant="outlined"
-            href={api.gradeUrl(desk.state.id, look.id, end)}
-            download
+            onClick={() => void download(api.gradeUrl(desk.state.id, look.id, end))}
             sx={{ borderColor: colours.line }}
           >
             As .{end}

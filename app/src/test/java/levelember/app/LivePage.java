@@ -13,7 +13,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The live channel as a page has it. */
-final class LivePage implements AutoCloseable {
+public final class LivePage implements AutoCloseable {
   record Frame(JsonNode head, byte[] body) {
     /** The picture's red, green and blue; its alpha must be whole. */
     byte[] rgb() {

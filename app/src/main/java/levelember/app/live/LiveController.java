@@ -2,6 +2,7 @@ package levelember.app.live;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import levelember.app.look.KeptLooks;
 import levelember.app.problem.Refusal;
 import levelember.film.Film;
@@ -30,7 +31,10 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Stills and layers of the live picture over HTTP. */
+/**
+ * Stills and layers of the live picture over HTTP: of what the page named by {@code page} shows,
+ * else of what was shown last.
+ */
 @RestController
 @RequestMapping("/api/shoots/{id}/live")
 class LiveController {
@@ -40,9 +44,11 @@ class LiveController {
   private static final int SMALL_STEP = 4;
 
   private final LiveSessions sessions;
+  private final LiveSocket socket;
   private final KeptLooks keptLooks;
 
-  LiveController(LiveSessions sessions, KeptLooks keptLooks) {
+  LiveController(LiveSessions sessions, LiveSocket socket, KeptLooks keptLooks) {
+    this.socket = socket;
     this.sessions = sessions;
     this.keptLooks = keptLooks;
   }
@@ -50,12 +56,13 @@ class LiveController {
   @GetMapping("/picture.png")
   ResponseEntity<byte[]> png(
       @PathVariable String id,
+      @RequestParam(defaultValue = "") String page,
       @RequestParam(defaultValue = "8") int bits,
       @RequestParam(defaultValue = "false") boolean asSeen) {
     if (bits != 8 && bits != 16) {
       throw new levelember.shoot.ImpossibleValue("bits", bits, "8 or 16");
     }
-    Moment still = still(id);
+    Moment still = still(id, page);
     Developer.Developed picture = still.developed(asSeen);
     return file(
         PngFile.write(picture.light(), picture.aids(), picture.look(), bits, still.alpha()),
@@ -66,9 +73,10 @@ class LiveController {
   @GetMapping("/picture.exr")
   ResponseEntity<byte[]> exr(
       @PathVariable String id,
+      @RequestParam(defaultValue = "") String page,
       @RequestParam(defaultValue = "true") boolean layers,
       @RequestParam(defaultValue = "false") boolean asSeen) {
-    Moment still = still(id);
+    Moment still = still(id, page);
     Film film = still.films(asSeen).full();
     byte[] exr =
         OpenExr.write(
@@ -81,14 +89,11 @@ class LiveController {
   @GetMapping("/layers/{light}.jpg")
   ResponseEntity<byte[]> layer(
       @PathVariable String id,
+      @RequestParam(defaultValue = "") String page,
       @PathVariable String light,
       @RequestParam(defaultValue = "80") int width) {
     byte[] jpeg =
-        sessions
-            .open(id)
-            .now()
-            .map(m -> m.thumbnail(light, Math.clamp(width, 16, 320)))
-            .orElse(null);
+        now(id, page).map(m -> m.thumbnail(light, Math.clamp(width, 16, 320))).orElse(null);
     if (jpeg == null) {
       throw Refusal.missing("There is no layer of a light '" + light + "' yet.");
     }
@@ -101,10 +106,10 @@ class LiveController {
   @GetMapping("/shots/{shot}.jpg")
   ResponseEntity<byte[]> framed(
       @PathVariable String id,
+      @RequestParam(defaultValue = "") String page,
       @PathVariable String shot,
       @RequestParam(defaultValue = "160") int width) {
-    byte[] jpeg =
-        sessions.open(id).now().map(m -> m.framed(shot, Math.clamp(width, 16, 640))).orElse(null);
+    byte[] jpeg = now(id, page).map(m -> m.framed(shot, Math.clamp(width, 16, 640))).orElse(null);
     if (jpeg == null) {
       throw Refusal.missing("There is no shot '" + shot + "', or no set yet.");
     }
@@ -118,13 +123,15 @@ class LiveController {
    * What stands at a place of the picture, 0…1 from the left and the top; nothing is no content.
    */
   @GetMapping("/at")
-  ResponseEntity<Pick> at(@PathVariable String id, @RequestParam double x, @RequestParam double y) {
+  ResponseEntity<Pick> at(
+      @PathVariable String id,
+      @RequestParam(defaultValue = "") String page,
+      @RequestParam double x,
+      @RequestParam double y) {
     if (!(x >= 0 && x <= 1 && y >= 0 && y <= 1)) {
       throw new levelember.shoot.ImpossibleValue("x, y", x + ", " + y, "0 to 1 each");
     }
-    return sessions
-        .open(id)
-        .now()
+    return now(id, page)
         .flatMap(m -> m.at(x, y))
         .map(p -> ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(p))
         .orElseGet(() -> ResponseEntity.noContent().build());
@@ -132,10 +139,11 @@ class LiveController {
 
   /** The outlines of the set's pieces, as a plan draws them. */
   @GetMapping("/plan")
-  ResponseEntity<List<Outline>> plan(@PathVariable String id) {
+  ResponseEntity<List<Outline>> plan(
+      @PathVariable String id, @RequestParam(defaultValue = "") String page) {
     return ResponseEntity.ok()
         .cacheControl(CacheControl.noStore())
-        .body(sessions.open(id).now().map(Moment::plan).orElse(List.of()));
+        .body(now(id, page).map(Moment::plan).orElse(List.of()));
   }
 
   /**
@@ -147,6 +155,7 @@ class LiveController {
   @GetMapping("/placing")
   ResponseEntity<Placing> placing(
       @PathVariable String id,
+      @RequestParam(defaultValue = "") String page,
       @RequestParam String light,
       @RequestParam String does,
       @RequestParam double x,
@@ -154,9 +163,7 @@ class LiveController {
       @RequestParam(required = false) Double fromX,
       @RequestParam(required = false) Double fromY) {
     double[] from = fromX == null || fromY == null ? null : new double[] {fromX, fromY};
-    return sessions
-        .open(id)
-        .now()
+    return now(id, page)
         .flatMap(m -> m.placing(light, does, x, y, from))
         .map(p -> ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(p))
         .orElseGet(() -> ResponseEntity.noContent().build());
@@ -166,17 +173,21 @@ class LiveController {
   @GetMapping("/metering")
   ResponseEntity<Metering> metering(
       @PathVariable String id,
+      @RequestParam(defaultValue = "") String page,
       @RequestParam(defaultValue = "0.5") double x,
       @RequestParam(defaultValue = "0.5") double y) {
-    Picture light = still(id).developed(true).spread();
+    Picture light = still(id, page).developed(true).spread();
     return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(Metering.of(light, x, y));
   }
 
   /** The white balance that shows a place of the picture as a grey. */
   @GetMapping("/neutral")
   ResponseEntity<WhiteBalance> neutral(
-      @PathVariable String id, @RequestParam double x, @RequestParam double y) {
-    Picture light = still(id).developed(true).light();
+      @PathVariable String id,
+      @RequestParam(defaultValue = "") String page,
+      @RequestParam double x,
+      @RequestParam double y) {
+    Picture light = still(id, page).developed(true).light();
     double[] mean = new double[3];
     int px = (int) Math.clamp(x * light.width(), 2, light.width() - 3);
     int py = (int) Math.clamp(y * light.height(), 2, light.height() - 3);
@@ -209,10 +220,11 @@ class LiveController {
   @GetMapping("/looks/{look}.jpg")
   ResponseEntity<byte[]> through(
       @PathVariable String id,
+      @RequestParam(defaultValue = "") String page,
       @PathVariable String look,
       @RequestParam(required = false) String grade,
       @RequestParam(required = false) String kept) {
-    Moment still = still(id);
+    Moment still = still(id, page);
     Look worn =
         still.shoot().looks().stream()
             .filter(l -> l.id().equals(look))
@@ -243,9 +255,19 @@ class LiveController {
         .body(jpeg);
   }
 
-  private Moment still(String id) {
-    return sessions
-        .open(id)
+  /** What a page shows now, or what was shown last where no page is named; opens nothing. */
+  private Optional<Moment> now(String id, String page) {
+    return socket
+        .page(id, page)
+        .map(Page::session)
+        .or(() -> sessions.open(id))
+        .flatMap(LiveSession::now);
+  }
+
+  private Moment still(String id, String page) {
+    LiveSession session =
+        socket.page(id, page).map(Page::session).orElseGet(() -> sessions.opened(id));
+    return session
         .still(WAIT_MILLIS)
         .filter(m -> m.ladder().full().samples() > 0)
         .orElseThrow(() ->

@@ -15,7 +15,6 @@ import levelember.film.Ladder;
 import levelember.film.Noise;
 import levelember.light.LayerWeights;
 import levelember.look.DisplayCurve;
-import levelember.measure.Reading;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.transport.Files;
@@ -28,9 +27,9 @@ import org.slf4j.LoggerFactory;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * The one render session of a shoot: owns the compiled scene and the films, traces on a thread of
- * its own while somebody watches, and sends frames. A new state interrupts tracing at the next
- * sample of a tile; what it does not touch is kept.
+ * A render session of a shoot for all pages that show it in the same way: owns the compiled scene
+ * and the films, traces on a thread of its own while somebody watches, and sends frames. A new
+ * state interrupts tracing at the next sample of a tile; what it does not touch is kept.
  */
 final class LiveSession {
   private static final Logger LOG = LoggerFactory.getLogger(LiveSession.class);
@@ -40,7 +39,6 @@ final class LiveSession {
 
   private static final long SLICE_NANOS = 200_000_000;
   private static final long LATER_FRAMES_NANOS = 450_000_000;
-  private static final long SHARES_NANOS = 1_000_000_000;
 
   /** Rest after a slice that was given up before it began. */
   private static final long GIVEN_WAY_NANOS = 2_000_000;
@@ -53,7 +51,7 @@ final class LiveSession {
 
   private final String id;
   private final int samples;
-  private final long mostFilmBytes;
+  private final FilmMemory<LiveSession> memory;
   private final Renderer renderer;
   private final Turns.Part turn;
   private final Files files;
@@ -61,6 +59,12 @@ final class LiveSession {
   private final Showing showing;
   private final Wishes wishes;
   private final Thread thread;
+
+  /** A compiled scene and the state that it was compiled of. */
+  private record Compiled(Scene scene, Wanted state) {}
+
+  /** The newest, from which another session of the shoot may go on; null before there is one. */
+  private volatile Compiled compiled;
 
   // Below: written by the session's thread; read by others under the film lock.
   private final Object filmLock = new Object();
@@ -80,35 +84,52 @@ final class LiveSession {
 
   private final Convergence convergence = new Convergence();
   private volatile double wantedNoise = 0.02;
-  private double[] unitMeans;
-  private long measuredNanos;
+  private final ProgressMessage progress = new ProgressMessage();
   private long announcedNanos;
+  private volatile boolean rests;
   private volatile boolean mixedOnly;
   private volatile long awaited;
   private volatile long restUntil;
 
+  /**
+   * What all sessions have in common.
+   *
+   * @param samples of a pixel, at most
+   */
+  record Shared(Renderer renderer, Turns turns, int samples, FilmMemory<LiveSession> memory) {}
+
+  /**
+   * Begins to show a shoot.
+   *
+   * @param like another session of the same shoot whose compiled set serves here too, or null
+   */
   LiveSession(
       String id,
-      Renderer renderer,
-      Turns turns,
-      int samples,
-      long mostFilmBytes,
+      Shared shared,
       Files files,
       Shoot shoot,
-      long rev) {
+      long rev,
+      PageView page,
+      LiveSession like) {
     this.id = id;
-    this.renderer = renderer;
-    turn = turns.part();
-    this.samples = samples;
-    this.mostFilmBytes = mostFilmBytes;
+    renderer = shared.renderer();
+    turn = shared.turns().part();
+    samples = shared.samples();
+    memory = shared.memory();
     this.files = files;
-    showing = new Showing(files.luts(), views);
-    wishes = new Wishes(shoot, rev);
+    showing = new Showing(files.luts(), views, this);
+    wishes = new Wishes(shoot, rev, page);
+    Compiled known = like == null ? null : like.compiled;
+    if (known != null) {
+      scene = known.scene();
+      shown = known.state();
+    }
     thread = Thread.ofPlatform().name("ember-live-" + id).daemon().start(this::run);
   }
 
   void join(LiveView view) {
     views.add(view);
+    rest();
     // A newcomer needs a frame even when nothing is left to trace.
     wishes.wake();
   }
@@ -116,11 +137,29 @@ final class LiveSession {
   /** True when nobody is left. */
   boolean leave(LiveView view) {
     views.remove(view);
+    rest();
     return views.isEmpty();
   }
 
+  /** Whether a page watches it or a request waits for its picture. */
   boolean watched() {
-    return !views.isEmpty();
+    return wantedBySomebody();
+  }
+
+  /** True when the page alone watches it. */
+  boolean onlyBy(LiveView view) {
+    return views.size() == 1 && views.contains(view);
+  }
+
+  /** Rests when every page that watches does. */
+  void rest() {
+    rests = !views.isEmpty() && views.stream().allMatch(LiveView::paused);
+    wishes.pause(rests);
+  }
+
+  /** True while every page that watches rests: what is sent is not for more samples. */
+  boolean rests() {
+    return rests;
   }
 
   /** What is wanted to be seen; to be set by any thread. */
@@ -175,19 +214,29 @@ final class LiveSession {
           turn.hurry(false);
           wishes.await();
         }
-      } catch (RuntimeException e) {
+      } catch (Throwable e) {
+        // Whatever it was, memory that ran out too: the page is told, and can open it again.
         turn.hurry(false);
         fail(e);
         wishes.await();
       }
     }
     turn.hurry(false);
+    forget();
+  }
+
+  private void forget() {
+    compiled = null;
     synchronized (filmLock) {
       scene = null;
       ladder = null;
       denoised = null;
+      shown = null;
       meeting.forget();
+      showing.forget();
+      progress.forget();
     }
+    memory.forget(this);
   }
 
   /** Draws a view without light: coarse at once, then full, then smooth. */
@@ -209,46 +258,60 @@ final class LiveSession {
                 next.width(),
                 next.height(),
                 step);
-        views.forEach(v -> v.frame(frame));
+        views.forEach(v -> v.frame(this, frame, next));
       }
     }
   }
 
-  private void fail(RuntimeException e) {
-    LOG.error("The shoot '{}' cannot be rendered", id, e);
+  private void fail(Throwable e) {
+    forget();
+    String detail = reason(e);
     synchronized (filmLock) {
-      scene = null;
-      ladder = null;
-      denoised = null;
-      meeting.forget();
-      shown = null;
-      failure = e.getMessage();
-      filmLock.notifyAll();
+      failure = detail;
     }
-    Map<String, Object> to = new LinkedHashMap<>();
-    to.put("type", "failed");
-    to.put("detail", String.valueOf(e.getMessage()));
-    tell(to);
+    LOG.error("The shoot '{}' cannot be rendered", id, e);
+    tell(Map.of("type", "failed", "detail", detail));
+  }
+
+  private static String reason(Throwable e) {
+    for (Throwable t = e; t != null; t = t.getCause()) {
+      if (t instanceof OutOfMemoryError) {
+        return "There was not enough memory for this picture.";
+      }
+    }
+    return e instanceof RuntimeException && e.getMessage() != null
+        ? e.getMessage()
+        : "The renderer met an error of its own: " + e.getClass().getSimpleName() + ".";
+  }
+
+  /** Tries again after it failed. */
+  void again() {
+    wishes.wake();
   }
 
   /** Takes over a wanted state: the table of costs says what is kept. */
   private void apply(Wanted next) {
-    if (next.equals(shown)) {
+    boolean traced = ladder != null || next.view().plain() != null;
+    if (next.equals(shown) && traced && !memory.givesBack(this)) {
       return;
     }
+    // All that takes long is done before the lock is taken.
+    boolean fresh = scene == null;
+    EditCost cost =
+        fresh ? null : EditCost.between(shown.shoot(), shown.shot(), next.shoot(), next.shot());
+    Scene made =
+        fresh
+            ? Scene.of(next.shoot(), next.shot(), files)
+            : scene.next(next.shoot(), next.shot(), files, cost);
+    double need = Ladder.bytes((long) next.width() * next.height(), made.layers());
+    double share = Math.min(1, Math.sqrt(memory.grant(this, (long) need) / need));
+    memory.pictures(this, made.pictureBytes());
     synchronized (filmLock) {
       failure = null;
-      boolean fresh = scene == null;
-      EditCost cost =
-          fresh ? null : EditCost.between(shown.shoot(), shown.shot(), next.shoot(), next.shot());
-      scene =
-          fresh
-              ? Scene.of(next.shoot(), next.shot(), files)
-              : scene.next(next.shoot(), next.shot(), files, cost);
-      double share = share(next.width(), next.height(), scene.layers());
+      scene = made;
       int width = (int) Math.max(1, next.width() * share);
       int height = (int) Math.max(1, next.height() * share);
-      boolean resized = fresh || width != ladder.width() || height != ladder.height();
+      boolean resized = ladder == null || width != ladder.width() || height != ladder.height();
       if (resized) {
         ladder = new Ladder(width, height, scene.layers());
         denoised = new DenoisedLadder(ladder);
@@ -260,7 +323,7 @@ final class LiveSession {
         lastNoise = Double.NaN;
       }
       if (resized || !cost.keeps(shown.shoot().lights().size())) {
-        unitMeans = null;
+        progress.forget();
       }
       if (resized) {
         meeting.forget();
@@ -277,12 +340,7 @@ final class LiveSession {
       mixedOnly = !resized && cost.nothing();
       shown = next;
     }
-  }
-
-  /** The part of a picture's width and height that fits into the memory for films. */
-  private double share(int width, int height, int layers) {
-    double need = Ladder.bytes((long) width * height, layers);
-    return need <= mostFilmBytes ? 1 : Math.sqrt(mostFilmBytes / need);
+    compiled = new Compiled(made, next);
   }
 
   /** Looks at what the look must know, though tracing rests; false when it knows all. */
@@ -410,9 +468,8 @@ final class LiveSession {
     }
   }
 
-  /** Sets what scopes measure. */
-  void scopes(ScopesMessage.Of of) {
-    showing.measure(of);
+  /** Measures what the pages' scopes show now. */
+  void measure() {
     wishes.wake();
   }
 
@@ -434,23 +491,8 @@ final class LiveSession {
     if (views.isEmpty() || ladder == null) {
       return;
     }
-    float[] weights = LayerWeights.of(shown.shoot());
     long now = System.nanoTime();
     announcedNanos = now;
-    if (unitMeans == null || now - measuredNanos > SHARES_NANOS) {
-      // The film of a quarter size is complete early and gives the shares just as well.
-      unitMeans = Reading.unitMeans(ladder.film(ladder.full().samples() > 0 ? 3 : 1));
-      measuredNanos = now;
-    }
-    double[] means = Reading.weighed(unitMeans, weights);
-    double sum = 0;
-    for (double m : means) {
-      sum += m;
-    }
-    Map<String, Double> shares = new LinkedHashMap<>();
-    for (int i = 0; i < means.length; i++) {
-      shares.put(shown.shoot().lights().get(i).id(), sum > 0 ? means[i] / sum : 0);
-    }
     Map<String, Object> to = new LinkedHashMap<>();
     to.put("type", "progress");
     to.put("revision", shown.revision());
@@ -464,12 +506,15 @@ final class LiveSession {
     to.put("rays", raysSinceEdit.all());
     to.put("tracedSeconds", tracedNanos / 1e9);
     to.put("denoised", seen() != ladder);
-    to.put("mostFilmBytes", mostFilmBytes);
+    to.put("mostFilmBytes", memory.budget());
     to.put("pictureBytes", scene.pictureBytes());
     to.put("triangles", scene.triangles());
     to.put("filmBytes", ladder.bytes() + denoised.ladder().bytes() + meeting.bytes());
-    to.put("shares", shares);
-    tell(to);
+    to.put("shares", progress.shares(shown.shoot(), ladder, now));
+    String json = JsonMapper.shared().writeValueAsString(to);
+    to.put("state", clean() ? "done" : "paused");
+    String resting = JsonMapper.shared().writeValueAsString(to);
+    views.forEach(v -> v.message(v.paused() ? resting : json));
   }
 
   void tell(Map<String, Object> message) {

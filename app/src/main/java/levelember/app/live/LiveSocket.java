@@ -1,23 +1,23 @@
 package levelember.app.live;
 
 import java.io.IOException;
-import java.util.ArrayDeque;
 import java.util.Map;
-import java.util.Queue;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import levelember.app.problem.Refusal;
 import levelember.app.shoot.Shoots;
+import levelember.app.storage.Restored;
 import levelember.formats.RefusedFile;
 import levelember.formats.ShootDocument;
 import levelember.shoot.ImpossibleValue;
 import levelember.texture.Pictures;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.event.EventListener;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionalEventListener;
-import org.springframework.web.socket.BinaryMessage;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketSession;
@@ -34,7 +34,7 @@ class LiveSocket extends TextWebSocketHandler {
 
   private final LiveSessions sessions;
   private final Shoots shoots;
-  private final Map<String, Watcher> watchers = new ConcurrentHashMap<>();
+  private final Map<String, Page> pages = new ConcurrentHashMap<>();
   private final Map<String, Shoots.State> states = new ConcurrentHashMap<>();
 
   LiveSocket(LiveSessions sessions, Shoots shoots) {
@@ -49,11 +49,8 @@ class LiveSocket extends TextWebSocketHandler {
 
   @Override
   public void afterConnectionEstablished(WebSocketSession socket) throws IOException {
-    String id = shootId(socket);
     try {
-      Watcher watcher = new Watcher(socket, id, sessions.open(id));
-      watchers.put(socket.getId(), watcher);
-      watcher.session.join(watcher);
+      pages.put(socket.getId(), new Page(socket, shootId(socket), sessions));
     } catch (Refusal e) {
       socket.close(CloseStatus.POLICY_VIOLATION.withReason("no such shoot"));
     }
@@ -61,12 +58,16 @@ class LiveSocket extends TextWebSocketHandler {
 
   @Override
   public void afterConnectionClosed(WebSocketSession socket, CloseStatus status) {
-    Watcher watcher = watchers.remove(socket.getId());
-    if (watcher != null) {
-      watcher.stop();
-      forget(watcher);
-      sessions.left(watcher.id, watcher.session, watcher);
+    Page page = pages.remove(socket.getId());
+    if (page != null) {
+      untry(page);
+      page.leave();
     }
+  }
+
+  /** The page of that id on a shoot. */
+  Optional<Page> page(String shoot, String id) {
+    return Optional.ofNullable(pages.get(id)).filter(p -> p.shoot().equals(shoot));
   }
 
   /** The kept state of a shoot, asked from the database once for all tries of a hand. */
@@ -84,41 +85,54 @@ class LiveSocket extends TextWebSocketHandler {
   @Order(Ordered.HIGHEST_PRECEDENCE)
   void deleted(Shoots.Deleted gone) {
     states.remove(gone.id());
-    watchers.values().stream().filter(w -> w.id.equals(gone.id())).forEach(w -> w.trying = false);
+    pages.values().stream().filter(p -> p.shoot().equals(gone.id())).forEach(p -> p.trying(false));
+  }
+
+  /** Nothing that is known of any shoot holds. */
+  @EventListener
+  @Order(Ordered.HIGHEST_PRECEDENCE)
+  void restored(Restored event) {
+    states.clear();
+    pages.values().forEach(p -> p.trying(false));
   }
 
   /** What a page was trying goes with it. */
-  private void forget(Watcher watcher) {
-    if (watcher.trying) {
-      watcher.trying = false;
-      Shoots.State state = kept(watcher.id);
-      watcher.session.wishes().show(ShootDocument.read(state.document()), state.revision(), 0);
+  private void untry(Page page) {
+    if (page.trying()) {
+      page.trying(false);
+      Shoots.State state = kept(page.shoot());
+      page.session().wishes().show(ShootDocument.read(state.document()), state.revision(), 0);
     }
   }
 
   @Override
   protected void handleTextMessage(WebSocketSession socket, TextMessage message) {
-    Watcher watcher = watchers.get(socket.getId());
-    if (watcher == null) {
+    Page page = pages.get(socket.getId());
+    if (page == null) {
       return;
     }
     try {
-      hear(watcher, JsonMapper.shared().readTree(message.getPayload()));
+      hear(page, JsonMapper.shared().readTree(message.getPayload()));
     } catch (Refusal | ImpossibleValue | RefusedFile | Pictures.MissingPicture e) {
-      watcher.message(
+      page.message(
           JsonMapper.shared()
               .writeValueAsString(Map.of("type", "refused", "detail", e.getMessage())));
     } catch (tools.jackson.core.JacksonException e) {
-      watcher.message("{\"type\":\"refused\",\"detail\":\"the message is no JSON\"}");
+      page.message("{\"type\":\"refused\",\"detail\":\"the message is no JSON\"}");
+    } catch (RuntimeException | Error e) {
+      LOG.error("A message of a page failed", e);
+      String detail = "The application met an error of its own: " + e.getClass().getSimpleName();
+      page.message(
+          JsonMapper.shared().writeValueAsString(Map.of("type", "failed", "detail", detail)));
     }
   }
 
-  private void hear(Watcher watcher, JsonNode m) {
-    LiveSession session = watcher.session;
+  private void hear(Page page, JsonNode m) {
+    LiveSession session = page.session();
     switch (m.path("type").stringValue("")) {
       case "try" -> {
-        Shoots.State state = kept(watcher.id);
-        watcher.trying = true;
+        Shoots.State state = kept(page.shoot());
+        page.trying(true);
         session
             .wishes()
             .show(
@@ -126,28 +140,36 @@ class LiveSocket extends TextWebSocketHandler {
                 state.revision(),
                 m.path("mark").asLong(0));
       }
-      case "untry" -> forget(watcher);
-      case "shot" -> session.wishes().shot(m.path("id").stringValue(""));
+      case "untry" -> untry(page);
+      case "shot" -> {
+        String shot = m.path("id").stringValue("");
+        if (session.wishes().shoot().shot(shot).isEmpty()) {
+          throw Refusal.missing("There is no shot '" + shot + "'.");
+        }
+        page.show(page.view().withShot(shot));
+      }
       case "size" ->
-          session
-              .wishes()
-              .size(
-                  Math.clamp(m.path("width").asInt(0), LEAST_SIDE, MOST_SIDE),
-                  Math.clamp(m.path("height").asInt(0), LEAST_SIDE, MOST_SIDE));
-      case "pause" -> session.wishes().pause(m.path("paused").booleanValue(false));
+          page.show(
+              page.view()
+                  .withSize(
+                      Math.clamp(m.path("width").asInt(0), LEAST_SIDE, MOST_SIDE),
+                      Math.clamp(m.path("height").asInt(0), LEAST_SIDE, MOST_SIDE)));
+      case "pause" -> page.pause(m.path("paused").booleanValue(false));
       case "noise" ->
           session.wantedNoise(
               Math.clamp(m.path("percent").asDouble(2), LEAST_NOISE, MOST_NOISE) / 100);
       case "denoise" -> session.denoising(Denoising.of(m.path("when").stringValue("")));
       case "view" ->
-          session
-              .wishes()
-              .view(
-                  View.of(
-                      m.path("kind").stringValue(""),
-                      m.path("clay").asDouble(0.5),
-                      m.path("keepGlass").booleanValue(false)));
-      case "scopes" -> session.scopes(ScopesMessage.Of.of(m.path("of").stringValue("")));
+          page.show(
+              page.view()
+                  .withView(
+                      View.of(
+                          m.path("kind").stringValue(""),
+                          m.path("clay").asDouble(0.5),
+                          m.path("keepGlass").booleanValue(false))));
+      case "ping" -> page.message("{\"type\":\"pong\"}");
+      case "again" -> session.again();
+      case "scopes" -> page.scopes(ScopesMessage.Of.of(m.path("of").stringValue("")));
       case "drawn" -> session.drawn(m.path("mark").asLong(0));
       case "probe" -> {
         Map<String, Object> reading =
@@ -159,95 +181,14 @@ class LiveSocket extends TextWebSocketHandler {
                         Math.clamp(m.path("y").asDouble(0), 0, 1)))
                 .orElse(null);
         if (reading != null) {
-          watcher.message(JsonMapper.shared().writeValueAsString(reading));
+          page.message(JsonMapper.shared().writeValueAsString(reading));
         }
       }
       default ->
           throw new ImpossibleValue(
               "type",
               m.path("type"),
-              "one of try, untry, shot, size, pause, noise, denoise, view, scopes, drawn, probe");
-    }
-  }
-
-  /** One page: a thread of its own sends, so that a slow page holds up nobody. */
-  private static final class Watcher implements LiveView {
-    private static final int MOST_WAITING = 1000;
-    final WebSocketSession socket;
-    final String id;
-    final LiveSession session;
-    private final Queue<String> messages = new ArrayDeque<>();
-    private volatile boolean trying;
-    private byte[] frame;
-    private byte[] scopes;
-    private boolean stopped;
-
-    Watcher(WebSocketSession socket, String id, LiveSession session) {
-      this.socket = socket;
-      this.id = id;
-      this.session = session;
-      Thread.ofVirtual().name("ember-view").start(this::run);
-    }
-
-    @Override
-    public synchronized void frame(byte[] next) {
-      frame = next;
-      notifyAll();
-    }
-
-    @Override
-    public synchronized void scopes(byte[] next) {
-      scopes = next;
-      notifyAll();
-    }
-
-    @Override
-    public synchronized void message(String json) {
-      if (messages.size() < MOST_WAITING) {
-        messages.add(json);
-      }
-      notifyAll();
-    }
-
-    synchronized void stop() {
-      stopped = true;
-      notifyAll();
-    }
-
-    private void run() {
-      try {
-        while (true) {
-          byte[] picture;
-          byte[] measured;
-          String text;
-          synchronized (this) {
-            while (frame == null && scopes == null && messages.isEmpty() && !stopped) {
-              wait();
-            }
-            if (stopped) {
-              return;
-            }
-            text = messages.poll();
-            picture = frame;
-            frame = null;
-            measured = scopes;
-            scopes = null;
-          }
-          if (picture != null) {
-            socket.sendMessage(new BinaryMessage(picture));
-          }
-          if (measured != null) {
-            socket.sendMessage(new BinaryMessage(measured));
-          }
-          if (text != null) {
-            socket.sendMessage(new TextMessage(text));
-          }
-        }
-      } catch (IOException | IllegalStateException e) {
-        LOG.debug("A page is gone", e);
-      } catch (InterruptedException e) {
-        Thread.currentThread().interrupt();
-      }
+              "one of try, untry, shot, size, pause, noise, denoise, view, scopes, drawn, probe, again, ping");
     }
   }
 }

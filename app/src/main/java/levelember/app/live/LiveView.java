@@ -1,13 +1,27 @@
 package levelember.app.live;
 
-/** Somebody who watches a shoot: takes frames and messages, drops frames that come too fast. */
+/** A page that watches a session: takes frames and messages, drops frames that come too fast. */
 interface LiveView {
-  /** A frame in the live channel's binary form; only the newest one waits. */
-  void frame(byte[] frame);
+  /** From now on it takes frames of this session alone. */
+  void watches(LiveSession session);
+
+  /**
+   * A frame in the live channel's binary form; only the newest one waits.
+   *
+   * @param state what the frame shows; a page that rests takes each state once while another goes
+   *     on
+   */
+  void frame(LiveSession from, byte[] frame, Wanted state);
 
   /** Scopes in the live channel's binary form; only the newest ones wait. */
-  void scopes(byte[] scopes);
+  void scopes(LiveSession from, byte[] scopes);
 
   /** A message as JSON text; every one is sent, in order. */
   void message(String json);
+
+  /** Whether the page wants no more samples. */
+  boolean paused();
+
+  /** What the page's scopes measure. */
+  ScopesMessage.Of scopesOf();
 }

@@ -11,26 +11,28 @@ import levelember.texture.Luts;
 
 /**
  * Makes frames and scopes of what films hold and sends them to the pages that watch. For the
- * session's thread, but for {@link #measure} and {@link #developer}.
+ * session's thread, but for {@link #developer}.
  */
 final class Showing {
   /** Least time between scopes while a hand moves. */
   private static final long SCOPES_NANOS = 350_000_000;
 
+  private final LiveSession session;
   private final Luts luts;
   private final Set<LiveView> views;
   private final Mixes mixes = new Mixes();
   private final Developer.Kept developed = new Developer.Kept();
   private final Developer developer;
-  private volatile ScopesMessage.Of scopes = ScopesMessage.Of.OFF;
   private long scopesNanos;
 
   /**
    * Nothing shown yet.
    *
    * @param views who watches; may change
+   * @param session of which the frames are
    */
-  Showing(Luts luts, Set<LiveView> views) {
+  Showing(Luts luts, Set<LiveView> views, LiveSession session) {
+    this.session = session;
     this.luts = luts;
     this.views = views;
     developer = new Developer(luts);
@@ -39,11 +41,6 @@ final class Showing {
   /** Turns films into pictures; for any thread. */
   Developer developer() {
     return developer;
-  }
-
-  /** Sets what scopes measure. */
-  void measure(ScopesMessage.Of of) {
-    scopes = of;
   }
 
   /** The films have changed. */
@@ -88,14 +85,17 @@ final class Showing {
             traced,
             begin);
     ready.run();
-    views.forEach(v -> v.frame(frame));
-    if (scopes != ScopesMessage.Of.OFF
-        && (shown.mark() == 0 || begin - scopesNanos > SCOPES_NANOS)) {
-      scopesNanos = begin;
-      boolean light = scopes == ScopesMessage.Of.LIGHT;
-      byte[] codesOfLook = own == null ? picture.codes() : own;
-      byte[] measured = ScopesMessage.of(picture, codesOfLook, look, luts, light);
-      views.forEach(v -> v.scopes(measured));
+    views.forEach(v -> v.frame(session, frame, shown));
+    if (shown.mark() == 0 || begin - scopesNanos > SCOPES_NANOS) {
+      for (ScopesMessage.Of of : ScopesMessage.Of.values()) {
+        if (of != ScopesMessage.Of.OFF && views.stream().anyMatch(v -> v.scopesOf() == of)) {
+          scopesNanos = begin;
+          byte[] codesOfLook = own == null ? picture.codes() : own;
+          byte[] measured =
+              ScopesMessage.of(picture, codesOfLook, look, luts, of == ScopesMessage.Of.LIGHT);
+          views.stream().filter(v -> v.scopesOf() == of).forEach(v -> v.scopes(session, measured));
+        }
+      }
     }
   }
 }

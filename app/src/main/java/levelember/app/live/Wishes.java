@@ -9,24 +9,27 @@ import levelember.shoot.Shot;
  * woken by every change and asks whether to leave off what it does.
  */
 final class Wishes {
-  private static final int FIRST_WIDTH = 960, FIRST_HEIGHT = 540;
-
   private final Object lock = new Object();
 
   /** The shoot as it is kept or tried, before the view. */
   private Shoot raw;
 
-  private View view = View.TRACED;
+  private View view;
   private Wanted wanted;
   private boolean changed = true;
   private boolean paused;
   private boolean closed;
   private int waiting;
 
-  /** The first shot of a shoot. */
-  Wishes(Shoot shoot, long revision) {
+  /** Shows a shoot in some view. */
+  Wishes(Shoot shoot, long revision, PageView page) {
     raw = shoot;
-    want(shoot.shots().getFirst(), revision, FIRST_WIDTH, FIRST_HEIGHT, 0);
+    view = page.view();
+    want(shotOf(page), revision, page.width(), page.height(), 0);
+  }
+
+  private Shot shotOf(PageView page) {
+    return raw.shot(page.shot() == null ? "" : page.shot()).orElse(raw.shots().getFirst());
   }
 
   /** Shows a state of the shoot; the shot stays the same where it still exists. */
@@ -38,27 +41,37 @@ final class Wishes {
     }
   }
 
-  void shot(String id) {
+  /** Shows the shoot as a page wants to see it. */
+  void show(PageView page) {
     synchronized (lock) {
-      raw.shot(id).ifPresent(s -> again(s, wanted.width(), wanted.height()));
-    }
-  }
-
-  void size(int width, int height) {
-    synchronized (lock) {
-      if (width != wanted.width() || height != wanted.height()) {
-        again(wanted.shot(), width, height);
+      if (!shows(page)) {
+        view = page.view();
+        want(shotOf(page), wanted.revision(), page.width(), page.height(), wanted.mark());
       }
     }
   }
 
-  /** Shows the shoot another way. */
-  void view(View other) {
+  /** Whether it is shown as a page wants to see it. */
+  boolean shows(PageView page) {
     synchronized (lock) {
-      if (!view.equals(other)) {
-        view = other;
-        again(wanted.shot(), wanted.width(), wanted.height());
-      }
+      return wanted.width() == page.width()
+          && wanted.height() == page.height()
+          && view.equals(page.view())
+          && wanted.shot().id().equals(shotOf(page).id());
+    }
+  }
+
+  /** The state that is wanted now. */
+  Wanted wanted() {
+    synchronized (lock) {
+      return wanted;
+    }
+  }
+
+  /** The shoot as it is kept or tried, before the view. */
+  Shoot shoot() {
+    synchronized (lock) {
+      return raw;
     }
   }
 
@@ -103,10 +116,6 @@ final class Wishes {
     synchronized (lock) {
       return waiting > 0;
     }
-  }
-
-  private void again(Shot shot, int width, int height) {
-    want(shot, wanted.revision(), width, height, wanted.mark());
   }
 
   private void want(Shot shot, long revision, int width, int height, long mark) {

@@ -30,7 +30,8 @@ public class LoopbackFilter extends OncePerRequestFilter {
       throws ServletException, IOException {
     String origin = request.getHeader("Origin");
     if (!HOSTS.contains(name(request.getHeader("Host")))
-        || origin != null && !own(origin, request)) {
+        || origin != null && !own(origin, request)
+        || !ownSite(request)) {
       response.sendError(HttpServletResponse.SC_FORBIDDEN);
       return;
     }
@@ -38,6 +39,20 @@ public class LoopbackFilter extends OncePerRequestFilter {
     response.setHeader("X-Content-Type-Options", "nosniff");
     response.setHeader("Referrer-Policy", "no-referrer");
     chain.doFilter(request, response);
+  }
+
+  /**
+   * What the browser says of who asks (Fetch Metadata): this page, or the person by an address or a
+   * link. Another site may link to the page, but not use anything of it.
+   */
+  private static boolean ownSite(HttpServletRequest request) {
+    String site = request.getHeader("Sec-Fetch-Site");
+    return site == null
+        || site.equals("same-origin")
+        || site.equals("none")
+        || "navigate".equals(request.getHeader("Sec-Fetch-Mode"))
+            && "GET".equals(request.getMethod())
+            && !request.getRequestURI().startsWith("/api");
   }
 
   private static String name(String host) {

@@ -13,7 +13,7 @@ import org.junit.jupiter.api.Test;
 
 class WishesTest {
   private final Shoot shoot = DemoShoots.make("tide-lens").shoot();
-  private final Wishes wishes = new Wishes(shoot, 3);
+  private final Wishes wishes = new Wishes(shoot, 3, PageView.FIRST);
 
   /** The shoot with its shot once more, called "second". */
   private Shoot withTwoShots() {
@@ -46,9 +46,9 @@ class WishesTest {
     assertThat(first.revision()).isEqualTo(3);
     assertThat(wishes.interrupted()).isFalse();
     assertThat(wishes.take().wanted()).isNull();
-    wishes.size(first.width(), first.height());
+    wishes.show(PageView.FIRST);
     assertThat(wishes.interrupted()).isFalse();
-    wishes.size(640, 360);
+    wishes.show(PageView.FIRST.withSize(640, 360));
     assertThat(wishes.interrupted()).isTrue();
     assertThat(wishes.take().wanted().width()).isEqualTo(640);
     wishes.pause(true);
@@ -62,8 +62,9 @@ class WishesTest {
   void aShotStaysForAsLongAsItIsThere() {
     Shoot two = withTwoShots();
     wishes.show(two, 4, 0);
-    wishes.shot("second");
-    wishes.shot("no such shot");
+    wishes.show(PageView.FIRST.withShot("second"));
+    assertThat(wishes.shows(PageView.FIRST.withShot("second"))).isTrue();
+    assertThat(wishes.shows(PageView.FIRST)).isFalse();
     assertThat(wishes.take().wanted().shot().id()).isEqualTo("second");
     wishes.show(two, 5, 17);
     Wanted same = wishes.take().wanted();
@@ -75,12 +76,12 @@ class WishesTest {
 
   @Test
   void aViewIsPutOverWhatIsKept() {
-    wishes.view(View.of("clay", 0.5, false));
+    wishes.show(PageView.FIRST.withView(View.of("clay", 0.5, false)));
     Wanted clay = wishes.take().wanted();
     assertThat(clay.shoot()).isNotEqualTo(shoot);
-    wishes.view(View.of("clay", 0.5, false));
+    wishes.show(PageView.FIRST.withView(View.of("clay", 0.5, false)));
     assertThat(wishes.take().wanted()).isNull();
-    wishes.view(View.TRACED);
+    wishes.show(PageView.FIRST);
     assertThat(wishes.take().wanted().shoot()).isEqualTo(shoot);
   }
 

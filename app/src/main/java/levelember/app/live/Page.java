@@ -1,0 +1,193 @@
+package levelember.app.live;
+
+import java.io.IOException;
+import java.util.ArrayDeque;
+import java.util.Map;
+import java.util.Queue;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.web.socket.BinaryMessage;
+import org.springframework.web.socket.CloseStatus;
+import org.springframework.web.socket.TextMessage;
+import org.springframework.web.socket.WebSocketSession;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * One page on the live channel: what it shows, and a thread of its own that sends, so that a slow
+ * page holds up nobody.
+ */
+final class Page implements LiveView {
+  private static final Logger LOG = LoggerFactory.getLogger(Page.class);
+  private static final int MOST_WAITING = 1000;
+
+  private final WebSocketSession socket;
+  private final String shoot;
+  private final LiveSessions sessions;
+  private final Queue<String> messages = new ArrayDeque<>();
+
+  /** What the page shows, and where it is shown; changed by the socket's messages alone. */
+  private PageView view = PageView.FIRST;
+
+  /** Where it is shown; frames of any other session are not taken. */
+  private volatile LiveSession session;
+
+  private Wanted last;
+  private volatile boolean trying;
+  private volatile boolean paused;
+  private volatile ScopesMessage.Of scopesOf = ScopesMessage.Of.OFF;
+  private byte[] frame;
+  private byte[] scopes;
+  private boolean stopped;
+
+  @Override
+  public void watches(LiveSession other) {
+    synchronized (this) {
+      session = other;
+      last = null;
+      frame = null;
+      scopes = null;
+    }
+  }
+
+  @Override
+  public synchronized void frame(LiveSession from, byte[] next, Wanted state) {
+    boolean onlyFiner = last == state && !from.rests();
+    if (from == session && !(paused && onlyFiner)) {
+      last = state;
+      frame = next;
+      notifyAll();
+    }
+  }
+
+  @Override
+  public synchronized void scopes(LiveSession from, byte[] next) {
+    if (from == session) {
+      scopes = next;
+      notifyAll();
+    }
+  }
+
+  @Override
+  public boolean paused() {
+    return paused;
+  }
+
+  @Override
+  public ScopesMessage.Of scopesOf() {
+    return scopesOf;
+  }
+
+  /**
+   * A page that has just come.
+   *
+   * @throws levelember.app.problem.Refusal when there is no such shoot
+   */
+  Page(WebSocketSession socket, String shoot, LiveSessions sessions) {
+    this.socket = socket;
+    this.shoot = shoot;
+    this.sessions = sessions;
+    message(JsonMapper.shared().writeValueAsString(Map.of("type", "page", "id", socket.getId())));
+    sessions.watch(shoot, view, null, this);
+    Thread.ofVirtual().name("ember-page").start(this::run);
+  }
+
+  String shoot() {
+    return shoot;
+  }
+
+  /** Where the page is shown. */
+  LiveSession session() {
+    return session;
+  }
+
+  PageView view() {
+    return view;
+  }
+
+  /** Shows something else of the shoot, in another session where others watch this one. */
+  void show(PageView other) {
+    view = other;
+    sessions.watch(shoot, view, session, this);
+  }
+
+  void pause(boolean rest) {
+    paused = rest;
+    session.rest();
+  }
+
+  void scopes(ScopesMessage.Of of) {
+    scopesOf = of;
+    session.measure();
+  }
+
+  boolean trying() {
+    return trying;
+  }
+
+  void trying(boolean now) {
+    trying = now;
+  }
+
+  @Override
+  public synchronized void message(String json) {
+    if (messages.size() < MOST_WAITING) {
+      messages.add(json);
+    }
+    notifyAll();
+  }
+
+  /** The page is gone. */
+  void leave() {
+    synchronized (this) {
+      stopped = true;
+      notifyAll();
+    }
+    sessions.left(session, this);
+  }
+
+  private void run() {
+    try {
+      while (true) {
+        byte[] picture;
+        byte[] measured;
+        String text;
+        synchronized (this) {
+          while (frame == null && scopes == null && messages.isEmpty() && !stopped) {
+            wait();
+          }
+          if (stopped) {
+            return;
+          }
+          text = messages.poll();
+          picture = frame;
+          frame = null;
+          measured = scopes;
+          scopes = null;
+        }
+        if (picture != null) {
+          socket.sendMessage(new BinaryMessage(picture));
+        }
+        if (measured != null) {
+          socket.sendMessage(new BinaryMessage(measured));
+        }
+        if (text != null) {
+          socket.sendMessage(new TextMessage(text));
+        }
+      }
+    } catch (IOException | IllegalStateException e) {
+      LOG.debug("A page is gone", e);
+      close();
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  /** Closes a connection over which nothing can be sent, so that the page opens another. */
+  private void close() {
+    try {
+      socket.close(CloseStatus.SESSION_NOT_RELIABLE);
+    } catch (IOException | IllegalStateException e) {
+      LOG.debug("A connection is closed already", e);
+    }
+  }
+}

@@ -1,0 +1,39 @@
+package levelember.app.live;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import levelember.film.Ladder;
+import levelember.light.LayerWeights;
+import levelember.measure.Reading;
+import levelember.shoot.Shoot;
+
+/** Tells pages how far a picture has got; measures what every light gives at most once a second. */
+final class ProgressMessage {
+  private static final long SHARES_NANOS = 1_000_000_000;
+  private double[] unitMeans;
+  private long measuredNanos;
+
+  /** The layers are others now. */
+  void forget() {
+    unitMeans = null;
+  }
+
+  /** A light's share of the picture, 0…1, by its id. */
+  Map<String, Double> shares(Shoot shoot, Ladder ladder, long now) {
+    if (unitMeans == null || now - measuredNanos > SHARES_NANOS) {
+      // The film of a quarter size is complete early and gives the shares just as well.
+      unitMeans = Reading.unitMeans(ladder.film(ladder.full().samples() > 0 ? 3 : 1));
+      measuredNanos = now;
+    }
+    double[] means = Reading.weighed(unitMeans, LayerWeights.of(shoot));
+    double sum = 0;
+    for (double m : means) {
+      sum += m;
+    }
+    Map<String, Double> shares = new LinkedHashMap<>();
+    for (int i = 0; i < means.length; i++) {
+      shares.put(shoot.lights().get(i).id(), sum > 0 ? means[i] / sum : 0);
+    }
+    return shares;
+  }
+}
