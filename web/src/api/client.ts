@@ -143,7 +143,7 @@ export const api = {
       ),
     ),
   addAsset: async (id: string, file: File) =>
-    answer<{ name: string }>(
+    answer<{ name: string; notes?: string[] }>(
       await reached(
         fetch(`${shoot(id)}/assets?name=${encodeURIComponent(file.name)}`, {
           method: 'POST',

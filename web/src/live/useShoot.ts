@@ -66,6 +66,13 @@ export function say(error: unknown) {
   enqueueSnackbar(text, { variant: 'error' });
 }
 
+/** Passes a file on that was added, and says what is mended in it. */
+export async function noted<T extends { notes?: string[] }>(added: Promise<T>): Promise<T> {
+  const file = await added;
+  file.notes?.forEach((note) => enqueueSnackbar(`${note}.`, { variant: 'info' }));
+  return file;
+}
+
 export function shootKey(id: string) {
   return ['shoot', id];
 }

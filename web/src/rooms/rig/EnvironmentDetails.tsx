@@ -5,14 +5,14 @@ import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from '../../api/client';
+import { isPicture, PICTURE_FILES } from '../../api/pictureFiles';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
-import { say, useDesk } from '../../live/useShoot';
+import { noted, say, useDesk } from '../../live/useShoot';
 import { colours, mono } from '../../theme/theme';
 import type { LightProps, Of } from './props';
 
-const PICTURE = /\.(png|jpe?g|hdr|exr)$/i;
 const blur: Quantity = { ...quantities.degrees, least: 0, most: 90 };
 const tilt: Quantity = { ...quantities.degrees, least: -180, most: 180 };
 const seam: Quantity = { ...quantities.share, most: 0.5 };
@@ -57,7 +57,7 @@ export function EnvironmentDetails({
       quantity={quantity}
     />
   );
-  const own = (names ?? [emitter.picture]).filter((n) => PICTURE.test(n));
+  const own = (names ?? [emitter.picture]).filter((n) => isPicture(n));
 
   return (
     <Section title="Surroundings">
@@ -110,11 +110,11 @@ export function EnvironmentDetails({
           <input
             type="file"
             hidden
-            accept=".hdr,.exr,.png,.jpg,.jpeg"
+            accept={PICTURE_FILES}
             aria-label="Another file for the surroundings"
             onChange={(e) => {
               const file = e.target.files?.[0];
-              if (file) void bringIn(() => api.addAsset(id, file));
+              if (file) void bringIn(() => noted(api.addAsset(id, file)));
             }}
           />
         </Button>

@@ -10,7 +10,8 @@ import MenuItem from '@mui/material/MenuItem';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type Pattern } from '../../api/client';
-import { say, useDesk } from '../../live/useShoot';
+import { isPicture, PICTURE_FILES } from '../../api/pictureFiles';
+import { noted, say, useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
 
 /** A picture that was chosen, and how many metres it is wide where that is known. */
@@ -30,8 +31,6 @@ interface Props {
   onNone?: () => void;
 }
 
-const PICTURE = /\.(png|jpe?g|hdr|exr)$/i;
-
 /** Chooses a picture: one of the shoot's, one from the shelf, or a file. */
 export function PicturePicker({ label, value, relief, onPick, onNone }: Props) {
   const desk = useDesk();
@@ -50,7 +49,7 @@ export function PicturePicker({ label, value, relief, onPick, onNone }: Props) {
     staleTime: Infinity,
     enabled: open,
   });
-  const own = (names ?? []).filter((n) => PICTURE.test(n));
+  const own = (names ?? []).filter((n) => isPicture(n));
   const shelf = [...(patterns ?? [])].sort(
     (a, b) => Number(b.relief === relief) - Number(a.relief === relief),
   );
@@ -99,11 +98,11 @@ export function PicturePicker({ label, value, relief, onPick, onNone }: Props) {
           <input
             type="file"
             hidden
-            accept=".png,.jpg,.jpeg,.hdr,.exr"
+            accept={PICTURE_FILES}
             aria-label={`A file for ${label}`}
             onChange={(e) => {
               const file = e.target.files?.[0];
-              if (file) void pick(() => api.addAsset(id, file));
+              if (file) void pick(() => noted(api.addAsset(id, file)));
             }}
           />
         </MenuItem>

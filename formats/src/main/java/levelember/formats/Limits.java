@@ -19,7 +19,7 @@ public final class Limits {
 
   private Limits() {}
 
-  static void picture(String what, long width, long height) {
+  public static void picture(String what, long width, long height) {
     if (width < 1
         || height < 1
         || width > MOST_SIDE
@@ -36,6 +36,24 @@ public final class Limits {
               + " a side and at most "
               + MOST_PIXELS
               + " in all can be read");
+    }
+  }
+
+  /**
+   * Refuses what would take more than a third of the memory that the process may have.
+   *
+   * @param bytes that are about to be taken
+   */
+  public static void memory(String what, long bytes) {
+    long most = Runtime.getRuntime().maxMemory() / 3;
+    if (bytes > most) {
+      throw new RefusedFile(
+          what
+              + " would take "
+              + (bytes >> 20)
+              + " MB of memory; at most "
+              + (most >> 20)
+              + " MB can be given to one file");
     }
   }
 }

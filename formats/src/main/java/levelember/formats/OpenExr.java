@@ -6,18 +6,17 @@ import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.stream.IntStream;
-import java.util.zip.DataFormatException;
 import java.util.zip.Deflater;
-import java.util.zip.Inflater;
+import levelember.formats.exr.ExrReader;
 import levelember.texture.Picture;
 
 /**
- * OpenEXR pictures: single-part scan-line files with half, float or uint channels, without
- * compression or with RLE, ZIPS or ZIP. Written as 32-bit floats with ZIP, because light in cd/m²
- * often exceeds the range of half floats.
+ * OpenEXR pictures: read in every form but deep ones ({@link ExrReader}), written as 32-bit floats
+ * with ZIP, because light in cd/m² often exceeds the range of half floats.
  *
  * <p>Source: "OpenEXR File Layout", the Academy Software Foundation. In plain Java, so that a
  * broken file can never take the process down.
@@ -25,12 +24,7 @@ import levelember.texture.Picture;
 public final class OpenExr {
   private static final String WHAT = "the OpenEXR picture";
   private static final int MAGIC = 20000630;
-  private static final int UINT = 0, HALF = 1, FLOAT = 2;
-  private static final int NONE = 0, RLE = 1, ZIPS = 2, ZIP = 3;
-  private static final String[] METHODS = {
-    "NONE", "RLE", "ZIPS", "ZIP", "PIZ", "PXR24", "B44", "B44A", "DWAA", "DWAB"
-  };
-  private static final int MOST_CHANNELS = 1024;
+  private static final int FLOAT = 2, ZIP = 3;
 
   private OpenExr() {}
 
@@ -65,218 +59,36 @@ public final class OpenExr {
     }
   }
 
-  private record Channel(String name, int type) {
-    int bytes() {
-      return type == HALF ? 2 : 4;
-    }
-  }
-
   /** Whether the bytes begin as an OpenEXR file does. */
   public static boolean is(byte[] file) {
-    return file.length > 4
-        && ByteBuffer.wrap(file).order(ByteOrder.LITTLE_ENDIAN).getInt() == MAGIC;
+    return ExrReader.is(file);
   }
 
   /**
    * Reads all channels.
    *
-   * @throws RefusedFile when the file is no such picture, is broken, too large, or uses tiles,
-   *     several parts or another compression
+   * @throws RefusedFile when the file is no such picture, is deep, broken or too large
    */
   public static Channels read(byte[] file) {
-    if (!is(file)) {
-      throw new RefusedFile(WHAT + " does not begin as OpenEXR files do");
-    }
-    try {
-      return new Reading(file).read();
-    } catch (java.nio.BufferUnderflowException | IndexOutOfBoundsException e) {
-      throw new RefusedFile(WHAT + " is cut short", e);
-    } catch (DataFormatException e) {
-      throw new RefusedFile(WHAT + " has a block that cannot be unpacked", e);
-    }
+    return channels(ExrReader.read(file, name -> true));
   }
 
-  private static final class Reading {
-    private final ByteBuffer in;
-    private final SortedMap<String, Channel> channels = new TreeMap<>();
-    private int method = -1;
-    private int[] window;
-
-    Reading(byte[] file) {
-      in = ByteBuffer.wrap(file).order(ByteOrder.LITTLE_ENDIAN);
+  /**
+   * Reads the picture itself, without its layers, in BT.709 primaries.
+   *
+   * @throws RefusedFile as {@link #read}
+   */
+  static Picture picture(byte[] file) {
+    Set<String> colours = Set.of("R", "G", "B", "Y", "RY", "BY");
+    ExrReader.Content content = ExrReader.read(file, colours::contains);
+    if (content.values().isEmpty()) {
+      return read(file).layer("");
     }
+    return ExrColours.picture(content);
+  }
 
-    Channels read() throws DataFormatException {
-      in.getInt();
-      int version = in.getInt();
-      if ((version & 0xFF) != 2 || (version & 0x1A00) != 0) {
-        throw new RefusedFile(
-            WHAT + " is tiled, deep or of several parts; only flat scan-line files can be read");
-      }
-      header();
-      if (window == null || method < 0 || channels.isEmpty()) {
-        throw new RefusedFile(WHAT + " lacks channels, compression or data window");
-      }
-      long width = (long) window[2] - window[0] + 1, height = (long) window[3] - window[1] + 1;
-      Limits.picture(WHAT, width, height);
-      if (width * height * channels.size() > Limits.MOST_PIXELS * 4) {
-        throw new RefusedFile(WHAT + " has too many channels for its size");
-      }
-      int w = (int) width, h = (int) height;
-      int lines = method == ZIP ? 16 : 1;
-      int blocks = (h + lines - 1) / lines;
-      if (in.remaining() < 16L * blocks) {
-        throw new RefusedFile(WHAT + " is cut short");
-      }
-      SortedMap<String, float[]> to = new TreeMap<>();
-      channels.forEach((name, c) -> to.put(name, new float[w * h]));
-      int lineBytes = channels.values().stream().mapToInt(Channel::bytes).sum() * w;
-      in.position(in.position() + 8 * blocks);
-      for (int i = 0; i < blocks; i++) {
-        int y = in.getInt() - window[1];
-        int size = in.getInt();
-        if (y < 0 || y >= h || y % lines != 0 || size < 0 || size > in.remaining()) {
-          throw new RefusedFile(WHAT + " has a block out of place");
-        }
-        int n = Math.min(lines, h - y);
-        ByteBuffer block = ByteBuffer.wrap(unpack(size, n * lineBytes));
-        block.order(ByteOrder.LITTLE_ENDIAN);
-        for (int line = y; line < y + n; line++) {
-          for (Channel c : channels.values()) {
-            values(block, c, to.get(c.name()), line * w, w);
-          }
-        }
-      }
-      return new Channels(w, h, to);
-    }
-
-    private void header() {
-      while (true) {
-        String name = text();
-        if (name.isEmpty()) {
-          return;
-        }
-        String type = text();
-        int size = in.getInt();
-        if (size < 0 || size > in.remaining()) {
-          throw new RefusedFile(WHAT + " has a header entry '" + name + "' beyond its end");
-        }
-        int end = in.position() + size;
-        switch (name) {
-          case "channels" -> channels(end);
-          case "compression" -> {
-            method = in.get();
-            if (method < 0 || method > ZIP) {
-              String known = method > 0 && method < METHODS.length ? METHODS[method] : "" + method;
-              throw new RefusedFile(
-                  WHAT + " is compressed by " + known + "; NONE, RLE, ZIPS and ZIP can be read");
-            }
-          }
-          case "dataWindow" ->
-              window = new int[] {in.getInt(), in.getInt(), in.getInt(), in.getInt()};
-          default -> {
-            if (type.isEmpty()) {
-              throw new RefusedFile(WHAT + " has a header entry without type");
-            }
-          }
-        }
-        in.position(end);
-      }
-    }
-
-    private void channels(int end) {
-      while (in.position() < end - 1) {
-        String name = text();
-        int type = in.getInt();
-        in.getInt();
-        int xs = in.getInt(), ys = in.getInt();
-        if (type < UINT || type > FLOAT || xs != 1 || ys != 1) {
-          throw new RefusedFile(WHAT + " has a channel '" + name + "' of an unknown kind");
-        }
-        if (channels.size() >= MOST_CHANNELS) {
-          throw new RefusedFile(WHAT + " has more than " + MOST_CHANNELS + " channels");
-        }
-        channels.put(name, new Channel(name, type));
-      }
-    }
-
-    private String text() {
-      int from = in.position();
-      while (in.get() != 0) {
-        if (in.position() - from > 255) {
-          throw new RefusedFile(WHAT + " has a name longer than 255 characters");
-        }
-      }
-      return new String(in.array(), from, in.position() - 1 - from, StandardCharsets.UTF_8);
-    }
-
-    private byte[] unpack(int size, int wanted) throws DataFormatException {
-      byte[] packed = new byte[size];
-      in.get(packed);
-      if (method == NONE || size == wanted) {
-        if (size != wanted) {
-          throw new RefusedFile(WHAT + " has a block of the wrong length");
-        }
-        return packed;
-      }
-      byte[] mixed = method == RLE ? runs(packed, wanted) : inflated(packed, wanted);
-      for (int i = 1; i < mixed.length; i++) {
-        mixed[i] = (byte) (mixed[i - 1] + mixed[i] - 128);
-      }
-      byte[] to = new byte[wanted];
-      int half = (wanted + 1) / 2;
-      for (int i = 0; i < wanted; i++) {
-        to[i] = mixed[(i & 1) == 0 ? i / 2 : half + i / 2];
-      }
-      return to;
-    }
-
-    private static byte[] inflated(byte[] packed, int wanted) throws DataFormatException {
-      byte[] to = new byte[wanted];
-      Inflater inflater = new Inflater();
-      try {
-        inflater.setInput(packed);
-        int n = 0;
-        while (n < wanted) {
-          int more = inflater.inflate(to, n, wanted - n);
-          if (more == 0) {
-            throw new RefusedFile(WHAT + " has a block that is too short");
-          }
-          n += more;
-        }
-      } finally {
-        inflater.end();
-      }
-      return to;
-    }
-
-    private static byte[] runs(byte[] packed, int wanted) {
-      byte[] to = new byte[wanted];
-      int at = 0, n = 0;
-      while (n < wanted) {
-        int count = packed[at++];
-        if (count < 0) {
-          System.arraycopy(packed, at, to, n, -count);
-          at -= count;
-          n -= count;
-        } else {
-          java.util.Arrays.fill(to, n, n + count + 1, packed[at++]);
-          n += count + 1;
-        }
-      }
-      return to;
-    }
-
-    private static void values(ByteBuffer block, Channel c, float[] to, int at, int count) {
-      for (int i = 0; i < count; i++) {
-        to[at + i] =
-            switch (c.type()) {
-              case HALF -> Float.float16ToFloat(block.getShort());
-              case FLOAT -> block.getFloat();
-              default -> Integer.toUnsignedLong(block.getInt());
-            };
-      }
-    }
+  private static Channels channels(ExrReader.Content content) {
+    return new Channels(content.width(), content.height(), content.values());
   }
 
   /** Writes one picture. */

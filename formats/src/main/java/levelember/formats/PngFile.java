@@ -5,23 +5,16 @@ import java.awt.color.ColorSpace;
 import java.awt.image.BufferedImage;
 import java.awt.image.ComponentColorModel;
 import java.awt.image.DataBuffer;
-import java.awt.image.DataBufferByte;
 import java.awt.image.DataBufferUShort;
-import java.awt.image.IndexColorModel;
-import java.awt.image.PixelInterleavedSampleModel;
 import java.awt.image.Raster;
 import java.awt.image.WritableRaster;
-import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.util.Iterator;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
-import javax.imageio.ImageReader;
 import javax.imageio.ImageTypeSpecifier;
 import javax.imageio.ImageWriteParam;
 import javax.imageio.ImageWriter;
-import javax.imageio.stream.ImageInputStream;
 import javax.imageio.stream.ImageOutputStream;
 import levelember.look.Aids;
 import levelember.look.CutOut;
@@ -30,7 +23,10 @@ import levelember.math.Colour;
 import levelember.texture.Picture;
 import levelember.texture.Texels;
 
-/** PNG with 8 or 16 bits a channel, and JPEG, through the JDK's own readers and writers. */
+/**
+ * Pictures of 8 or 16 bits a channel: read as {@link PictureCodes} has them, written as PNG and
+ * JPEG through the JDK's own writers.
+ */
 public final class PngFile {
   static {
     ImageIO.setUseCache(false);
@@ -156,20 +152,20 @@ public final class PngFile {
    * @throws RefusedFile when the file is no such picture, broken or too large
    */
   public static Picture read(byte[] file) {
-    return linear(image(file));
+    return values(PictureCodes.read(file, true), true);
   }
 
   /**
-   * Reads a PNG or JPEG to look up in; 16 bits a channel are kept as floats.
+   * Reads a picture to look up in; 16 bits a channel are kept as floats.
    *
    * @param colour codes are sRGB colours; else they are plain numbers, 0…1
    * @throws RefusedFile when the file is no such picture, broken or too large
    */
   static Texels texels(byte[] file, boolean colour) {
-    BufferedImage image = image(file);
-    int width = image.getWidth(), height = image.getHeight();
-    if (image.getRaster().getTransferType() == DataBuffer.TYPE_USHORT) {
-      return Texels.of(colour ? linear(image) : plain(image));
+    PictureCodes codes = PictureCodes.read(file, colour);
+    int width = codes.width(), height = codes.height();
+    if (codes.deep()) {
+      return Texels.of(values(codes, colour));
     }
     if (3L * width * height > Integer.MAX_VALUE - 8) {
       throw new RefusedFile("the picture is too large to be laid on a surface");
@@ -178,108 +174,34 @@ public final class PngFile {
     for (int i = 0; i < 256; i++) {
       meaning[i] = (float) (colour ? Colour.decodeSrgb(i / 255.0) : i / 255.0);
     }
-    byte[] codes = new byte[3 * width * height];
-    if (!copied(image, codes)) {
-      int[] row = new int[width];
-      for (int y = 0, at = 0; y < height; y++) {
-        image.getRGB(0, y, width, 1, row, 0, width);
-        for (int x = 0; x < width; x++) {
-          codes[at++] = (byte) (row[x] >> 16);
-          codes[at++] = (byte) (row[x] >> 8);
-          codes[at++] = (byte) row[x];
-        }
+    byte[] to = new byte[3 * width * height];
+    int[] row = new int[3 * width];
+    for (int y = 0, at = 0; y < height; y++) {
+      codes.row(y, row);
+      for (int code : row) {
+        to[at++] = (byte) (code >> 8);
       }
     }
-    return Texels.of(width, height, codes, meaning);
+    return Texels.of(width, height, to, meaning);
   }
 
-  /**
-   * Copies the bytes of a picture that is stored by whole bytes a channel, grey or in colour, as
-   * they are: asked for colours, Java would take long and bend the codes of a grey one.
-   */
-  private static boolean copied(BufferedImage image, byte[] to) {
-    int bands = image.getRaster().getNumBands();
-    if (!(image.getRaster().getDataBuffer() instanceof DataBufferByte buffer)
-        || !(image.getSampleModel() instanceof PixelInterleavedSampleModel model)
-        || image.getColorModel() instanceof IndexColorModel
-        || buffer.getNumBanks() != 1
-        || bands > 4) {
-      return false;
-    }
-    byte[] from = buffer.getData();
-    int[] offset = model.getBandOffsets();
-    int g = bands >= 3 ? 1 : 0, b = bands >= 3 ? 2 : 0;
-    int each = model.getPixelStride(), line = model.getScanlineStride();
-    for (int y = 0, at = 0; y < image.getHeight(); y++) {
-      int p = buffer.getOffset() + y * line;
-      for (int x = 0; x < image.getWidth(); x++, p += each) {
-        to[at++] = from[p + offset[0]];
-        to[at++] = from[p + offset[g]];
-        to[at++] = from[p + offset[b]];
-      }
-    }
-    return true;
-  }
-
-  /** Sixteen bits a channel as plain numbers. */
-  private static Picture plain(BufferedImage image) {
-    Picture to = Picture.black(image.getWidth(), image.getHeight());
-    int bands = image.getRaster().getNumBands();
-    int[] pixel = new int[bands];
-    for (int y = 0; y < image.getHeight(); y++) {
-      for (int x = 0; x < image.getWidth(); x++) {
-        image.getRaster().getPixel(x, y, pixel);
-        int g = bands >= 3 ? 1 : 0, b = bands >= 3 ? 2 : 0;
-        to.set(x, y, pixel[0] / 65535.0, pixel[g] / 65535.0, pixel[b] / 65535.0);
-      }
-    }
-    return to;
-  }
-
-  /** Decodes a picture as it is. */
+  /** Decodes a picture as it is stored; its colours mean what its colour model says. */
   static BufferedImage image(byte[] file) {
-    try (ImageInputStream stream = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
-      Iterator<ImageReader> readers = ImageIO.getImageReaders(stream);
-      if (!readers.hasNext()) {
-        throw new RefusedFile("the file is no picture that can be read");
-      }
-      ImageReader reader = readers.next();
-      try {
-        reader.setInput(stream);
-        Limits.picture("the picture", reader.getWidth(0), reader.getHeight(0));
-        return reader.read(0);
-      } finally {
-        reader.dispose();
-      }
-    } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException e) {
-      throw new RefusedFile("the picture is broken or cut short", e);
-    }
+    return PictureCodes.decoded(file);
   }
 
-  private static Picture linear(BufferedImage image) {
-    Picture to = Picture.black(image.getWidth(), image.getHeight());
-    float[] decoded = new float[65536];
-    for (int i = 0; i < decoded.length; i++) {
-      decoded[i] = (float) Colour.decodeSrgb(i / 65535.0);
+  /** Codes as light, or as plain numbers. */
+  private static Picture values(PictureCodes codes, boolean colour) {
+    Picture to = Picture.black(codes.width(), codes.height());
+    float[] meaning = new float[65536];
+    for (int i = 0; i < meaning.length; i++) {
+      meaning[i] = (float) (colour ? Colour.decodeSrgb(i / 65535.0) : i / 65535.0);
     }
-    Object pixel = null;
-    for (int y = 0; y < image.getHeight(); y++) {
-      for (int x = 0; x < image.getWidth(); x++) {
-        int r, g, b;
-        if (image.getRaster().getTransferType() == DataBuffer.TYPE_USHORT
-            && image.getRaster().getNumBands() >= 3) {
-          pixel = image.getRaster().getDataElements(x, y, pixel);
-          short[] s = (short[]) pixel;
-          r = s[0] & 0xFFFF;
-          g = s[1] & 0xFFFF;
-          b = s[2] & 0xFFFF;
-        } else {
-          int rgb = image.getRGB(x, y);
-          r = (rgb >> 16 & 0xFF) * 257;
-          g = (rgb >> 8 & 0xFF) * 257;
-          b = (rgb & 0xFF) * 257;
-        }
-        to.set(x, y, decoded[r], decoded[g], decoded[b]);
+    int[] row = new int[3 * codes.width()];
+    for (int y = 0; y < codes.height(); y++) {
+      codes.row(y, row);
+      for (int i = 0; i < row.length; i++) {
+        to.rgb()[y * row.length + i] = meaning[row[i]];
       }
     }
     return to;

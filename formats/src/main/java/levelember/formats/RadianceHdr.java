@@ -21,7 +21,7 @@ public final class RadianceHdr {
   }
 
   /**
-   * Reads a picture with rows from the top ({@code -Y height +X width}).
+   * Reads a picture of RGBE or XYZE, stored in any direction, with runs of either kind.
    *
    * @throws RefusedFile when the file is no such picture, is cut short, or is too large
    */
@@ -31,11 +31,13 @@ public final class RadianceHdr {
     }
     Lines lines = new Lines(file);
     double exposure = 1;
-    boolean format = false;
+    boolean format = false, xyz = false;
     for (String line = lines.next(); !line.isEmpty(); line = lines.next()) {
       if (line.startsWith("FORMAT=")) {
-        if (!line.equals("FORMAT=32-bit_rle_rgbe")) {
-          throw new RefusedFile(WHAT + " has " + line + "; only 32-bit_rle_rgbe can be read");
+        xyz = line.trim().equals("FORMAT=32-bit_rle_xyze");
+        if (!xyz && !line.trim().equals("FORMAT=32-bit_rle_rgbe")) {
+          throw new RefusedFile(
+              WHAT + " has " + line + "; 32-bit_rle_rgbe and 32-bit_rle_xyze can be read");
         }
         format = true;
       } else if (line.startsWith("EXPOSURE=")) {
@@ -45,49 +47,97 @@ public final class RadianceHdr {
     if (!format) {
       throw new RefusedFile(WHAT + " has no FORMAT line");
     }
-    String[] size = lines.next().split(" ");
-    if (size.length != 4 || !size[0].equals("-Y") || !size[2].equals("+X")) {
-      throw new RefusedFile(WHAT + " is not stored as -Y height +X width");
-    }
-    int height = whole(size[1]), width = whole(size[3]);
-    Limits.picture(WHAT, width, height);
-    // A run of 127 takes 2 bytes, so a shorter file cannot hold so many pixels.
-    if ((long) width * height * 4 > 64L * 4 * (file.length - lines.at) + 4096) {
+    Layout layout = Layout.of(lines.next());
+    Limits.picture(WHAT, layout.width(), layout.height());
+    Limits.memory(WHAT, 12L * layout.width() * layout.height());
+    // The densest runs of old files hold 255 pixels in 4 bytes, three times over.
+    if ((long) layout.width() * layout.height() > 100_000L * (file.length - lines.at)) {
       throw new RefusedFile(WHAT + " is cut short");
     }
-    return pixels(file, lines.at, width, height, (float) (1 / exposure));
+    Picture picture = pixels(file, lines.at, layout, (float) (1 / exposure));
+    if (xyz) {
+      fromXyz(picture);
+    }
+    return picture;
   }
 
-  private static Picture pixels(byte[] file, int at, int width, int height, float scale) {
-    Picture picture = Picture.black(width, height);
-    byte[] row = new byte[4 * width];
+  /**
+   * How rows are stored.
+   *
+   * @param rows of the file
+   * @param columns of the file
+   * @param byColumns rows of the file are columns of the picture
+   * @param upward rows of the file run from the foot of the picture, or from its right
+   * @param backward columns of the file run from the right, or from the foot
+   */
+  private record Layout(
+      int rows, int columns, boolean byColumns, boolean upward, boolean backward) {
+    static Layout of(String line) {
+      String[] size = line.trim().split(" +");
+      if (size.length != 4
+          || !size[0].matches("[-+][XY]")
+          || !size[2].matches("[-+][XY]")
+          || size[0].charAt(1) == size[2].charAt(1)) {
+        throw new RefusedFile(WHAT + " has no line of its size, such as -Y height +X width");
+      }
+      boolean byColumns = size[0].endsWith("X");
+      boolean first = size[0].startsWith("+"), second = size[2].startsWith("+");
+      // Down and to the right is as it should be: −Y and +X.
+      return new Layout(
+          whole(size[1]), whole(size[3]), byColumns, byColumns != first, byColumns == second);
+    }
+
+    int width() {
+      return byColumns ? rows : columns;
+    }
+
+    int height() {
+      return byColumns ? columns : rows;
+    }
+
+    int x(int row, int column) {
+      return byColumns ? (upward ? rows - 1 - row : row) : backward ? columns - 1 - column : column;
+    }
+
+    int y(int row, int column) {
+      return byColumns ? (backward ? columns - 1 - column : column) : upward ? rows - 1 - row : row;
+    }
+  }
+
+  /** CIE XYZ to BT.709, equal energy to white as Radiance has it. */
+  private static void fromXyz(Picture picture) {
+    float[] v = picture.rgb();
+    for (int i = 0; i < v.length; i += 3) {
+      float x = v[i], y = v[i + 1], z = v[i + 2];
+      v[i] = Math.max(0, 3.2406f * x - 1.5372f * y - 0.4986f * z);
+      v[i + 1] = Math.max(0, -0.9689f * x + 1.8758f * y + 0.0415f * z);
+      v[i + 2] = Math.max(0, 0.0557f * x - 0.2040f * y + 1.0570f * z);
+    }
+  }
+
+  private static Picture pixels(byte[] file, int at, Layout layout, float scale) {
+    Picture picture = Picture.black(layout.width(), layout.height());
+    int n = layout.columns();
+    byte[] row = new byte[4 * n];
     try {
-      for (int y = 0; y < height; y++) {
+      for (int j = 0; j < layout.rows(); j++) {
         boolean coded =
-            width >= 8
-                && width < 32_768
+            n >= 8
+                && n < 32_768
                 && file[at] == 2
                 && file[at + 1] == 2
-                && ((file[at + 2] & 0xFF) << 8 | file[at + 3] & 0xFF) == width;
-        if (coded) {
-          at = codedRow(file, at + 4, width, row);
-        } else {
-          for (int x = 0; x < width; x++, at += 4) {
-            for (int k = 0; k < 4; k++) {
-              row[k * width + x] = file[at + k];
-            }
-          }
-        }
-        for (int x = 0; x < width; x++) {
-          int e = row[3 * width + x] & 0xFF;
+                && ((file[at + 2] & 0xFF) << 8 | file[at + 3] & 0xFF) == n;
+        at = coded ? codedRow(file, at + 4, n, row) : oldRow(file, at, n, row);
+        for (int i = 0; i < n; i++) {
+          int e = row[3 * n + i] & 0xFF;
           if (e > 0) {
             float f = (float) Math.scalb(1.0, e - 136) * scale;
             picture.set(
-                x,
-                y,
-                ((row[x] & 0xFF) + 0.5f) * f,
-                ((row[width + x] & 0xFF) + 0.5f) * f,
-                ((row[2 * width + x] & 0xFF) + 0.5f) * f);
+                layout.x(j, i),
+                layout.y(j, i),
+                ((row[i] & 0xFF) + 0.5f) * f,
+                ((row[n + i] & 0xFF) + 0.5f) * f,
+                ((row[2 * n + i] & 0xFF) + 0.5f) * f);
           }
         }
       }
@@ -95,6 +145,32 @@ public final class RadianceHdr {
       throw new RefusedFile(WHAT + " is cut short", e);
     }
     return picture;
+  }
+
+  /** Pixels one by one; one of three ones repeats the last, more often after another such. */
+  private static int oldRow(byte[] file, int at, int n, byte[] row) {
+    int shift = 0;
+    for (int i = 0; i < n; at += 4) {
+      if (file[at] == 1 && file[at + 1] == 1 && file[at + 2] == 1) {
+        int times = (file[at + 3] & 0xFF) << shift;
+        if (i == 0 || shift > 16 || times > n - i) {
+          throw new RefusedFile(WHAT + " has a run that leaves its row");
+        }
+        for (; times > 0; times--, i++) {
+          for (int k = 0; k < 4; k++) {
+            row[k * n + i] = row[k * n + i - 1];
+          }
+        }
+        shift += 8;
+      } else {
+        for (int k = 0; k < 4; k++) {
+          row[k * n + i] = file[at + k];
+        }
+        i++;
+        shift = 0;
+      }
+    }
+    return at;
   }
 
   private static int codedRow(byte[] file, int at, int width, byte[] row) {

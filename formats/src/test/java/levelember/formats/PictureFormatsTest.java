@@ -119,17 +119,6 @@ class PictureFormatsTest {
     b.put(type.getBytes(StandardCharsets.US_ASCII)).put((byte) 0).putInt(size);
   }
 
-  @Test
-  void openExrNamesACompressionThatItCannotRead() {
-    byte[] file = OpenExr.write(noise(4, 4, 1));
-    String text = new String(file, StandardCharsets.ISO_8859_1);
-    int at = text.indexOf("compression\0compression\0") + 24 + 4;
-    file[at] = 4;
-    assertThatThrownBy(() -> OpenExr.read(file))
-        .isInstanceOf(RefusedFile.class)
-        .hasMessageContaining("PIZ");
-  }
-
   @ParameterizedTest
   @ValueSource(ints = {8, 16})
   void pngEqualsTheDocumentedCurveWithinHalfACode(int bits) {
@@ -206,7 +195,7 @@ class PictureFormatsTest {
     String long16k = "#?RADIANCE\nFORMAT=32-bit_rle_rgbe\n\n-Y 8192 +X 16384\n";
     assertThatThrownBy(() -> PictureFile.read(long16k.getBytes(StandardCharsets.US_ASCII)))
         .isInstanceOf(RefusedFile.class)
-        .hasMessageContaining("cut short");
+        .hasMessageMatching(".*(cut short|memory).*");
   }
 
   @ParameterizedTest
@@ -217,11 +206,10 @@ class PictureFormatsTest {
   }
 
   @Test
-  void lightThatIsNoNumberIsRefused() {
+  void lightThatIsNoNumberIsMendedFromItsNeighbours() {
     Picture p = noise(8, 8, 1);
     p.rgb()[5] = Float.NaN;
-    assertThatThrownBy(() -> PictureFile.read(OpenExr.write(p)))
-        .isInstanceOf(RefusedFile.class)
-        .hasMessageContaining("NaN");
+    float mended = PictureFile.read(OpenExr.write(p)).rgb()[5];
+    assertThat(mended).isFinite().isPositive();
   }
 }

@@ -45,16 +45,18 @@ public class Assets {
   /**
    * Reads a file to see whether it can be read; takes as long as its decoding.
    *
+   * @return what is mended in it when it is read, a line each
    * @throws levelember.formats.RefusedFile when it is no picture, model or LUT
    */
-  public static void check(String name, byte[] bytes) {
+  public static List<String> check(String name, byte[] bytes) {
     if (CubeFile.named(name)) {
       CubeFile.read(bytes);
     } else if (GltfFile.is(bytes)) {
       GltfFile.read(bytes);
     } else {
-      PictureFile.read(bytes);
+      return PictureFile.mended(bytes).notes();
     }
+    return List.of();
   }
 
   /**

@@ -3,7 +3,6 @@ package levelember.app.shoot;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
-import java.util.Map;
 import java.util.TreeMap;
 import levelember.app.asset.Assets;
 import levelember.app.storage.Uploads;
@@ -172,14 +171,27 @@ class ShootController {
     return assets.names(shoots.state(id).id());
   }
 
+  /**
+   * A file that was added.
+   *
+   * @param name that it has in the shoot
+   * @param notes on what is mended in it when it is read
+   */
+  record Added(String name, List<String> notes) {}
+
   @PostMapping("/{id}/assets")
   @ResponseStatus(HttpStatus.CREATED)
-  Map<String, String> addAsset(
+  Added addAsset(
       @PathVariable String id, @RequestParam String name, HttpServletRequest request)
       throws IOException {
     String shoot = shoots.state(id).id();
     String file = checkedName(name);
-    return uploads.read(request, bytes -> Map.of("name", assets.add(shoot, file, bytes)));
+    return uploads.read(
+        request,
+        bytes -> {
+          List<String> notes = Assets.check(file, bytes);
+          return new Added(assets.keep(shoot, file, bytes), notes);
+        });
   }
 
   private static String checkedName(String name) {
