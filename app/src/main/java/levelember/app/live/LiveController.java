@@ -255,19 +255,17 @@ class LiveController {
         .body(jpeg);
   }
 
-  /** What a page shows now, or what was shown last where no page is named; opens nothing. */
+  /** The session of the page named, else the one wanted last; one opened for it ends by itself. */
+  private LiveSession session(String id, String page) {
+    return socket.page(id, page).map(Page::session).orElseGet(() -> sessions.opened(id));
+  }
+
   private Optional<Moment> now(String id, String page) {
-    return socket
-        .page(id, page)
-        .map(Page::session)
-        .or(() -> sessions.open(id))
-        .flatMap(LiveSession::now);
+    return session(id, page).now();
   }
 
   private Moment still(String id, String page) {
-    LiveSession session =
-        socket.page(id, page).map(Page::session).orElseGet(() -> sessions.opened(id));
-    return session
+    return session(id, page)
         .still(WAIT_MILLIS)
         .filter(m -> m.ladder().full().samples() > 0)
         .orElseThrow(() ->

@@ -181,8 +181,7 @@ class ShootController {
 
   @PostMapping("/{id}/assets")
   @ResponseStatus(HttpStatus.CREATED)
-  Added addAsset(
-      @PathVariable String id, @RequestParam String name, HttpServletRequest request)
+  Added addAsset(@PathVariable String id, @RequestParam String name, HttpServletRequest request)
       throws IOException {
     String shoot = shoots.state(id).id();
     String file = checkedName(name);
