@@ -89,27 +89,40 @@ public final class GltfFile {
    *     files outside itself, or is too large
    */
   public static GltfFile read(byte[] file) {
-    byte[] text = file;
-    byte[] binary = null;
-    if (isBinary(file)) {
-      ByteBuffer b = ByteBuffer.wrap(file).order(ByteOrder.LITTLE_ENDIAN);
-      if (b.getInt(4) != 2) {
-        throw new RefusedFile("the model is glTF of version " + b.getInt(4) + "; 2 can be read");
-      }
-      text = chunk(b, 12, JSON_CHUNK);
-      if (text == null) {
-        throw new RefusedFile("the model's first part is not its JSON, or is cut short");
-      }
-      int next = 20 + text.length;
-      binary = next + 8 <= file.length ? chunk(b, next, BINARY_CHUNK) : null;
-    }
-    JsonNode json = parsed(text);
+    tools.jackson.databind.node.ObjectNode json = json(file);
     for (JsonNode name : list(json, "extensionsRequired")) {
       required(name.stringValue(""));
     }
-    GltfFile gltf = new GltfFile(json, buffers(json, binary));
+    GltfFile gltf = new GltfFile(json, buffersOf(file, json));
     gltf.checkNodes();
     return gltf;
+  }
+
+  /** The JSON of a file. */
+  static tools.jackson.databind.node.ObjectNode json(byte[] file) {
+    return parsed(isBinary(file) ? jsonChunk(file) : file);
+  }
+
+  /** The contents of the buffers of a file. */
+  static byte[][] buffersOf(byte[] file, JsonNode json) {
+    if (!isBinary(file)) {
+      return buffers(json, null);
+    }
+    ByteBuffer b = ByteBuffer.wrap(file).order(ByteOrder.LITTLE_ENDIAN);
+    int next = 20 + jsonChunk(file).length;
+    return buffers(json, next + 8 <= file.length ? chunk(b, next, BINARY_CHUNK) : null);
+  }
+
+  private static byte[] jsonChunk(byte[] file) {
+    ByteBuffer b = ByteBuffer.wrap(file).order(ByteOrder.LITTLE_ENDIAN);
+    if (b.getInt(4) != 2) {
+      throw new RefusedFile("the model is glTF of version " + b.getInt(4) + "; 2 can be read");
+    }
+    byte[] text = chunk(b, 12, JSON_CHUNK);
+    if (text == null) {
+      throw new RefusedFile("the model's first part is not its JSON, or is cut short");
+    }
+    return text;
   }
 
   /** The JSON of a glTF 2.0 file. */
@@ -361,7 +374,7 @@ public final class GltfFile {
     };
   }
 
-  private static int components(String type) {
+  static int components(String type) {
     return switch (type) {
       case "SCALAR" -> 1;
       case "VEC2" -> 2;

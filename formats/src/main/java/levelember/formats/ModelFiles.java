@@ -13,7 +13,8 @@ import tools.jackson.databind.node.ObjectNode;
 
 /**
  * Makes one self-contained glTF file of what models come in: glTF with its files in a zip, OBJ
- * alone, or OBJ with MTL and pictures in a zip. What is one already stays as it is.
+ * alone, or OBJ with MTL and pictures in a zip. Compressed meshes are unpacked; what is a plain
+ * file already stays as it is.
  */
 public final class ModelFiles {
   private ModelFiles() {}
@@ -32,6 +33,11 @@ public final class ModelFiles {
    * @throws RefusedFile when it is no model, is broken, or names files that are not with it
    */
   public static Model read(String name, byte[] bytes) {
+    Model one = single(name, bytes);
+    return new Model(one.name(), GltfUnpacked.of(one.bytes()));
+  }
+
+  private static Model single(String name, byte[] bytes) {
     if (ShootPackage.is(bytes)) {
       Map<String, byte[]> files = unzipped(bytes);
       String gltf = only(files, ".gltf"), glb = only(files, ".glb"), obj = only(files, ".obj");

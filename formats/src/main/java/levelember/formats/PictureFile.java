@@ -68,8 +68,9 @@ public final class PictureFile {
     for (int i = 0; i < rgb.length; i++) {
       if (!(Math.abs(rgb[i]) < MOST_LIGHT)) {
         endless++;
-      } else if (rgb[i] < 0) {
-        negative++;
+      } else if (rgb[i] <= 0) {
+        // A zero with a sign becomes a plain one.
+        negative += rgb[i] < 0 ? 1 : 0;
         least = Math.min(least, rgb[i]);
         rgb[i] = 0;
       }

@@ -1,0 +1,143 @@
+package levelember.formats;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import levelember.formats.draco.DracoDecoder;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * Makes a plain glTF file of one whose meshes are compressed ({@code KHR_draco_mesh_compression}),
+ * so that there is one reader after that.
+ */
+final class GltfUnpacked {
+  private static final String DRACO = "KHR_draco_mesh_compression";
+  private static final int ARRAY = 34_962, UINT = 5125;
+
+  private final ObjectNode json;
+  private final byte[][] buffers;
+  private final GlbBuilder glb = new GlbBuilder();
+
+  private GltfUnpacked(ObjectNode json, byte[][] buffers) {
+    this.json = json;
+    this.buffers = buffers;
+  }
+
+  /**
+   * The file itself when nothing in it is compressed.
+   *
+   * @throws RefusedFile when a compressed mesh is broken
+   */
+  static byte[] of(byte[] file) {
+    if (!GltfFile.is(file)) {
+      return file;
+    }
+    ObjectNode json = GltfFile.json(file);
+    boolean packed = false;
+    for (JsonNode name : GltfFile.list(json, "extensionsUsed")) {
+      packed |= name.stringValue("").equals(DRACO);
+    }
+    return packed ? new GltfUnpacked(json, GltfFile.buffersOf(file, json)).unpacked() : file;
+  }
+
+  private byte[] unpacked() {
+    int[] begins = new int[buffers.length];
+    for (int i = 0; i < begins.length; i++) {
+      begins[i] = glb.append(buffers[i]);
+    }
+    List<byte[]> packed = new ArrayList<>();
+    for (JsonNode view : GltfFile.list(json, "bufferViews")) {
+      packed.add(bytes(view));
+      int buffer = GltfFile.reference(view, "buffer");
+      long offset = view.path("byteOffset").asLong(0);
+      ((ObjectNode) view).put("buffer", 0).put("byteOffset", begins[buffer] + offset);
+    }
+    glb.over(json);
+    for (JsonNode mesh : GltfFile.list(json, "meshes")) {
+      for (JsonNode primitive : GltfFile.list(mesh, "primitives")) {
+        unpack((ObjectNode) primitive, packed);
+      }
+    }
+    drop(glb.json);
+    return glb.bytes();
+  }
+
+  private byte[] bytes(JsonNode view) {
+    int buffer = GltfFile.reference(view, "buffer");
+    long offset = view.path("byteOffset").asLong(0), length = view.path("byteLength").asLong(-1);
+    if (buffer < 0
+        || buffer >= buffers.length
+        || offset < 0
+        || length < 0
+        || offset + length > buffers[buffer].length) {
+      throw new RefusedFile("a buffer view of the model lies outside of its buffer");
+    }
+    return java.util.Arrays.copyOfRange(buffers[buffer], (int) offset, (int) (offset + length));
+  }
+
+  private void unpack(ObjectNode primitive, List<byte[]> packed) {
+    JsonNode draco = primitive.path("extensions").path(DRACO);
+    if (draco.isMissingNode()) {
+      return;
+    }
+    int view = GltfFile.reference(draco, "bufferView");
+    if (view < 0 || view >= packed.size()) {
+      throw new RefusedFile("a compressed mesh of the model has no bytes");
+    }
+    List<ObjectNode> accessors = new ArrayList<>();
+    List<DracoDecoder.Wanted> wanted = new ArrayList<>();
+    for (Map.Entry<String, JsonNode> attribute : draco.path("attributes").properties()) {
+      ObjectNode accessor = accessor(primitive.path("attributes"), attribute.getKey());
+      accessors.add(accessor);
+      wanted.add(
+          new DracoDecoder.Wanted(
+              attribute.getValue().asInt(-1),
+              accessor.path("componentType").asInt(0),
+              GltfFile.components(accessor.path("type").stringValue(""))));
+    }
+    DracoDecoder.Mesh mesh = new DracoDecoder().decode(packed.get(view), wanted);
+    for (int i = 0; i < accessors.size(); i++) {
+      place(accessors.get(i), glb.view(mesh.attributes().get(i), ARRAY), mesh.points());
+    }
+    if (primitive.has("indices")) {
+      ObjectNode accessor = accessor(primitive, "indices");
+      int indices = glb.wholes(mesh.indices(), mesh.indices().length);
+      ObjectNode made = (ObjectNode) glb.list("accessors").get(indices);
+      place(accessor, made.get("bufferView").asInt(), mesh.indices().length);
+      accessor.put("componentType", UINT);
+      ((ArrayNode) glb.list("accessors")).remove(indices);
+    }
+    ObjectNode extensions = (ObjectNode) primitive.get("extensions");
+    extensions.remove(DRACO);
+    if (extensions.isEmpty()) {
+      primitive.remove("extensions");
+    }
+  }
+
+  private ObjectNode accessor(JsonNode of, String field) {
+    int number = GltfFile.reference(of, field);
+    JsonNode accessor = GltfFile.list(json, "accessors").get(number);
+    if (!(accessor instanceof ObjectNode object)) {
+      throw new RefusedFile("a compressed mesh of the model has no accessor for " + field);
+    }
+    return object;
+  }
+
+  private static void place(ObjectNode accessor, int view, int count) {
+    accessor.put("bufferView", view).put("count", count).remove("byteOffset");
+    accessor.remove("sparse");
+  }
+
+  /** The extension is needed no more. */
+  private static void drop(ObjectNode json) {
+    json.remove("extensionsUsed");
+    if (json.get("extensionsRequired") instanceof ArrayNode required) {
+      required.removeIf(name -> name.stringValue("").equals(DRACO));
+      if (required.isEmpty()) {
+        json.remove("extensionsRequired");
+      }
+    }
+  }
+}
