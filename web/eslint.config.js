@@ -3,7 +3,7 @@ import hooks from 'eslint-plugin-react-hooks';
 import ts from 'typescript-eslint';
 
 export default ts.config(
-  { ignores: ['dist', 'node_modules', 'target'] },
+  { ignores: ['dist', 'node_modules', 'target', 'src/api/generated', 'scripts'] },
   js.configs.recommended,
   ...ts.configs.strict,
   hooks.configs.flat.recommended,

@@ -1,17 +1,17 @@
 import type { At } from '../frame/choice';
 import type {
   Brightness,
-  Brought,
+  Imported,
   Emitter,
   Grade,
   Look,
   Material,
   Operation,
   Profile,
+  Schemas,
   ShootState,
   ShootTitle,
   Unit,
-  Vector,
   Wheels,
 } from './document';
 
@@ -72,12 +72,6 @@ function post(url: string, body: unknown): Promise<Response> {
 /** What a light is to do at a place of the picture. */
 export type Effect = 'highlight' | 'shadow' | 'rim';
 
-interface Filter {
-  r: number;
-  g: number;
-  b: number;
-}
-
 const shoot = (id: string) => `/api/shoots/${encodeURIComponent(id)}`;
 
 let livePage = '';
@@ -94,21 +88,10 @@ function live(id: string, path: string, query: Record<string, string> = {}) {
 }
 
 /** A picture of the shelf. */
-export interface Pattern {
-  id: string;
-  name: string;
-  /** Width and height that it stands for. */
-  metres: number;
-  /** Made to be a bump, not a colour. */
-  relief: boolean;
-}
+export type Pattern = Schemas['Pattern'];
 
 /** A look that is kept for all shoots. */
-export interface KeptLook {
-  id: string;
-  name: string;
-  look: Look;
-}
+export type KeptLook = Omit<Schemas['Entry'], 'look'> & { look: Look };
 
 export const api = {
   titles: async () => answer<ShootTitle[]>(await reached(fetch('/api/shoots'))),
@@ -123,8 +106,8 @@ export const api = {
     answer<ShootState>(await post(`${shoot(id)}/undo`, { revision })),
   redo: async (id: string, revision: number) =>
     answer<ShootState>(await post(`${shoot(id)}/redo`, { revision })),
-  /** Begins an empty shoot. */
-  begin: async (name: string) =>
+  /** Makes a shoot with an even dome and a shot. */
+  newShoot: async (name: string) =>
     answer<ShootState>(await post(`/api/shoots/begun?name=${encodeURIComponent(name)}`, {})),
   copy: async (id: string) => answer<ShootState>(await post(`${shoot(id)}/copies`, {})),
   /** Deletes a shoot; this cannot be taken back. */
@@ -132,7 +115,7 @@ export const api = {
     const response = await reached(fetch(shoot(id), { method: 'DELETE' }));
     if (!response.ok) await answer(response);
   },
-  bringIn: async (file: Blob) =>
+  importShoot: async (file: Blob) =>
     answer<ShootState>(
       await reached(
         fetch('/api/shoots', {
@@ -143,7 +126,7 @@ export const api = {
       ),
     ),
   addAsset: async (id: string, file: File) =>
-    answer<{ name: string; notes?: string[] }>(
+    answer<Schemas['Added']>(
       await reached(
         fetch(`${shoot(id)}/assets?name=${encodeURIComponent(file.name)}`, {
           method: 'POST',
@@ -152,8 +135,8 @@ export const api = {
         }),
       ),
     ),
-  bringModelIn: async (id: string, revision: number, metresPerUnit: number, file: File) =>
-    answer<Brought>(
+  importModel: async (id: string, revision: number, metresPerUnit: number, file: File) =>
+    answer<Imported>(
       await reached(
         fetch(
           `${shoot(id)}/models?${new URLSearchParams({
@@ -169,10 +152,10 @@ export const api = {
         ),
       ),
     ),
-  /** How far bringing a model in has got; null when none is. */
-  bringing: async (id: string) => {
+  /** How far an import has got; null when there is none. */
+  importProgress: async (id: string) => {
     const response = await reached(fetch(`${shoot(id)}/models/progress`));
-    return response.status === 204 ? null : answer<{ what: string; part: number }>(response);
+    return response.status === 204 ? null : answer<Schemas['Progress']>(response);
   },
   shelf: async () =>
     answer<{ group: string; material: Material }[]>(await reached(fetch('/api/shelf/materials'))),
@@ -184,7 +167,7 @@ export const api = {
     ),
   /** How large a piece is, with all that stands in it. */
   size: async (id: string, piece: string) =>
-    answer<{ metres: Vector | null; triangles: number }>(
+    answer<Omit<Schemas['TrueSize'], 'metres'> & { metres: number[] | null }>(
       await reached(fetch(`${shoot(id)}/pieces/${encodeURIComponent(piece)}/size`)),
     ),
   /** What stands at a place of the picture; null where nothing does. */
@@ -195,17 +178,14 @@ export const api = {
   /** A brightness of a kind of light said in another unit. */
   brightness: async (emitter: Emitter, given: Brightness, to: Unit) =>
     answer<Brightness>(await post('/api/brightness', { emitter, ...given, to })),
-  gels: async () =>
-    answer<{ name: string; filter: Filter }[]>(await reached(fetch('/api/shelf/gels'))),
+  gels: async () => answer<Schemas['Gel'][]>(await reached(fetch('/api/shelf/gels'))),
   gobos: async () =>
     answer<{ id: string; name: string }[]>(await reached(fetch('/api/shelf/gobos'))),
-  surroundings: async () =>
-    answer<{ id: string; name: string; luminance: number }[]>(
-      await reached(fetch('/api/shelf/surroundings')),
-    ),
+  environments: async () =>
+    answer<Schemas['Panorama'][]>(await reached(fetch('/api/shelf/environments'))),
   /** Reads a photometric file. */
   profile: async (file: File) =>
-    answer<{ profile: Profile; peakCandela: number; lumens: number }>(
+    answer<Omit<Schemas['Read'], 'profile'> & { profile: Profile }>(
       await reached(
         fetch(`/api/profiles?name=${encodeURIComponent(file.name)}`, {
           method: 'POST',
@@ -214,26 +194,16 @@ export const api = {
         }),
       ),
     ),
-  /** What a surrounding picture can do. */
-  surrounding: async (id: string, picture: string) =>
-    answer<{
-      width: number;
-      height: number;
-      pixelsPerDegree: number;
-      stops: number;
-      clippedShare: number;
-      seamStops: number;
-      brightest: number;
-      mean: number;
-    }>(await reached(fetch(`${shoot(id)}/surrounding?picture=${encodeURIComponent(picture)}`))),
+  /** What a picture can do as an environment. */
+  environment: async (id: string, picture: string) =>
+    answer<Schemas['EnvironmentReading']>(
+      await reached(fetch(`${shoot(id)}/environment?picture=${encodeURIComponent(picture)}`)),
+    ),
   daylight: async (id: string, light: string) =>
-    answer<{ headingDegrees: number; heightDegrees: number; sunLux: number; skyLux: number }>(
+    answer<Schemas['Sun']>(
       await reached(fetch(`${shoot(id)}/lights/${encodeURIComponent(light)}/daylight`)),
     ),
-  plan: async (id: string) =>
-    answer<{ piece: string; top: number[][]; side: number[][]; front: number[][] }[]>(
-      await reached(fetch(live(id, 'plan'))),
-    ),
+  plan: async (id: string) => answer<Schemas['Outline'][]>(await reached(fetch(live(id, 'plan')))),
   /** Where a light has to stand to do something at a place of the picture; null where nothing is. */
   placing: async (
     id: string,
@@ -249,22 +219,16 @@ export const api = {
       query.fromY = `${from[1]}`;
     }
     const response = await reached(fetch(live(id, 'placing', query)));
-    return response.status === 204
-      ? null
-      : answer<{
-          place: { x: number; y: number; z: number };
-          aim: { x: number; y: number; z: number };
-        }>(response);
+    return response.status === 204 ? null : answer<Schemas['Placing']>(response);
   },
   seamUrl: (id: string, picture: string, share: number) =>
     `${shoot(id)}/seam.png?${new URLSearchParams({ picture, share: `${share}` }).toString()}`,
   grades: async () =>
-    answer<{ id: string; name: string; what: string; grade: Grade }[]>(
+    answer<(Omit<Schemas['Preset'], 'grade'> & { grade: Grade })[]>(
       await reached(fetch('/api/shelf/grades')),
     ),
   /** Colours of the view in stops. */
-  stops: async () =>
-    answer<{ stops: number; colour: string }[]>(await reached(fetch('/api/stops'))),
+  stops: async () => answer<Schemas['Band'][]>(await reached(fetch('/api/stops'))),
   keptLooks: async () => answer<KeptLook[]>(await reached(fetch('/api/shelf/looks'))),
   keepLook: async (id: string, look: string) =>
     answer<KeptLook>(await post('/api/shelf/looks', { shoot: id, look })),
@@ -278,12 +242,12 @@ export const api = {
     answer<Look>(await post(`${shoot(id)}/looks/from-shelf/${encodeURIComponent(kept)}`, {})),
   /** Exposure values that would suit the picture. */
   metering: async (id: string, x: number, y: number) =>
-    answer<{ average: number; spot: number; highlights: number }>(
+    answer<Schemas['Metering']>(
       await reached(fetch(live(id, 'metering', { x: `${x}`, y: `${y}` }))),
     ),
   /** The white balance that shows a place of the picture as a grey. */
   neutral: async (id: string, x: number, y: number) =>
-    answer<{ kelvin: number; tint: number }>(
+    answer<Schemas['WhiteBalance']>(
       await reached(fetch(live(id, 'neutral', { x: `${x}`, y: `${y}` }))),
     ),
   /** The wheels of a colour decision list. */
@@ -309,10 +273,7 @@ export const api = {
   pictureUrl: (id: string, name: string, query: Record<string, string> = {}) =>
     live(id, name, query),
   /** Whether changes are kept, and why not. */
-  storage: async () =>
-    answer<{ keeps: boolean; why: string | null; freeBytes: number; databaseBytes: number }>(
-      await reached(fetch('/api/storage')),
-    ),
+  storage: async () => answer<Schemas['Storage']>(await reached(fetch('/api/storage'))),
   shotUrl: (id: string, shot: string, version: string) =>
     live(id, `shots/${encodeURIComponent(shot)}.jpg`, { width: '192', v: version }),
   layerUrl: (id: string, light: string, version: string) =>

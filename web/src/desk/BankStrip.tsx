@@ -13,7 +13,7 @@ import { banked } from './banks';
 import { Fader } from './Fader';
 import { Toggle } from './Toggle';
 
-/** The strip of a bank: a fader, mute, alone and colour trim over all its lights. */
+/** The strip of a bank: a fader, mute, solo and colour trim over all its lights. */
 export function BankStrip({ bank }: { bank: Bank }) {
   const desk = useDesk();
   const set = (d: ShootDocument, field: string, value: unknown): Operation[] => [
@@ -53,13 +53,13 @@ export function BankStrip({ bank }: { bank: Bank }) {
           value={bank.name}
           onKeep={(name) => keep(`Rename ${bank.name}`, 'name', name)}
         />
-        <Tooltip title="Part the bank">
+        <Tooltip title="Ungroup">
           <IconButton
-            aria-label={`Part ${bank.name}`}
+            aria-label={`Ungroup ${bank.name}`}
             onClick={() => {
               const own = desk.state.document.lights.filter((l) => l.bank === bank.id);
               void desk.keep(
-                `Part ${bank.name}`,
+                `Ungroup ${bank.name}`,
                 banked(
                   own.map((l) => l.id),
                   null,
@@ -107,8 +107,8 @@ export function BankStrip({ bank }: { bank: Bank }) {
             </Toggle>
             <Toggle
               on={bank.alone}
-              name={`${bank.name} alone`}
-              onClick={() => keep(`${bank.name} alone`, 'alone', !bank.alone)}
+              name={`Solo ${bank.name}`}
+              onClick={() => keep(`Solo ${bank.name}`, 'alone', !bank.alone)}
             >
               A
             </Toggle>

@@ -53,11 +53,10 @@ function useStripHands(desk: ShootDesk): StripHands {
         void latest.current.keep(`${light.muted ? 'Unmute' : 'Mute'} ${light.name}`, [
           set(light, 'muted', !light.muted),
         ]),
-      alone: (light) =>
-        void latest.current.keep(
-          light.alone ? `${light.name} with the others` : `${light.name} alone`,
-          [set(light, 'alone', !light.alone)],
-        ),
+      solo: (light) =>
+        void latest.current.keep(light.alone ? `Unsolo ${light.name}` : `Solo ${light.name}`, [
+          set(light, 'alone', !light.alone),
+        ]),
       join: (dragged, light) => {
         const { document } = latest.current.state;
         const other = document.lights.find((l) => l.id === dragged);
@@ -94,8 +93,8 @@ export function LightDesk() {
   const hands = useStripHands(desk);
   const lights = desk.document.lights;
   const { banks } = desk.document;
-  const alone = (light: Light) => light.alone || banks.some((b) => b.id === light.bank && b.alone);
-  const someAlone = lights.some(alone);
+  const soloed = (light: Light) => light.alone || banks.some((b) => b.id === light.bank && b.alone);
+  const someSoloed = lights.some(soloed);
   const shaped = desk.document.pieces.filter((p) => p.shape).length;
   const strip = (light: Light) => (
     <Strip
@@ -104,7 +103,7 @@ export function LightDesk() {
       chosen={light.id === chosen}
       share={Math.round(1000 * (shares?.[light.id] ?? 0)) / 1000}
       linked={countIn(light.lit, desk.document.pieces) < shaped}
-      silenced={(someAlone && !alone(light)) || banks.some((b) => b.id === light.bank && b.muted)}
+      silenced={(someSoloed && !soloed(light)) || banks.some((b) => b.id === light.bank && b.muted)}
       thumbnail={version && api.layerUrl(desk.state.id, light.id, version)}
       hands={hands}
     />

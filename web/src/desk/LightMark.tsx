@@ -30,7 +30,7 @@ export const kindNames: Record<Emitter['kind'], string> = {
   sky: 'Sky',
   'sky-sun': 'Sun of the sky',
   plate: 'Backdrop plate',
-  emissive: 'Shining pieces',
+  emissive: 'Emissive pieces',
 };
 
 /** A small line drawing of what kind a light is. */

@@ -17,7 +17,7 @@ interface Props {
   share: number;
   /** It is linked to less than everything. */
   linked: boolean;
-  /** Another light is alone, so this one gives nothing. */
+  /** Another light is soloed, so this one gives nothing. */
   silenced: boolean;
   thumbnail: string | null;
   hands: StripHands;
@@ -29,7 +29,7 @@ export interface StripHands {
   level: (light: Light, stops: number) => void;
   keepLevel: (light: Light) => void;
   mute: (light: Light) => void;
-  alone: (light: Light) => void;
+  solo: (light: Light) => void;
   /** Puts a light that was dragged here into one bank with this one. */
   join: (dragged: string, light: Light) => void;
 }
@@ -164,11 +164,7 @@ export const Strip = memo(function Strip(p: Props) {
             <Toggle on={light.muted} name={`Mute ${light.name}`} onClick={() => hands.mute(light)}>
               M
             </Toggle>
-            <Toggle
-              on={light.alone}
-              name={`${light.name} alone`}
-              onClick={() => hands.alone(light)}
-            >
+            <Toggle on={light.alone} name={`Solo ${light.name}`} onClick={() => hands.solo(light)}>
               A
             </Toggle>
           </Box>

@@ -139,7 +139,7 @@ export function newLight(kind: NewKind, document: ShootDocument, shot: Shot, pic
     place: place.map((x) => Math.round(x * 1000) / 1000) as Vector,
     aim: shot.aim,
     rollDegrees: 0,
-    brightness: BRIGHTNESS[kind],
+    brightness: { efficacy: 100, ...BRIGHTNESS[kind] },
     levelStops: 0,
     colour: {
       kelvin: ['sky', 'dome', 'environment', 'plate'].includes(kind) ? 6504 : 5600,

@@ -37,7 +37,7 @@ test('a shoot that cannot be read leaves the others in reach', async () => {
 test('without any shoot one can be made', async () => {
   vi.spyOn(api, 'titles').mockResolvedValue([]);
   const begin = vi
-    .spyOn(api, 'begin')
+    .spyOn(api, 'newShoot')
     .mockResolvedValue({ id: 'new-shoot' } as unknown as ShootState);
   show(null);
   await userEvent.click(screen.getByRole('button', { name: 'New shoot' }));

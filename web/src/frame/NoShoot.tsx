@@ -13,7 +13,7 @@ export function NoShoot({ error, onAgain }: { error: unknown; onAgain: () => voi
   const named = decodeURIComponent(location.hash.replace(/^#\//, ''));
   const begin = async () => {
     try {
-      const made = await api.begin(freeTitle(titles ?? []));
+      const made = await api.newShoot(freeTitle(titles ?? []));
       await client.invalidateQueries({ queryKey: ['shoots'] });
       location.hash = `#/${made.id}`;
     } catch (problem) {

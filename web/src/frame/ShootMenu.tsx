@@ -15,7 +15,7 @@ import { say, shootKey, useDesk } from '../live/useShoot';
 import { colours } from '../theme/theme';
 import { freeTitle } from './freeTitle';
 
-/** Opens a shoot, begins, copies, renames or deletes one, brings one in, takes this one out. */
+/** Opens a shoot, makes, duplicates, renames or deletes one, imports one, exports this one. */
 export function ShootMenu() {
   const desk = useDesk();
   const client = useQueryClient();
@@ -80,22 +80,22 @@ export function ShootMenu() {
             },
           })),
           {
-            text: 'Begin an empty shoot',
+            text: 'New shoot',
             apart: true,
-            onClick: () => void open(api.begin(freeTitle(titles ?? []))),
+            onClick: () => void open(api.newShoot(freeTitle(titles ?? []))),
           },
-          { text: 'Copy this shoot', onClick: () => void open(api.copy(id)) },
+          { text: 'Duplicate this shoot', onClick: () => void open(api.copy(id)) },
           { text: 'Delete this shoot …', onClick: () => setAsking(true) },
           {
-            text: 'Bring in a shoot (.ember, .json, our .glb) …',
+            text: 'Import a shoot (.ember, .json, our .glb) …',
             apart: true,
             onClick: () => file.current?.click(),
           },
           {
-            text: 'Take this shoot out (.ember)',
+            text: 'Export this shoot (.ember)',
             onClick: () => void download(api.packageUrl(id)),
           },
-          { text: 'Take it out as glTF (.glb)', onClick: () => void download(api.modelUrl(id)) },
+          { text: 'Export as glTF (.glb)', onClick: () => void download(api.modelUrl(id)) },
         ]}
       />
       <input
@@ -103,17 +103,17 @@ export function ShootMenu() {
         type="file"
         hidden
         accept=".ember,.json,.glb"
-        aria-label="Shoot to bring in"
+        aria-label="Shoot to import"
         onChange={(e) => {
           const chosen = e.target.files?.[0];
           e.target.value = '';
-          if (chosen) void open(api.bringIn(chosen));
+          if (chosen) void open(api.importShoot(chosen));
         }}
       />
       <Dialog open={asking} onClose={() => setAsking(false)} maxWidth="xs" fullWidth>
         <DialogTitle>Delete “{desk.document.name}”?</DialogTitle>
         <DialogContent>
-          Its set, rig, shots and looks are lost, with all that undo could bring back. Take it out
+          Its set, rig, shots and looks are lost, with all that undo could bring back. Export it
           first if it may be wanted again.
         </DialogContent>
         <DialogActions>

@@ -80,7 +80,7 @@ function Pill() {
         ? 'done'
         : 'tracing';
   const noise = progress?.noisePercent;
-  const plain = useLive((s) => ['solid', 'unlit', 'wire', 'pieces'].includes(s.view.kind));
+  const plain = useLive((s) => ['shaded', 'unlit', 'mesh', 'pieces'].includes(s.view.kind));
   const detail = plain
     ? 'without light'
     : frame && frame.step > 1

@@ -17,9 +17,9 @@ const KINDS: { kind: View['kind']; name: string; what: string }[] = [
   { kind: 'clay', name: 'Clay', what: 'one grey under the same light' },
   { kind: 'stops', name: 'Stops', what: 'light as colours, one a stop' },
   { kind: 'clipped', name: 'Clipped', what: 'what is burnt or black' },
-  { kind: 'solid', name: 'Solid', what: 'forms and colours at once, to arrange' },
+  { kind: 'shaded', name: 'Shaded', what: 'forms and colours at once, to arrange' },
   { kind: 'unlit', name: 'Unlit', what: 'the colours alone' },
-  { kind: 'wire', name: 'Wire', what: 'the triangles' },
+  { kind: 'mesh', name: 'Mesh', what: 'the triangles' },
   { kind: 'pieces', name: 'Pieces', what: 'a colour each' },
 ];
 
@@ -77,7 +77,17 @@ export function ViewMenu() {
                   onChange={(e) => channel?.view({ ...view, keepGlass: e.target.checked })}
                 />
               }
-              label="Glass stays glass"
+              label="Keep glass"
+            />
+            <FormControlLabel
+              control={
+                <Switch
+                  size="small"
+                  checked={view.keepEmission}
+                  onChange={(e) => channel?.view({ ...view, keepEmission: e.target.checked })}
+                />
+              }
+              label="Keep emission"
             />
           </Box>,
         ]}

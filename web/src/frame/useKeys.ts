@@ -5,7 +5,7 @@ import type { ShootDesk } from '../live/useShoot';
 import { plain } from '../rooms/look/plain';
 import { useChoice } from './choice';
 
-/** Keys of the desk: [ and ] a third of a stop (shift a whole), M mutes, A alone, O held the other way round, undo and redo. */
+/** Keys of the desk: [ and ] a third of a stop (shift a whole), M mutes, S soloes, O held the other way round, undo and redo. */
 export function useKeys(desk: ShootDesk | null) {
   useEffect(() => {
     if (!desk) return;
@@ -33,8 +33,8 @@ export function useKeys(desk: ShootDesk | null) {
         void desk.keep(`${light.muted ? 'Unmute' : 'Mute'} ${light.name}`, [
           set('muted', !light.muted),
         ]);
-      } else if (e.key.toLowerCase() === 'a') {
-        void desk.keep(light.alone ? `${light.name} with the others` : `${light.name} alone`, [
+      } else if (e.key.toLowerCase() === 's') {
+        void desk.keep(light.alone ? `Unsolo ${light.name}` : `Solo ${light.name}`, [
           set('alone', !light.alone),
         ]);
       }

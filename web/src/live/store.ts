@@ -70,10 +70,11 @@ export interface Scopes {
 
 /** How the shoot is shown: traced with its light, in clay, or without light. */
 export interface View {
-  kind: 'traced' | 'clay' | 'stops' | 'clipped' | 'solid' | 'unlit' | 'wire' | 'pieces';
+  kind: 'traced' | 'clay' | 'stops' | 'clipped' | 'shaded' | 'unlit' | 'mesh' | 'pieces';
   /** Reflectance of the clay, 0…1. */
   clay: number;
   keepGlass: boolean;
+  keepEmission: boolean;
 }
 
 export interface LiveState {
@@ -121,5 +122,5 @@ export const useLive = create<LiveState>(() => ({
   paused: false,
   wantedPercent: 2,
   denoise: 'noisy',
-  view: { kind: 'traced', clay: 0.5, keepGlass: false },
+  view: { kind: 'traced', clay: 0.5, keepGlass: true, keepEmission: true },
 }));

@@ -25,7 +25,7 @@ import { useLook } from './useLook';
 
 const SOURCES: { value: GlowSource; text: string }[] = [
   { value: 'picture', text: 'The whole picture' },
-  { value: 'emission', text: 'What is seen shining' },
+  { value: 'emission', text: 'Emission that is seen' },
   { value: 'lights', text: 'Chosen lights' },
   { value: 'pieces', text: 'Chosen pieces' },
   { value: 'materials', text: 'Chosen materials' },
@@ -86,7 +86,8 @@ export function GlowDetails() {
     >
       {look.glows.length === 0 && (
         <Typography variant="caption" color="text.secondary">
-          The lens spreads nothing. Add a glow for bloom, streaks or ghosts round what is bright.
+          The lens spreads nothing. Add a glow for bloom, star rays or lens flare round what is
+          bright.
         </Typography>
       )}
       {look.glows.length > 1 && (
@@ -156,15 +157,15 @@ function OneGlow({ glow }: { glow: Glow }) {
       <Chosen glow={glow} onChange={(of) => keep(`Source of ${glow.name}`, 'source/of', of)} />
       <Row>
         <LookNumber
-          label="From white"
+          label="Threshold"
           name={`Threshold of ${glow.name}`}
           edit={`Threshold of ${glow.name}`}
           field={`${at}/threshold`}
           quantity={threshold}
         />
         <LookNumber
-          label="Sets in over"
-          name={`Softness of ${glow.name}`}
+          label="Knee"
+          name={`Knee of ${glow.name}`}
           edit={`Threshold of ${glow.name}`}
           field={`${at}/softness`}
           quantity={softness}
@@ -184,40 +185,40 @@ function OneGlow({ glow }: { glow: Glow }) {
           quantity={bloomSize}
         />
       </Part>
-      <Part glow={glow} at={at} part="streaks" title="Streaks">
+      <Part glow={glow} at={at} part="streaks" title="Star rays">
         <LookNumber
           label="Length"
-          name="Length of the streaks"
-          edit={`Streaks of ${glow.name}`}
+          name="Length of the star rays"
+          edit={`Star rays of ${glow.name}`}
           field={`${at}/streaks/length`}
           quantity={length}
         />
         <LookNumber
           label="Count"
-          name="Count of the streaks"
-          edit={`Streaks of ${glow.name}`}
+          name="Count of the star rays"
+          edit={`Star rays of ${glow.name}`}
           field={`${at}/streaks/count`}
           quantity={streaks}
         />
         <LookNumber
           label="Turn"
-          name="Turn of the streaks"
-          edit={`Streaks of ${glow.name}`}
+          name="Rotation of the star rays"
+          edit={`Star rays of ${glow.name}`}
           field={`${at}/streaks/turnDegrees`}
           quantity={turn}
         />
       </Part>
-      <Part glow={glow} at={at} part="ghosts" title="Ghosts">
+      <Part glow={glow} at={at} part="ghosts" title="Lens flare">
         <LookNumber
           label="Count"
-          name="Count of the ghosts"
+          name="Count of the lens flare"
           edit={`Ghosts of ${glow.name}`}
           field={`${at}/ghosts/count`}
           quantity={ghosts}
         />
         <LookNumber
           label="Spread"
-          name="Spread of the ghosts"
+          name="Spread of the lens flare"
           edit={`Ghosts of ${glow.name}`}
           field={`${at}/ghosts/spread`}
           quantity={spread}

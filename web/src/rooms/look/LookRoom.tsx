@@ -80,10 +80,10 @@ function Head() {
           value={look.name}
           onKeep={(name) => keep(`Name of ${look.name}`, 'name', name)}
         />
-        <Act name="Wear a copy of it" onClick={copy}>
+        <Act name="Duplicate look" onClick={copy}>
           <ContentCopyIcon fontSize="inherit" />
         </Act>
-        <Act name="Keep it for all shoots" onClick={() => void shelve()}>
+        <Act name="Keep for all shoots" onClick={() => void shelve()}>
           <InventoryIcon fontSize="inherit" />
         </Act>
         <Act name="Delete the look" off={looks.length < 2} onClick={remove}>
@@ -131,7 +131,7 @@ function CleanTo() {
         onChange={(value) => channel?.clean(Number(value))}
       />
       <PlainSelect
-        label="Noise taken out"
+        label="Denoise"
         value={denoise}
         options={DENOISE}
         onChange={(value) => channel?.denoise(value as Denoise)}

@@ -49,12 +49,17 @@ export function ToneDetails() {
             />
           )}
           <LookNumber
-            label="White above 1.0"
+            label="Highlight range"
             edit="Shoulder"
             field="shoulderStops"
             quantity={held}
           />
-          <LookNumber label="Burns white" edit="Burn" field="burn" quantity={quantities.share} />
+          <LookNumber
+            label="Highlight desaturation"
+            edit="Highlight desaturation"
+            field="burn"
+            quantity={quantities.share}
+          />
         </Row>
         <Row>
           <LookNumber label="Black point" edit="Black point" field="blackPoint" quantity={black} />

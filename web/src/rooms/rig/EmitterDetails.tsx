@@ -145,7 +145,7 @@ function FaceDetails({
             }
           />
         }
-        label="Shines from both sides"
+        label="Emits from both sides"
       />
       <PictureOn light={light} here={here} set={set} picture={emitter.picture} />
     </>

@@ -17,7 +17,7 @@ const blur: Quantity = { ...quantities.degrees, least: 0, most: 90 };
 const tilt: Quantity = { ...quantities.degrees, least: -180, most: 180 };
 const seam: Quantity = { ...quantities.share, most: 0.5 };
 
-/** A surrounding picture: which, how it stands, how it is mended, and what it can do. */
+/** The picture of an environment: which, how it stands, how it is mended, and what it can do. */
 export function EnvironmentDetails({
   light,
   here,
@@ -29,13 +29,13 @@ export function EnvironmentDetails({
   const id = desk.state.id;
   const { data: names } = useQuery({ queryKey: ['assets', id], queryFn: () => api.assets(id) });
   const { data: shelf } = useQuery({
-    queryKey: ['surroundings'],
-    queryFn: api.surroundings,
+    queryKey: ['environments'],
+    queryFn: api.environments,
     staleTime: Infinity,
   });
   const choose = (picture: string) =>
     desk.keep(`Picture of ${light.name}`, set(desk.state.document, 'emitter/picture', picture));
-  const bringIn = async (find: () => Promise<{ name: string }>) => {
+  const use = async (find: () => Promise<{ name: string }>) => {
     try {
       const { name } = await find();
       await client.invalidateQueries({ queryKey: ['assets', id] });
@@ -60,10 +60,10 @@ export function EnvironmentDetails({
   const own = (names ?? [emitter.picture]).filter((n) => isPicture(n));
 
   return (
-    <Section title="Surroundings">
+    <Section title="Environment">
       <Box
         role="listbox"
-        aria-label="Shelf of surroundings"
+        aria-label="Shelf of environments"
         sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1 }}
       >
         {(shelf ?? []).map((s) => {
@@ -76,7 +76,7 @@ export function EnvironmentDetails({
                 role="option"
                 aria-label={s.name}
                 aria-selected={chosen}
-                onClick={() => void bringIn(() => api.takePattern(id, s.id))}
+                onClick={() => void use(() => api.takePattern(id, s.id))}
                 sx={{
                   p: 0,
                   aspectRatio: '2',
@@ -111,10 +111,10 @@ export function EnvironmentDetails({
             type="file"
             hidden
             accept={PICTURE_FILES}
-            aria-label="Another file for the surroundings"
+            aria-label="Another file for the environment"
             onChange={(e) => {
               const file = e.target.files?.[0];
-              if (file) void bringIn(() => noted(api.addAsset(id, file)));
+              if (file) void use(() => noted(api.addAsset(id, file)));
             }}
           />
         </Button>
@@ -124,7 +124,7 @@ export function EnvironmentDetails({
         {number('Tilt', 'tiltDegrees', tilt)}
         {number('Blur', 'blurDegrees', blur)}
       </Row>
-      {number('Borders blended over', 'seamShare', seam)}
+      {number('Seam blend', 'seamShare', seam)}
       <Box
         component="img"
         alt="The two borders as they meet"
@@ -140,8 +140,8 @@ export function EnvironmentDetails({
 function Measured({ picture }: { picture: string }) {
   const desk = useDesk();
   const { data } = useQuery({
-    queryKey: ['surrounding', desk.state.id, picture],
-    queryFn: () => api.surrounding(desk.state.id, picture),
+    queryKey: ['environment', desk.state.id, picture],
+    queryFn: () => api.environment(desk.state.id, picture),
     staleTime: Infinity,
   });
   if (!data) return null;

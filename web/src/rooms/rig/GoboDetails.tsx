@@ -148,12 +148,12 @@ export function GoboDetails({ light, here, set, emitter }: LightProps & { emitte
           <Row>
             {number('Blur', 'blur', quantities.share)}
             <PlainSelect
-              label="Beyond the edge"
+              label="Edge"
               value={gobo.edge}
               options={[
-                { value: 'dark', text: 'dark' },
-                { value: 'repeat', text: 'repeated' },
-                { value: 'hold', text: 'held' },
+                { value: 'dark', text: 'black' },
+                { value: 'repeat', text: 'repeat' },
+                { value: 'hold', text: 'clamp' },
               ]}
               onChange={(edge) =>
                 void desk.keep(edit, set(desk.state.document, 'emitter/gobo/edge', edge))
@@ -173,7 +173,7 @@ export function GoboDetails({ light, here, set, emitter }: LightProps & { emitte
                 }
               />
             }
-            label="Dark and light change places"
+            label="Invert"
           />
           <Button
             color="inherit"

@@ -1,11 +1,13 @@
 import FlipIcon from '@mui/icons-material/Flip';
 import GpsFixedIcon from '@mui/icons-material/GpsFixed';
+import TouchAppIcon from '@mui/icons-material/TouchApp';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { Effect } from '../../api/client';
 import type { Light, Vector } from '../../api/document';
 import { setField } from '../../api/patch';
 import { NumberOf, Row, Section, VectorOf } from '../../controls/FieldOf';
+import { PlainMenu } from '../../controls/PlainMenu';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities } from '../../controls/quantity';
 import { freeId } from '../../desk/newLight';
@@ -20,9 +22,9 @@ import type { LightProps } from './props';
 
 const FREE = ' ';
 const EFFECTS: [Effect, string][] = [
-  ['highlight', 'Highlight here'],
-  ['shadow', 'Shadow here'],
-  ['rim', 'Rim here'],
+  ['highlight', 'A highlight'],
+  ['shadow', 'A shadow'],
+  ['rim', 'A lit edge'],
 ];
 
 /** Where a light stands, what it aims at, what it moves with. */
@@ -35,7 +37,7 @@ export function PlaceDetails({ light, here, set }: LightProps) {
 
   const tie = (to: string | null) => {
     const frame = inverse(parentFrame(desk.state.document.pieces, to));
-    void desk.keep(to ? `Tie ${light.name}` : `Untie ${light.name}`, [
+    void desk.keep(to ? `Parent of ${light.name}` : `Unparent ${light.name}`, [
       ...set(desk.state.document, 'tiedTo', to),
       ...set(desk.state.document, 'place', point(frame, world.place)),
       ...(light.aimedAt ? [] : set(desk.state.document, 'aim', point(frame, world.aim))),
@@ -64,20 +66,20 @@ export function PlaceDetails({ light, here, set }: LightProps) {
         },
       },
     });
-  /** The mirror image on the other side of what the camera looks at. */
-  const otherSide = async () => {
-    const id = freeId(`${light.id}-other`, desk.state.document.lights);
+  /** The mirror image across what the camera looks at. */
+  const mirror = async () => {
+    const id = freeId(`${light.id}-mirror`, desk.state.document.lights);
     const way = minus(shot.aim, shot.place);
     const normal = unit(cross([way[0], 0, way[2]], [0, 1, 0]));
     const image: Light = {
       ...here(desk.state.document),
       id,
-      name: `${light.name}, other side`,
+      name: `${light.name}, mirrored`,
       levelStops: 0,
       alone: false,
       twin: { of: light.id, point: world.aims ? world.aim : shot.aim, normal },
     };
-    const done = await desk.keep(`Other side of ${light.name}`, [
+    const done = await desk.keep(`Mirror ${light.name}`, [
       { op: 'add', path: '/lights/-', value: image },
     ]);
     if (done) useChoice.setState({ light: id });
@@ -91,21 +93,17 @@ export function PlaceDetails({ light, here, set }: LightProps) {
 
   return (
     <Section title="Place">
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 1 }}>
-        {EFFECTS.map(([effect, text]) => (
-          <Button
-            key={effect}
-            color="inherit"
-            variant="outlined"
-            onClick={() => placeByEffect(desk, here(desk.state.document), effect)}
-            sx={{ borderColor: colours.line, px: 0, fontSize: 12, lineHeight: 1.3 }}
-          >
-            {text}
-          </Button>
-        ))}
-      </Box>
+      <PlainMenu
+        label="What the light shall make"
+        text="Place by pointing"
+        icon={<TouchAppIcon />}
+        items={EFFECTS.map(([effect, text]) => ({
+          text,
+          onClick: () => placeByEffect(desk, here(desk.state.document), effect),
+        }))}
+      />
       <VectorOf
-        label={light.tiedTo ? 'Stands at, in what it is tied to' : 'Stands at'}
+        label={light.tiedTo ? 'Position, in its parent' : 'Position'}
         edit={`Move ${light.name}`}
         read={(d) => here(d).place}
         write={(d, v) => set(d, 'place', v)}
@@ -163,20 +161,20 @@ export function PlaceDetails({ light, here, set }: LightProps) {
               color="inherit"
               variant="outlined"
               startIcon={<FlipIcon />}
-              onClick={() => void otherSide()}
+              onClick={() => void mirror()}
               sx={{ borderColor: colours.line }}
             >
-              Other side
+              Mirror light
             </Button>
           </Box>
         </>
       )}
       <Row>
         <PlainSelect
-          label="Moves with"
+          label="Parent"
           value={light.tiedTo ?? FREE}
           options={[
-            { value: FREE, text: 'nothing' },
+            { value: FREE, text: 'none' },
             ...pieces.map((p) => ({ value: p.id, text: p.name })),
           ]}
           onChange={(id) => tie(id === FREE ? null : id)}

@@ -15,7 +15,7 @@ const SIZE = 132;
 /** The IES profile of a lamp, drawn as a polar plot. */
 export function ProfileDetails({ light, set, profile }: LightProps & { profile: Profile | null }) {
   const desk = useDesk();
-  const bringIn = async (file: File | undefined) => {
+  const use = async (file: File | undefined) => {
     if (!file) return;
     try {
       const read = await api.profile(file);
@@ -45,7 +45,7 @@ export function ProfileDetails({ light, set, profile }: LightProps & { profile: 
             accept=".ies"
             aria-label="A photometric file"
             onChange={(e) => {
-              void bringIn(e.target.files?.[0]);
+              void use(e.target.files?.[0]);
               e.target.value = '';
             }}
           />

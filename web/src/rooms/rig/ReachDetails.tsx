@@ -33,15 +33,13 @@ export function ReachDetails({ light, here, set }: LightProps) {
   const lit = countIn(light.lit, pieces);
   const casts = countIn(light.shadows, pieces);
   const shadowless = light.shadows.only && light.shadows.pieces.length === 0;
-  const surrounding = ['environment', 'dome', 'sky', 'sky-sun', 'plate'].includes(
-    light.emitter.kind,
-  );
+  const allRound = ['environment', 'dome', 'sky', 'sky-sun', 'plate'].includes(light.emitter.kind);
   const keep = (edit: string, field: string, value: unknown) =>
     void desk.keep(edit, set(desk.state.document, field, value));
-  const strike = () =>
+  const exclude = () =>
     useChoice.setState({
       armed: {
-        what: `Strike pieces out of ${light.name}, or in again`,
+        what: `Point at pieces to exclude from ${light.name}, or to include again`,
         stays: true,
         then: ({ piece }) => {
           const now = here(desk.state.document);
@@ -59,7 +57,7 @@ export function ReachDetails({ light, here, set }: LightProps) {
   if (light.emitter.kind === 'plate') return null;
   return (
     <>
-      <Section title="Lights">
+      <Section title="Light linking">
         <Typography variant="caption" color="text.secondary">
           {lit === shaped.length ? 'Every piece' : `${lit} of ${shaped.length} pieces`}
           {shadowless
@@ -73,10 +71,10 @@ export function ReachDetails({ light, here, set }: LightProps) {
             color="inherit"
             variant="outlined"
             startIcon={<TouchAppIcon />}
-            onClick={strike}
+            onClick={exclude}
             sx={{ borderColor: colours.line }}
           >
-            Strike out …
+            Exclude pieces …
           </Button>
           <Button
             color="inherit"
@@ -90,14 +88,14 @@ export function ReachDetails({ light, here, set }: LightProps) {
         </Box>
         <Row>
           <NumberOf
-            label={surrounding ? 'Lighting' : 'Matte'}
+            label={allRound ? 'Lighting' : 'Matte'}
             edit={`Matte part of ${light.name}`}
             read={(d) => here(d).matte}
             write={(d, v) => set(d, 'matte', v)}
             quantity={part}
           />
           <NumberOf
-            label={surrounding ? 'In reflections' : 'Gloss'}
+            label={allRound ? 'In reflections' : 'Gloss'}
             edit={`Gloss part of ${light.name}`}
             read={(d) => here(d).gloss}
             write={(d, v) => set(d, 'gloss', v)}

@@ -164,7 +164,7 @@ function Found({ light }: { light: string }) {
   if (!data) return null;
   const lux = (v: number) => (v >= 1000 ? `${(v / 1000).toFixed(1)} klx` : `${v.toFixed(1)} lx`);
   const lines: [string, string][] = [
-    ['Sun stands at', `${data.headingDegrees.toFixed(1)}°, ${data.heightDegrees.toFixed(1)}° high`],
+    ['Sun position', `${data.headingDegrees.toFixed(1)}°, ${data.heightDegrees.toFixed(1)}° high`],
     ['Sun gives', `${lux(data.sunLux)} square to it`],
     ['Sky gives', `${lux(data.skyLux)} on level ground`],
   ];

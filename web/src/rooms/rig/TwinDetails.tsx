@@ -30,7 +30,7 @@ export function TwinDetails(p: LightProps) {
       <Typography variant="caption" color="text.secondary" component="p" sx={{ mb: 3 }}>
         Mirror image of {source.name}: it follows its place, size, brightness and colour.
       </Typography>
-      <Section title="Level over the other side">
+      <Section title="Level over its source">
         <NumberOf
           label="Level"
           edit={`Level of ${light.name}`}
@@ -52,10 +52,10 @@ export function TwinDetails(p: LightProps) {
           startIcon={<LinkOffIcon />}
           sx={{ borderColor: colours.line }}
           onClick={() =>
-            void desk.keep(`Set ${light.name} free`, setFree(light, desk.state.document))
+            void desk.keep(`Unlink ${light.name}`, setFree(light, desk.state.document))
           }
         >
-          Set it free
+          Unlink
         </Button>
         <Button
           color="inherit"

@@ -162,7 +162,7 @@ export function CameraDetails() {
       </Section>
       <Section title="Place">
         <VectorOf
-          label="Stands at"
+          label="Position"
           edit="Move the camera"
           read={(d) => here(d).place}
           write={(d, v) => set(d, 'place', v)}

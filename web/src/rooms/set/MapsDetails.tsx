@@ -222,11 +222,11 @@ function Lie({ slot, name, here, set, edit }: LieProps) {
     <>
       <Row>
         <PlainSelect
-          label="Lies by"
+          label="Mapping"
           value={texture.lay}
           options={[
-            { value: 'first', text: 'the shape' },
-            { value: 'second', text: 'its second set' },
+            { value: 'first', text: 'first UV set' },
+            { value: 'second', text: 'second UV set' },
             { value: 'metres', text: 'metres' },
           ]}
           onChange={(lay) =>
@@ -234,12 +234,12 @@ function Lie({ slot, name, here, set, edit }: LieProps) {
           }
         />
         <PlainSelect
-          label="Beyond the edge"
+          label="Edge"
           value={texture.edge}
           options={[
-            { value: 'repeat', text: 'again' },
-            { value: 'mirror', text: 'mirrored' },
-            { value: 'hold', text: 'held' },
+            { value: 'repeat', text: 'repeat' },
+            { value: 'mirror', text: 'mirror' },
+            { value: 'hold', text: 'clamp' },
           ]}
           onChange={(edge) =>
             void desk.keep(edit, set(desk.state.document, `maps/${slot}/edge`, edge))

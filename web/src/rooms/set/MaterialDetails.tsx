@@ -69,10 +69,10 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
       setField(document, 'pieces', piece.id, 'material', id),
     ]);
   };
-  const shines = document.lights.some(
+  const emits = document.lights.some(
     (l) => l.emitter.kind === 'emissive' && l.emitter.material === material.id,
   );
-  const shine = () => {
+  const makeLight = () => {
     const light: Light = {
       id: freeId(`${material.id}-light`, document.lights),
       name: `${material.name} light`,
@@ -80,7 +80,7 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
       place: [0, 0, 0],
       aim: [0, 1, 0],
       rollDegrees: 0,
-      brightness: { value: 500, unit: 'cd/m2' },
+      brightness: { value: 500, unit: 'cd/m2', efficacy: 100 },
       levelStops: 0,
       colour: { kelvin: 6500, tint: 0, filter: [1, 1, 1] },
       muted: false,
@@ -88,7 +88,9 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
       showsToCamera: true,
       ...untouched,
     };
-    void desk.keep(`Let ${material.name} shine`, [{ op: 'add', path: '/lights/-', value: light }]);
+    void desk.keep(`Make ${material.name} a light`, [
+      { op: 'add', path: '/lights/-', value: light },
+    ]);
   };
 
   return (
@@ -137,10 +139,10 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
           <Button
             color="inherit"
             startIcon={<LightbulbOutlinedIcon />}
-            disabled={shines}
-            onClick={shine}
+            disabled={emits}
+            onClick={makeLight}
           >
-            {shines ? 'Shines' : 'Let it shine'}
+            {emits ? 'Is a light' : 'Make it a light'}
           </Button>
         </Row>
         <ColourOf
@@ -155,13 +157,13 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
         </Row>
         <Row>
           {number('Gloss', 'gloss', (m) => m.gloss)}
-          {number('Index', 'ior', (m) => m.ior, ior)}
+          {number('Refractive index', 'ior', (m) => m.ior, ior)}
         </Row>
       </Section>
       <MapsDetails material={material} here={here} set={set} />
       <Section title="Glass">
         <Row>
-          {number('Lets through', 'transmission', (m) => m.transmission)}
+          {number('Transmission', 'transmission', (m) => m.transmission)}
           {number('Abbe (0: none)', 'abbe', (m) => m.abbe, abbe)}
         </Row>
         {material.transmission > 0 && (

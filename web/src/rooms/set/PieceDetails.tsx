@@ -69,7 +69,7 @@ export function PieceDetails({ piece }: { piece: Piece }) {
     const { place, turnDegrees, size } = decomposed(
       after(inverse(parentFrame(pieces, parent)), world),
     );
-    void desk.keep(`${piece.name} stands in another`, [
+    void desk.keep(`Parent of ${piece.name}`, [
       ...set(document, 'parent', parent),
       ...set(document, 'place', place),
       ...set(document, 'turnDegrees', turnDegrees),
@@ -95,7 +95,7 @@ export function PieceDetails({ piece }: { piece: Piece }) {
           onKeep={(name) => void desk.keep(`Rename ${piece.name}`, set(document, 'name', name))}
         />
         <IconButton
-          aria-label={shown ? 'Take out of the picture' : 'Put into the picture'}
+          aria-label={shown ? 'Hide' : 'Show'}
           onClick={() =>
             void desk.keep(
               `${shown ? 'Hide' : 'Show'} ${piece.name}`,
@@ -105,7 +105,7 @@ export function PieceDetails({ piece }: { piece: Piece }) {
         >
           {shown ? <VisibilityIcon fontSize="inherit" /> : <VisibilityOffIcon fontSize="inherit" />}
         </IconButton>
-        <IconButton aria-label="Mirror a copy to the other side" onClick={() => void mirror()}>
+        <IconButton aria-label="Mirror a copy" onClick={() => void mirror()}>
           <FlipIcon fontSize="inherit" />
         </IconButton>
         {piece.shape && (
@@ -119,7 +119,7 @@ export function PieceDetails({ piece }: { piece: Piece }) {
       </Box>
       <Section title="Place">
         <VectorOf
-          label="Stands at"
+          label="Position"
           edit={`Move ${piece.name}`}
           read={(d) => here(d).place}
           write={(d, v) => set(d, 'place', v)}
@@ -137,26 +137,26 @@ export function PieceDetails({ piece }: { piece: Piece }) {
           Set down
         </Button>
         <VectorOf
-          label="Turned by"
+          label="Rotation"
           edit={`Turn ${piece.name}`}
           read={(d) => here(d).turnDegrees}
           write={(d, v) => set(d, 'turnDegrees', v)}
           quantity={quantities.degrees}
         />
         <VectorOf
-          label="Times its size"
+          label="Scale"
           edit={`Size of ${piece.name}`}
           read={(d) => here(d).size}
           write={(d, v) => set(d, 'size', v)}
           quantity={factor}
         />
       </Section>
-      <Section title="Stands in">
+      <Section title="Parent">
         <PlainSelect
-          label="Group or piece, which it moves with"
+          label="Moves with"
           value={piece.parent ?? FREE}
           options={[
-            { value: FREE, text: 'nothing: it stands free' },
+            { value: FREE, text: 'none' },
             ...document.pieces
               .filter((p) => !within.has(p.id))
               .map((p) => ({ value: p.id, text: p.name })),

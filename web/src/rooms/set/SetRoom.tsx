@@ -8,7 +8,7 @@ import { useChoice } from '../../frame/choice';
 import { useChosenShot } from '../../frame/useChosenShot';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
-import { BringIn } from './BringIn';
+import { ImportModel } from './ImportModel';
 import { CameraDetails } from './CameraDetails';
 import { MaterialCards } from './MaterialCards';
 import { grey, newPiece, newShapes, shapeNames } from './newPiece';
@@ -56,7 +56,7 @@ export function SetTray() {
         }}
       >
         <AddPiece />
-        <BringIn />
+        <ImportModel />
       </Box>
     </Box>
   );
@@ -107,7 +107,7 @@ function PieceCards() {
     >
       {pieces.length === 0 && (
         <Typography color="text.secondary" sx={{ gridColumn: '1 / -1', gridRow: 'span 3', p: 2 }}>
-          Nothing stands here yet. Build a piece, or bring a model in (.glb, .gltf or .obj with its
+          Nothing stands here yet. Build a piece, or import a model (.glb, .gltf or .obj with its
           files as .zip).
         </Typography>
       )}

@@ -128,7 +128,7 @@ export function ShapeDetails(p: Props) {
               }
             />
           }
-          label="Its edges as struts"
+          label="Struts along edges"
         />
       )}
     </Section>
@@ -136,7 +136,9 @@ export function ShapeDetails(p: Props) {
 }
 
 function at(piece: Piece, path: string): Shape | undefined {
-  return path === 'shape' ? (piece.shape ?? undefined) : (piece.shape?.of as Shape | undefined);
+  return path === 'shape'
+    ? (piece.shape ?? undefined)
+    : ((piece.shape as Shape | null)?.of as Shape | undefined);
 }
 
 /** The holes in a room's walls. */

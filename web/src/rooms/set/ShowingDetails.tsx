@@ -5,48 +5,60 @@ import type { Operation, Piece, ShootDocument, Showing } from '../../api/documen
 import { Section } from '../../controls/FieldOf';
 import { useDesk } from '../../live/useShoot';
 
-const KINDS: [keyof Showing, string][] = [
-  ['camera', 'The camera'],
-  ['reflection', 'Reflections'],
-  ['refraction', 'Through glass'],
-  ['shadow', 'Casts shadows'],
-  ['bounce', 'Bounced light'],
-  ['catcher', 'Shadow catcher'],
-];
+type Kinds = [keyof Showing, string][];
 
-/** What a piece shows to. */
-export function ShowingDetails({
-  piece,
-  set,
-}: {
+const SEEN: Kinds = [
+  ['camera', 'Directly'],
+  ['reflection', 'In reflections'],
+  ['refraction', 'Through glass'],
+];
+const CASTS: Kinds = [
+  ['shadow', 'Shadow'],
+  ['bounce', 'Bounced light'],
+];
+const CATCHES: Kinds = [['catcher', 'Catches shadows']];
+
+interface Props {
   piece: Piece;
   set: (d: ShootDocument, field: string, value: unknown) => Operation[];
-}) {
+}
+
+/** Where a piece is seen, what it casts, and whether it catches shadows. */
+export function ShowingDetails(p: Props) {
+  return (
+    <>
+      <Section title="Seen">
+        <Switches {...p} kinds={SEEN} edit={`Where ${p.piece.name} is seen`} />
+      </Section>
+      <Section title="Casts">
+        <Switches {...p} kinds={CASTS} edit={`What ${p.piece.name} casts`} />
+        <Switches {...p} kinds={CATCHES} edit={`${p.piece.name} as a shadow catcher`} />
+      </Section>
+    </>
+  );
+}
+
+function Switches({ piece, set, kinds, edit }: Props & { kinds: Kinds; edit: string }) {
   const desk = useDesk();
   return (
-    <Section title="Shows to">
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr' }}>
-        {KINDS.map(([kind, text]) => (
-          <FormControlLabel
-            key={kind}
-            control={
-              <Checkbox
-                size="small"
-                sx={{ p: 0.5 }}
-                checked={piece.showing[kind]}
-                onChange={(e) =>
-                  void desk.keep(
-                    `What ${piece.name} shows to`,
-                    set(desk.state.document, `showing/${kind}`, e.target.checked),
-                  )
-                }
-              />
-            }
-            label={text}
-            slotProps={{ typography: { sx: { fontSize: 12 } } }}
-          />
-        ))}
-      </Box>
-    </Section>
+    <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr' }}>
+      {kinds.map(([kind, text]) => (
+        <FormControlLabel
+          key={kind}
+          control={
+            <Checkbox
+              size="small"
+              sx={{ p: 0.5 }}
+              checked={piece.showing[kind]}
+              onChange={(e) =>
+                void desk.keep(edit, set(desk.state.document, `showing/${kind}`, e.target.checked))
+              }
+            />
+          }
+          label={text}
+          slotProps={{ typography: { sx: { fontSize: 12 } } }}
+        />
+      ))}
+    </Box>
   );
 }

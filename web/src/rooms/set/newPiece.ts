@@ -31,7 +31,7 @@ export const newShapes: Record<string, { name: string; shape: Shape | null; lift
   },
   cone: { name: 'Cone', shape: { kind: 'cone', radius: 0.12, top: 0, height: 0.3 }, lift: 0 },
   lathe: {
-    name: 'Turned profile',
+    name: 'Lathe',
     shape: {
       kind: 'lathe',
       profile: [
@@ -255,7 +255,7 @@ export function newPiece(kind: string, document: ShootDocument, shot: Shot): Pie
     place: place.map((x) => Math.round(x * 1000) / 1000) as Vector,
     turnDegrees: [0, faces ? Math.round((Math.atan2(dx, dz) * 180) / Math.PI) : 0, 0],
     size: [1, 1, 1],
-    shape,
+    shape: shape as Piece['shape'],
     material: shape ? grey.id : null,
     copies: null,
     showing: everything,

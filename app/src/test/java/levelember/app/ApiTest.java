@@ -450,11 +450,11 @@ class ApiTest {
     JsonNode taken = ok("POST", id + "/assets/from-shelf/overcast", "{}");
     String name = taken.get("name").stringValue();
     assertThat(name).isEqualTo("overcast.hdr");
-    JsonNode reading = ok("GET", id + "/surrounding?picture=" + name, null);
+    JsonNode reading = ok("GET", id + "/environment?picture=" + name, null);
     assertThat(reading.get("pixelsPerDegree").doubleValue()).isEqualTo(1024 / 360.0);
     assertThat(reading.get("seamStops").doubleValue()).isLessThan(0.05);
     assertThat(top("GET", "/api/shelf/gobos", null).size()).isGreaterThanOrEqualTo(12);
-    assertThat(top("GET", "/api/shelf/surroundings", null).size()).isGreaterThanOrEqualTo(8);
+    assertThat(top("GET", "/api/shelf/environments", null).size()).isGreaterThanOrEqualTo(8);
     assertThat(top("GET", "/api/shelf/gels", null).size()).isGreaterThanOrEqualTo(12);
   }
 

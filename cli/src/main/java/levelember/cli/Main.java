@@ -15,9 +15,9 @@ import picocli.CommandLine.Command;
     subcommands = {
       RenderCommand.class,
       DemoCommand.class,
-      BringInCommand.class,
-      TakeOutCommand.class,
-      TakeGradeCommand.class
+      ImportCommand.class,
+      ExportCommand.class,
+      GradeCommand.class
     })
 public final class Main implements Runnable {
   @CommandLine.Spec private CommandLine.Model.CommandSpec spec;
@@ -49,6 +49,6 @@ public final class Main implements Runnable {
   @Override
   public void run() {
     throw new CommandLine.ParameterException(
-        spec.commandLine(), "say what to do: render, demo or bring-in");
+        spec.commandLine(), "say what to do: render, demo or import");
   }
 }

@@ -102,7 +102,7 @@ final class RenderCommand implements Callable<Integer> {
   @Option(names = "--layers", description = "also every light's layer, in an .exr")
   private boolean layers;
 
-  @Option(names = "--denoise", description = "takes noise out of every layer at the end")
+  @Option(names = "--denoise", description = "denoises every layer at the end")
   private boolean denoise;
 
   @Option(
@@ -111,8 +111,22 @@ final class RenderCommand implements Callable<Integer> {
       description = "every material one matte grey of this reflectance, 0 to 1")
   private Double clay;
 
-  @Option(names = "--keep-glass", description = "with --clay: glass stays as it is")
+  @Option(
+      names = "--keep-glass",
+      negatable = true,
+      defaultValue = "true",
+      fallbackValue = "true",
+      description = "with --clay: glass stays as it is, unless --no-keep-glass is given")
   private boolean keepGlass;
+
+  @Option(
+      names = "--keep-emission",
+      negatable = true,
+      defaultValue = "true",
+      fallbackValue = "true",
+      description =
+          "with --clay: emissive pieces stay as they are, unless --no-keep-emission is given")
+  private boolean keepEmission;
 
   @Option(
       names = "--memory",
@@ -122,8 +136,8 @@ final class RenderCommand implements Callable<Integer> {
               + " the same bits; two fifths of what the program may have if left out")
   private double memory = Runtime.getRuntime().maxMemory() * 0.4 / (1 << 20);
 
-  @Option(names = "--alone", paramLabel = "LIGHT", description = "only that light, by id or name")
-  private String alone;
+  @Option(names = "--solo", paramLabel = "LIGHT", description = "only that light, by id or name")
+  private String solo;
 
   @Option(
       names = "--out",
@@ -141,17 +155,18 @@ final class RenderCommand implements Callable<Integer> {
     int[] pixels = pixels();
     byte[] bytes = Files.readAllBytes(file);
     ShootPackage pack = ShootPackage.read(bytes);
-    Shoot shoot = clay == null ? pack.shoot() : Clay.of(pack.shoot(), clay, keepGlass);
+    Shoot shoot =
+        clay == null ? pack.shoot() : Clay.of(pack.shoot(), clay, keepGlass, keepEmission);
     Shot shot =
         shotName == null
             ? shoot.shots().getFirst()
             : Named.of(spec.commandLine(), "shot", shotName, shoot.shots(), Shot::id, Shot::name);
     int only = -1;
-    if (alone != null) {
+    if (solo != null) {
       List<Light> lights = shoot.lights();
       only =
           lights.indexOf(
-              Named.of(spec.commandLine(), "light", alone, lights, Light::id, Light::name));
+              Named.of(spec.commandLine(), "light", solo, lights, Light::id, Light::name));
     }
     long begin = System.nanoTime();
     Scene scene = Scene.of(shoot, shot, pack.files());

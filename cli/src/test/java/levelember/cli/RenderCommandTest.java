@@ -141,7 +141,7 @@ class RenderCommandTest {
   @Test
   void oneLightAloneIsItsLayer() throws Exception {
     OpenExr.Channels all = OpenExr.read(Files.readAllBytes(render("a.exr", "--layers")));
-    OpenExr.Channels key = OpenExr.read(Files.readAllBytes(render("b.exr", "--alone", "Key")));
+    OpenExr.Channels key = OpenExr.read(Files.readAllBytes(render("b.exr", "--solo", "Key")));
     assertThat(key.layer("").rgb()).containsExactly(all.layer("Key").rgb());
   }
 
@@ -249,12 +249,12 @@ class RenderCommandTest {
   void aGradeIsTakenOutAsLutAndAsCdl() throws Exception {
     Files.write(shoot, dressed().write());
     Path cube = folder.resolve("g.cube"), cdl = folder.resolve("g.cdl");
-    assertThat(ember("take-grade", shoot.toString(), "--out", cube.toString())).isZero();
+    assertThat(ember("grade", shoot.toString(), "--out", cube.toString())).isZero();
     assertThat(CubeFile.read(Files.readAllBytes(cube)).size()).isEqualTo(33);
-    String[] more = {"take-grade", shoot.toString(), "--look", "evening", "--out", cdl.toString()};
+    String[] more = {"grade", shoot.toString(), "--look", "evening", "--out", cdl.toString()};
     assertThat(ember(more)).isZero();
     assertThat(CdlFile.read(Files.readAllBytes(cdl)).saturation()).isEqualTo(1);
-    assertThat(ember("take-grade", shoot.toString(), "--out", folder + "/g.txt")).isEqualTo(2);
+    assertThat(ember("grade", shoot.toString(), "--out", folder + "/g.txt")).isEqualTo(2);
     assertThat(err.toString()).contains(".cube or .cdl");
   }
 
@@ -280,7 +280,7 @@ class RenderCommandTest {
     "--noise, 120, --noise is a percentage",
     "--threads, 0, --threads is 1",
     "--shot, Nowhere, no shot is called 'Nowhere'",
-    "--alone, Nobody, no light is called 'Nobody'",
+    "--solo, Nobody, no light is called 'Nobody'",
     "--bits, 12, --bits is 8 or 16",
   })
   void wrongUsageExitsWithTwoAndSaysWhatIsAllowed(String option, String value, String said) {
@@ -347,12 +347,11 @@ class RenderCommandTest {
     Path sail = folder.resolve("sail.gltf");
     Files.writeString(sail, SAIL);
     Path own = folder.resolve("own.ember"), both = folder.resolve("both.ember");
-    assertThat(ember("bring-in", sail.toString(), "--out", own.toString())).isZero();
+    assertThat(ember("import", sail.toString(), "--out", own.toString())).isZero();
     assertThat(said.toString())
         .contains("came: 1 piece of 1 triangles", "size: 1.00 × 1.00 × 0.00 m");
     assertThat(
-            ember(
-                "bring-in", sail.toString(), "--into", shoot.toString(), "--out", both.toString()))
+            ember("import", sail.toString(), "--into", shoot.toString(), "--out", both.toString()))
         .isZero();
     for (Path file : new Path[] {own, both}) {
       Path out = folder.resolve("sail.png");
@@ -369,15 +368,15 @@ class RenderCommandTest {
           .isZero();
     }
     assertThat(ImageIO.read(folder.resolve("sail.png").toFile()).getWidth()).isEqualTo(64);
-    assertThat(ember("bring-in", shoot.toString(), "--out", own.toString())).isEqualTo(1);
+    assertThat(ember("import", shoot.toString(), "--out", own.toString())).isEqualTo(1);
     assertThat(err.toString()).contains("no glTF 2.0");
   }
 
   @Test
   void aShootGoesOutAsGltfAndComesBackTheSame() throws Exception {
     Path glb = folder.resolve("out.glb"), back = folder.resolve("back.ember");
-    assertThat(ember("take-out", shoot.toString(), "--out", glb.toString())).isZero();
-    assertThat(ember("take-out", glb.toString(), "--out", back.toString())).isZero();
+    assertThat(ember("export", shoot.toString(), "--out", glb.toString())).isZero();
+    assertThat(ember("export", glb.toString(), "--out", back.toString())).isZero();
     assertThat(ShootPackage.read(Files.readAllBytes(back)).shoot())
         .isEqualTo(ShootPackage.read(Files.readAllBytes(shoot)).shoot());
   }
@@ -386,15 +385,15 @@ class RenderCommandTest {
   void anObjIsBroughtIn() throws Exception {
     Path obj = folder.resolve("tri.obj"), own = folder.resolve("tri.ember");
     Files.writeString(obj, "v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 3\n");
-    assertThat(ember("bring-in", obj.toString(), "--out", own.toString())).isZero();
+    assertThat(ember("import", obj.toString(), "--out", own.toString())).isZero();
     assertThat(said.toString()).contains("came: 1 piece of 1 triangles");
     Files.writeString(obj, "v 0 0 0\nf 1 2 3\n");
-    assertThat(ember("bring-in", obj.toString(), "--out", own.toString())).isEqualTo(1);
+    assertThat(ember("import", obj.toString(), "--out", own.toString())).isEqualTo(1);
     assertThat(err.toString()).contains("line 2 of the OBJ");
   }
 
   @Test
-  void inClayEveryMaterialIsTheSameGreyAndGlassStaysIfWished() throws Exception {
+  void inClayEveryMaterialIsTheSameGreyAndGlassStaysUnlessAskedNotTo() throws Exception {
     String dark =
         SHOOT.replace(
             "{\"id\": \"m\", \"gloss\": 0}",
@@ -408,8 +407,10 @@ class RenderCommandTest {
     assertThat(clay.rgb()[below]).isGreaterThan(3 * own.rgb()[below]);
     Files.writeString(shoot, dark.replace("\"gloss\": 0, ", "\"transmission\": 1, "));
     byte[] glass = Files.readAllBytes(render("glass.hdr"));
-    byte[] kept = Files.readAllBytes(render("kept.hdr", "--clay", "0.5", "--keep-glass"));
+    byte[] kept = Files.readAllBytes(render("kept.hdr", "--clay", "0.5"));
     assertThat(kept).isEqualTo(glass);
+    byte[] grey = Files.readAllBytes(render("grey.hdr", "--clay", "0.5", "--no-keep-glass"));
+    assertThat(grey).isNotEqualTo(glass);
     assertThat(ember("render", shoot.toString(), "--clay", "7", "--out", folder + "/bad.png"))
         .isEqualTo(1);
     assertThat(err.toString()).contains("reflectance");

@@ -2,10 +2,7 @@ package levelember.shoot;
 
 import java.util.List;
 
-/**
- * A shoot in clay: every material one matte grey, so that the light alone is judged. Lights stay as
- * they are, those of shining pieces too.
- */
+/** A shoot in clay: every material one matte grey, so that the light alone is judged. */
 public final class Clay {
   private Clay() {}
 
@@ -13,10 +10,12 @@ public final class Clay {
    * The shoot in clay; ids and names of materials stay.
    *
    * @param reflectance of the grey, 0…1
-   * @param keepGlass leaves materials that let light through as they are
+   * @param keepGlass leaves materials that transmit light as they are: an interior is lit through
+   *     its panes
+   * @param keepEmission leaves emissive pieces as they are; else they are muted
    * @throws ImpossibleValue when the reflectance is out of range
    */
-  public static Shoot of(Shoot shoot, double reflectance, boolean keepGlass) {
+  public static Shoot of(Shoot shoot, double reflectance, boolean keepGlass, boolean keepEmission) {
     Checks.range("reflectance", reflectance, 0, 1);
     List<Material> grey =
         shoot.materials().stream()
@@ -29,11 +28,17 @@ public final class Clay {
         shoot.name(),
         shoot.pieces(),
         grey,
-        shoot.lights(),
+        keepEmission ? shoot.lights() : withoutEmission(shoot),
         shoot.banks(),
         shoot.bounce(),
         shoot.masterStops(),
         shoot.shots(),
         shoot.looks());
+  }
+
+  private static List<Light> withoutEmission(Shoot shoot) {
+    return shoot.lights().stream()
+        .map(l -> l.emitter() instanceof Emitter.Emissive ? l.silent() : l)
+        .toList();
   }
 }

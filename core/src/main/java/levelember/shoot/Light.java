@@ -246,6 +246,28 @@ public record Light(
   private static final List<Brightness.Unit> NIT = List.of(Brightness.Unit.NIT);
   private static final List<Brightness.Unit> TIMES = List.of(Brightness.Unit.TIMES);
 
+  /** The same light, muted. */
+  public Light silent() {
+    return new Light(
+        id,
+        name,
+        emitter,
+        place,
+        aim,
+        rollDegrees,
+        brightness,
+        levelStops,
+        colour,
+        true,
+        alone,
+        showsToCamera,
+        reach,
+        tiedTo,
+        aimedAt,
+        bank,
+        twin);
+  }
+
   /** The same light with only what its traced layer depends on; the rest is neutral. */
   public Light withoutWeights() {
     return new Light(

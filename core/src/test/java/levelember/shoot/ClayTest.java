@@ -27,7 +27,7 @@ class ClayTest {
             1,
             s.shots(),
             s.looks());
-    Shoot clay = Clay.of(full, 0.4, false);
+    Shoot clay = Clay.of(full, 0.4, false, true);
     assertThat(clay.banks()).containsExactly(bank);
     assertThat(clay.bounce()).isEqualTo(full.bounce());
     assertThat(clay.lights()).isEqualTo(full.lights());

@@ -26,8 +26,8 @@ final class DemoLooks {
     return new Glow.Bloom(true, level, size, new Glow.Halo(colour, share));
   }
 
-  /** A crystal's glow: from what the piece shows, in a colour of its own. */
-  private static Glow crystal(String id, String name, String piece, Rgb colour) {
+  /** A float's glow: from what the piece shows, in a colour of its own. */
+  private static Glow halo(String id, String name, String piece, Rgb colour) {
     return Glow.bloom(id, name, 0.4, 5)
         .from(from(Source.Kind.PIECES, piece), -1, 2)
         .with(bloom(0.4, 5, colour, 0.7));
@@ -109,27 +109,27 @@ final class DemoLooks {
             .with(new ContactShade(0.5, 0.4))
             .with(Optics.vignette(0.5).grained(0.01, 0.22))
             .with(some("slate-night", 0.6));
-    Look figure =
-        late.named("bronze", "Bronze at night")
+    Look telescope =
+        late.named("brass", "Brass at night")
             .with(Tone.of(Curve.NEGATIVE, 4.5).shaped(0.004, 1.05, 1.1))
             .with(some("ember", 0.4));
-    return List.of(late, figure);
+    return List.of(late, telescope);
   }
 
-  /** A turning lamp and two crystals, each with a halo of its own colour. */
+  /** A turning lamp and two net floats, each with a halo of its own colour. */
   static List<Look> signalLamp() {
     Glow core =
         Glow.bloom("core", "Lamp", 0.22, 4)
             .from(from(Source.Kind.LIGHTS, "core"), 0.5, 1)
             .with(new Glow.Streaks(true, 0.05, 6, 0, 12, Glow.Halo.OWN));
-    Glow teal = crystal("teal", "Teal halo", "crystal-teal", new Rgb(0.05, 0.9, 0.75));
-    Glow violet = crystal("violet", "Violet halo", "crystal-violet", new Rgb(0.75, 0.2, 1));
+    Glow teal = halo("teal", "Teal halo", "teal-float-light", new Rgb(0.05, 0.9, 0.75));
+    Glow violet = halo("violet", "Violet halo", "violet-float-light", new Rgb(0.75, 0.2, 1));
     Look watch =
         plain("watch", "Night watch", 4.4)
             .with(Tone.of(Curve.NEGATIVE, 4.5).shaped(0.005, 1.1, 1.1))
             .with(core, teal, violet)
             .with(new ContactShade(0.4, 0.12))
             .with(Optics.vignette(0.5));
-    return List.of(watch, watch.named("crystal", "Crystal light").with(some("verdigris", 0.4)));
+    return List.of(watch, watch.named("float", "Float light").with(some("verdigris", 0.4)));
   }
 }

@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 
-/** Model files to try bringing in. */
+/** Model files to try importing. */
 public final class DemoModels {
   private DemoModels() {}
 

@@ -18,9 +18,11 @@ import levelember.shoot.Scope;
 import levelember.shoot.Shape;
 import levelember.shoot.Shape.Corner;
 import levelember.shoot.Shot;
+import levelember.shoot.Texture;
 
 /**
- * The terrace at night: the dome, a parapet, a bronze figure, paper lanterns, a bent glass tube.
+ * The terrace at night: the dome, a parapet, a visitors' telescope, paper lanterns, a bent glass
+ * tube.
  */
 final class NightTerrace {
   private NightTerrace() {}
@@ -38,9 +40,18 @@ final class NightTerrace {
     s.material(
         Material.glossy("stone", "Parapet stone", Rgb.WHITE, 0.75, 1.5)
             .with(Maps.colour(s.pattern("limestone")).withBump(s.pattern("scuffs"), 0.001)));
+    Texture scuffs = s.pattern("scuffs");
     s.material(
-        Material.metal("bronze", "Bronze", new Rgb(0.42, 0.26, 0.13), 0.36)
-            .with(Maps.NONE.withBump(s.pattern("hammered"), 0.0012)));
+        Material.metal("brass", "Weathered brass", new Rgb(0.80, 0.60, 0.30), 0.34)
+            .with(Maps.NONE.withBump(s.pattern("brushed"), 0.0002)));
+    s.material(Material.metal("worn", "Brass worn bright", new Rgb(0.93, 0.76, 0.45), 0.13));
+    s.material(
+        Material.glossy("iron", "Painted iron", new Rgb(0.035, 0.075, 0.07), 0.42, 1.5)
+            .with(Maps.NONE.withBump(scuffs, 0.0006)));
+    s.material(Material.metal("bare", "Bare iron", new Rgb(0.47, 0.45, 0.43), 0.3));
+    s.material(
+        Material.glass(
+            "lens", "Telescope lens", 0, 1.52, new Material.Glass(1, Rgb.WHITE, 0.01, false, 0)));
     s.material(Material.metal("copper", "Dome copper", new Rgb(0.32, 0.42, 0.36), 0.5));
     s.material(Material.glossy("render", "White render", new Rgb(0.62, 0.60, 0.56), 0.8, 1.5));
     s.material(Material.matte("lantern", "Lantern paper", new Rgb(0.8, 0.7, 0.55)));
@@ -52,7 +63,7 @@ final class NightTerrace {
     s.piece("terrace", "Terrace", at(0, -0.3, -0.5), new Shape.Box(14, 0.3, 9, 0.01), "slate");
     parapet(s);
     observatory(s);
-    figure(s);
+    telescope(s);
     lanterns(s);
     sign(s);
 
@@ -108,15 +119,15 @@ final class NightTerrace {
             0));
     s.shot(
         new Shot(
-            "figure",
-            "The figure",
-            at(-1.3, 1.5, 3.6),
-            at(0.15, 1.25, 0),
-            44,
+            "telescope",
+            "The telescope",
+            at(-1.35, 1.62, 2.9),
+            at(0.2, 1.42, 0),
+            48,
             36,
             2.8,
-            3.8,
-            "bronze",
+            3.2,
+            "brass",
             false,
             6,
             0,
@@ -216,86 +227,158 @@ final class NightTerrace {
         null);
   }
 
-  /** A standing figure in a long coat, 1.8 m, that holds a ring up to the sky. */
-  private static void figure(Stage s) {
-    s.group("figure", "Bronze figure", at(0.2, 0, 0), at(0, -24, 0));
+  /**
+   * A visitors' telescope on its post: the eyepiece at 1.7 m, brass and painted iron, bare where
+   * hands hold it.
+   */
+  private static void telescope(Stage s) {
+    s.group("post", "Telescope's post", at(0.2, 0, 0), Vec3.ZERO);
     s.piece(
-        "figure-foot",
-        "Base",
-        "figure",
+        "post-step",
+        "Step",
+        "post",
         Vec3.ZERO,
         Vec3.ZERO,
-        new Shape.Cylinder(0.36, 0.16, 0.015),
+        new Shape.Cylinder(0.42, 0.14, 0.015),
         "stone",
         null);
     s.piece(
-        "figure-coat",
-        "Coat",
-        "figure",
-        at(0, 0.16, 0),
+        "post-column",
+        "Column",
+        "post",
+        at(0, 0.14, 0),
         Vec3.ZERO,
         turned(
-            50, false, 0, 0, 0.27, 0, 0.275, 0.02, 0.245, 0.25, 0.205, 0.5, 0.175, 0.75, 0.165, 0.9,
-            0.185, 1.05, 0.205, 1.2, 0.2, 1.3, 0.15, 1.38, 0.07, 1.43, 0.056, 1.47, 0, 1.47),
-        "bronze",
+            40, false, 0, 0, 0.19, 0, 0.19, 0.02, 0.15, 0.04, 0.1, 0.1, 0.075, 0.2, 0.068, 0.5,
+            0.064, 0.95, 0.08, 0.98, 0.085, 1.01, 0.08, 1.04, 0.062, 1.07, 0.06, 1.2, 0.1, 1.23,
+            0.1, 1.26, 0, 1.26),
+        "iron",
         null);
     s.piece(
-        "figure-head",
-        "Head",
-        "figure",
-        at(0, 1.735, 0.012),
-        at(-14, 0, 0),
+        "post-slot",
+        "Coin box",
+        "post",
+        at(0, 1.02, 0.095),
+        Vec3.ZERO,
+        new Shape.Box(0.1, 0.14, 0.07, 0.008),
+        "bare",
+        null);
+    s.piece(
+        "post-fork",
+        "Fork",
+        "post",
+        Vec3.ZERO,
+        at(0, 62, 0),
+        new Shape.Tube(
+            List.of(
+                at(-0.15, 1.76, 0),
+                at(-0.15, 1.56, 0),
+                at(-0.11, 1.44, 0),
+                at(0, 1.4, 0),
+                at(0.11, 1.44, 0),
+                at(0.15, 1.56, 0),
+                at(0.15, 1.76, 0)),
+            0.024,
+            false),
+        "iron",
+        null);
+    barrel(s);
+  }
+
+  /** The telescope itself, along its own upright axis from the eyepiece to the lens. */
+  private static void barrel(Stage s) {
+    s.group("telescope", "Telescope", at(0.2, 1.76, 0), at(0, 62, 0));
+    s.piece("tube", "Tube", "telescope", Vec3.ZERO, at(-76, 0, 0), null, null, null);
+    s.piece(
+        "tube-iron",
+        "Painted barrel",
+        "tube",
+        at(0, -0.2, 0),
+        Vec3.ZERO,
         turned(
-            60, false, 0, -0.13, 0.045, -0.125, 0.07, -0.09, 0.085, -0.03, 0.092, 0.03, 0.085, 0.08,
-            0.06, 0.115, 0, 0.13),
-        "bronze",
+            35, false, 0.05, 0, 0.084, 0, 0.088, 0.01, 0.088, 0.5, 0.096, 0.51, 0.098, 0.52, 0.098,
+            0.6, 0.09, 0.6),
+        "iron",
         null);
     s.piece(
-        "figure-cap",
-        "Cap",
-        "figure",
-        at(0, 1.785, 0),
-        at(-14, 0, 0),
-        turned(60, false, 0, 0, 0.115, 0, 0.12, 0.012, 0.1, 0.03, 0.095, 0.06, 0.06, 0.09, 0, 0.1),
-        "bronze",
+        "tube-bands",
+        "Brass bands",
+        "tube",
+        at(0, -0.19, 0),
+        Vec3.ZERO,
+        turned(30, true, 0.087, 0, 0.093, 0.002, 0.094, 0.012, 0.093, 0.022, 0.087, 0.024),
+        "brass",
+        Stage.row(3, at(0, 0.19, 0)));
+    s.piece(
+        "tube-hood",
+        "Lens hood",
+        "tube",
+        at(0, 0.4, 0),
+        Vec3.ZERO,
+        turned(
+            30, true, 0.098, 0, 0.106, 0.004, 0.106, 0.15, 0.11, 0.155, 0.11, 0.172, 0.104, 0.176,
+            0.098, 0.17),
+        "brass",
         null);
     s.piece(
-        "figure-arm",
-        "Raised arm",
-        "figure",
+        "tube-lens",
+        "Lens",
+        "tube",
+        at(0, 0.42, 0),
         Vec3.ZERO,
-        Vec3.ZERO,
-        new Shape.Tube(
-            List.of(
-                at(0.17, 1.5, 0), at(0.29, 1.5, 0.08), at(0.36, 1.7, 0.16), at(0.34, 1.93, 0.2)),
-            0.052,
-            false),
-        "bronze",
+        turned(60, false, 0, 0, 0.096, 0, 0.096, 0.006, 0.07, 0.016, 0.035, 0.021, 0, 0.0225),
+        "lens",
         null);
     s.piece(
-        "figure-arm-low",
-        "Lowered arm",
-        "figure",
+        "tube-focus",
+        "Focusing ring",
+        "tube",
+        at(0, -0.3, 0),
         Vec3.ZERO,
-        Vec3.ZERO,
-        new Shape.Tube(
-            List.of(
-                at(-0.17, 1.5, 0),
-                at(-0.27, 1.35, 0.02),
-                at(-0.27, 1.1, 0.08),
-                at(-0.2, 0.95, 0.17)),
-            0.052,
-            false),
-        "bronze",
+        turned(
+            25, false, 0, 0, 0.046, 0, 0.05, 0.006, 0.05, 0.018, 0.066, 0.02, 0.068, 0.03, 0.068,
+            0.05, 0.064, 0.06, 0.058, 0.062, 0.058, 0.1, 0, 0.1),
+        "worn",
         null);
     s.piece(
-        "figure-ring",
-        "Ring",
-        "figure",
-        at(0.34, 2.14, 0.2),
-        at(90, 0, 25),
-        new Shape.Torus(0.17, 0.013),
-        "copper",
+        "tube-eyepiece",
+        "Eyepiece",
+        "tube",
+        at(0, -0.37, 0),
+        Vec3.ZERO,
+        turned(
+            30, false, 0.018, 0.004, 0.03, 0, 0.036, 0.01, 0.034, 0.03, 0.026, 0.04, 0.026, 0.072,
+            0, 0.072),
+        "black",
+        null);
+    s.piece(
+        "tube-axle",
+        "Axle",
+        "telescope",
+        at(-0.18, 0, 0),
+        at(0, 0, -90),
+        new Shape.Cylinder(0.02, 0.36, 0.004),
+        "brass",
+        null);
+    s.piece(
+        "tube-knobs",
+        "Clamping knobs",
+        "telescope",
+        at(-0.2, 0, 0),
+        at(0, 0, -90),
+        turned(25, false, 0, 0, 0.034, 0.001, 0.04, 0.006, 0.04, 0.018, 0.034, 0.024, 0, 0.026),
+        "worn",
+        Stage.row(2, at(0.374, 0, 0)));
+    s.piece(
+        "tube-handle",
+        "Handles",
+        "tube",
+        at(-0.085, -0.1, 0),
+        at(0, 0, 58),
+        turned(
+            40, false, 0, 0, 0.014, 0, 0.013, 0.02, 0.017, 0.06, 0.019, 0.1, 0.016, 0.13, 0.006,
+            0.142, 0, 0.142),
+        "worn",
         null);
   }
 

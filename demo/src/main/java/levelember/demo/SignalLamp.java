@@ -16,7 +16,10 @@ import levelember.shoot.Shape;
 import levelember.shoot.Shape.Corner;
 import levelember.shoot.Shot;
 
-/** A lamp in ribbed coloured glass among odd shapes, and two glowing crystals by a white column. */
+/**
+ * A lamp in ribbed coloured glass among odd things of the shore, and two net floats of coloured
+ * glass lit from within with a bleached shell between them.
+ */
 final class SignalLamp {
   private SignalLamp() {}
 
@@ -34,11 +37,14 @@ final class SignalLamp {
             1.52,
             new Material.Glass(1, new Rgb(0.72, 0.055, 0.03), 0.006, false, 0)));
     s.material(Material.matte("filament", "Lamp core", Rgb.grey(0.7)));
-    s.material(Material.matte("teal", "Teal crystal", new Rgb(0.2, 0.5, 0.5)));
-    s.material(Material.matte("violet", "Violet crystal", new Rgb(0.4, 0.25, 0.55)));
-    s.material(Material.matte("white", "White plaster", new Rgb(0.78, 0.77, 0.74)));
-    s.material(Material.glossy("ink", "Ink blue glaze", new Rgb(0.02, 0.05, 0.14), 0.15, 1.5));
-    s.material(Material.glossy("clay", "Fired clay", new Rgb(0.48, 0.20, 0.11), 0.6, 1.5));
+    s.material(Material.matte("teal", "Teal glow", new Rgb(0.2, 0.5, 0.5)));
+    s.material(Material.matte("violet", "Violet glow", new Rgb(0.4, 0.25, 0.55)));
+    s.material(floatGlass("teal-glass", "Teal glass", new Rgb(0.16, 0.72, 0.66)));
+    s.material(floatGlass("violet-glass", "Violet glass", new Rgb(0.52, 0.26, 0.78)));
+    s.material(Material.matte("rope", "Tarred rope", new Rgb(0.23, 0.16, 0.09)));
+    s.material(Material.glossy("shell", "Bleached shell", new Rgb(0.84, 0.79, 0.71), 0.5, 1.5));
+    s.material(Material.glossy("pebble", "Wet pebble", new Rgb(0.05, 0.06, 0.07), 0.2, 1.5));
+    s.material(Material.glossy("limpet", "Limpet", new Rgb(0.42, 0.33, 0.24), 0.6, 1.5));
     s.material(
         Material.metal("tin", "Hammered tin", new Rgb(0.72, 0.70, 0.66), 0.22)
             .with(Maps.NONE.withBump(s.pattern("hammered"), 0.0008)));
@@ -46,34 +52,48 @@ final class SignalLamp {
     s.piece("table", "Table", at(0, -0.05, 0), new Shape.Box(2.2, 0.05, 1.3, 0.008), "table");
     s.piece("wall", "Wall", at(0, 0.9, -0.9), new Shape.Rectangle(6, 3.6), "wall");
     lamp(s);
-    s.piece("cone", "Cone", at(-0.62, 0, -0.12), new Shape.Cone(0.09, 0, 0.3), "clay");
-    s.piece("ball", "Ball", at(-0.42, 0.075, 0.2), new Shape.Sphere(0.075), "ink");
     s.piece(
-        "ring", "Ring", at(-0.6, 0.1, -0.36), at(90, 35, 0), new Shape.Torus(0.08, 0.02), "tin");
+        "limpet",
+        "Limpet",
+        at(-0.6, 0, -0.06),
+        turned(25, false, 0.1, 0, 0.098, 0.008, 0.074, 0.04, 0.05, 0.062, 0.02, 0.074, 0, 0.076),
+        "limpet");
     s.piece(
-        "block",
-        "Block",
-        at(0.28, 0, 0.26),
+        "pebble",
+        "Pebble",
+        at(-0.4, 0, 0.22),
+        at(0, 25, 0),
+        turned(
+            60, false, 0, 0, 0.04, 0.004, 0.072, 0.02, 0.084, 0.042, 0.076, 0.064, 0.048, 0.08, 0,
+            0.086),
+        "pebble");
+    s.piece(
+        "rope",
+        "Coil of rope",
+        null,
+        at(-0.62, 0.014, -0.38),
+        Vec3.ZERO,
+        new Shape.Torus(0.1, 0.014),
+        "rope",
+        Stage.row(5, at(0, 0.024, 0)));
+    s.piece(
+        "tin",
+        "Tackle tin",
+        at(0.24, 0, 0.3),
         at(0, 32, 0),
-        new Shape.Box(0.13, 0.09, 0.1, 0.006),
+        new Shape.Box(0.13, 0.06, 0.09, 0.006),
         "tin");
+    netFloat(s, "teal", "Teal float", at(0.3, 0.074, -0.16), 0.074);
+    netFloat(s, "violet", "Violet float", at(0.58, 0.058, -0.06), 0.058);
     s.piece(
-        "column",
-        "White column",
-        at(0.52, 0, -0.1),
-        new Shape.Cylinder(0.055, 0.34, 0.004),
-        "white");
-    crystal(
-        s, "crystal-teal", "Teal crystal", at(0.36, 0, -0.16), at(0, 10, -8), 0.045, 0.2, "teal");
-    crystal(
-        s,
-        "crystal-violet",
-        "Violet crystal",
-        at(0.70, 0, -0.02),
-        at(4, 40, 9),
-        0.04,
-        0.16,
-        "violet");
+        "whelk",
+        "Bleached shell",
+        null,
+        at(0.45, 0.042, 0.05),
+        at(0, -35, 78),
+        Whelk.mesh(),
+        "shell",
+        null);
 
     s.light("dome", "Dim dome", new Emitter.Dome(), Vec3.ZERO, Vec3.UP, 6, Unit.NIT, 8200);
     s.light(
@@ -86,8 +106,8 @@ final class SignalLamp {
         Unit.LUMEN,
         7800);
     s.shines("core", "Lamp core", "filament", 9000, 2600, Rgb.WHITE);
-    s.shines("teal-glow", "Teal crystal", "teal", 70, 6500, new Rgb(0.05, 0.85, 0.9));
-    s.shines("violet-glow", "Violet crystal", "violet", 95, 6500, new Rgb(0.55, 0.12, 1));
+    s.shines("teal-glow", "Teal float", "teal", 190, 6500, new Rgb(0.05, 0.85, 0.9));
+    s.shines("violet-glow", "Violet float", "violet", 240, 6500, new Rgb(0.55, 0.12, 1));
     s.looks(DemoLooks.signalLamp());
     s.shot(
         new Shot(
@@ -102,15 +122,15 @@ final class SignalLamp {
             "watch"));
     s.shot(
         new Shot(
-            "crystals",
-            "Crystals",
-            at(0.62, 0.34, 1.05),
-            at(0.52, 0.13, -0.1),
+            "floats",
+            "Net floats",
+            at(0.5, 0.3, 1.0),
+            at(0.45, 0.06, -0.05),
             80,
             36,
             4,
             1.12,
-            "crystal",
+            "float",
             false,
             6,
             20,
@@ -181,39 +201,50 @@ final class SignalLamp {
         Stage.ring(6));
   }
 
-  /** A six-sided crystal with a leaning point. */
-  private static void crystal(
-      Stage s,
-      String id,
-      String name,
-      Vec3 place,
-      Vec3 turn,
-      double radius,
-      double tall,
-      String of) {
-    List<Double> positions = new ArrayList<>();
-    List<Integer> triangles = new ArrayList<>();
-    double[][] rings = {{0, 0.75}, {0.12, 1}, {0.72, 0.94}};
-    for (double[] ring : rings) {
-      for (int k = 0; k < 6; k++) {
-        double a = Math.PI / 3 * k, r = radius * ring[1] * (k % 2 == 0 ? 1 : 0.88);
-        positions.add(r * Math.cos(a));
-        positions.add(tall * ring[0]);
-        positions.add(-r * Math.sin(a));
-      }
-    }
-    int tip = positions.size() / 3;
-    positions.addAll(List.of(radius * 0.3, tall, radius * 0.1, 0.0, 0.0, 0.0));
-    for (int ring = 0; ring < 2; ring++) {
-      for (int k = 0; k < 6; k++) {
-        int a = 6 * ring + k, b = 6 * ring + (k + 1) % 6;
-        triangles.addAll(List.of(a, b, b + 6, a, b + 6, a + 6));
-      }
-    }
-    for (int k = 0; k < 6; k++) {
-      triangles.addAll(List.of(12 + k, 12 + (k + 1) % 6, tip));
-      triangles.addAll(List.of((k + 1) % 6, k, tip + 1));
-    }
-    s.piece(id, name, null, place, turn, new Shape.Mesh(positions, List.of(), triangles), of, null);
+  /** Blown glass so thin that light passes straight, coloured through. */
+  private static Material floatGlass(String id, String name, Rgb colour) {
+    return Material.glass(id, name, 0, 1.5, new Material.Glass(1, colour, 0.004, true, 0));
+  }
+
+  /** A net float: a ball of glass with a seal below, in three turns of rope, lit from within. */
+  private static void netFloat(Stage s, String colour, String name, Vec3 place, double radius) {
+    String id = colour + "-float";
+    s.group(id, name, place, at(0, 20, 12));
+    s.piece(
+        id + "-glass",
+        "Glass",
+        id,
+        Vec3.ZERO,
+        Vec3.ZERO,
+        new Shape.Sphere(radius),
+        colour + "-glass",
+        null);
+    s.piece(
+        id + "-light",
+        "Light within",
+        id,
+        Vec3.ZERO,
+        Vec3.ZERO,
+        new Shape.Sphere(0.55 * radius),
+        colour,
+        null);
+    s.piece(
+        id + "-rope",
+        "Rope",
+        id,
+        Vec3.ZERO,
+        at(90, 0, 0),
+        new Shape.Torus(radius + 0.002, 0.003),
+        "rope",
+        Stage.ring(3));
+    s.piece(
+        id + "-belt",
+        "Belt",
+        id,
+        Vec3.ZERO,
+        Vec3.ZERO,
+        new Shape.Torus(radius + 0.002, 0.003),
+        "rope",
+        null);
   }
 }

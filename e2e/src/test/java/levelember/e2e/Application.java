@@ -15,7 +15,12 @@ final class Application implements AutoCloseable {
   private final Process process;
   private final int port;
 
-  Application(Path home, int samples) throws IOException, InterruptedException {
+  /**
+   * Starts it.
+   *
+   * @param demo whether it begins with the demo shoots
+   */
+  Application(Path home, int samples, boolean demo) throws IOException, InterruptedException {
     try (ServerSocket free = new ServerSocket(0)) {
       port = free.getLocalPort();
     }
@@ -28,6 +33,7 @@ final class Application implements AutoCloseable {
             System.getProperty("ember.jar"));
     builder.environment().put("EMBER_HOME", home.toString());
     builder.environment().put("EMBER_PORT", Integer.toString(port));
+    builder.environment().put("EMBER_DEMO", Boolean.toString(demo));
     builder.environment().put("EMBER_SAMPLES", Integer.toString(samples));
     builder.redirectErrorStream(true).redirectOutput(home.resolve("application.log").toFile());
     process = builder.start();
@@ -50,6 +56,45 @@ final class Application implements AutoCloseable {
       }
     }
     throw new IllegalStateException("the application did not start");
+  }
+
+  /** Asks for something and gives the answer's body. */
+  byte[] ask(String method, String path, byte[] body) {
+    try (HttpClient client = HttpClient.newHttpClient()) {
+      HttpResponse<byte[]> answer =
+          client.send(
+              HttpRequest.newBuilder(URI.create(url() + path))
+                  .method(
+                      method,
+                      body == null
+                          ? HttpRequest.BodyPublishers.noBody()
+                          : HttpRequest.BodyPublishers.ofByteArray(body))
+                  .build(),
+              HttpResponse.BodyHandlers.ofByteArray());
+      if (answer.statusCode() / 100 != 2) {
+        throw new IllegalStateException(method + " " + path + ": " + answer.statusCode());
+      }
+      return answer.body();
+    } catch (IOException e) {
+      throw new java.io.UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
+  /** Keeps a shoot; gives its id. */
+  String keep(byte[] shoot) {
+    return id(ask("POST", "api/shoots", shoot));
+  }
+
+  /** Copies a shoot; gives the copy's id. */
+  String copy(String id) {
+    return id(ask("POST", "api/shoots/" + id + "/copies", null));
+  }
+
+  private static String id(byte[] state) {
+    return tools.jackson.databind.json.JsonMapper.shared().readTree(state).get("id").stringValue();
   }
 
   String url() {

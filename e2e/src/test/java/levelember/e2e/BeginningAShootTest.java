@@ -18,16 +18,11 @@ class BeginningAShootTest extends ChromiumTest {
         .click();
   }
 
-  private void choose(String item) {
-    page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(item).setExact(true))
-        .click();
-  }
-
   @Test
   void anEmptyShootIsBegunNamedBuiltInAndDeleted() {
     finished();
     shootMenu();
-    choose("Begin an empty shoot");
+    choose("New shoot");
     assertThat(page).hasURL(Pattern.compile(".*#/new-shoot.*"));
     shootMenu();
     Locator name = page.getByLabel("Name of the shoot");
@@ -39,8 +34,8 @@ class BeginningAShootTest extends ChromiumTest {
         .click();
     assertThat(page.getByText("Nothing stands here yet")).isVisible();
     button("Piece").click();
-    choose("Turned profile");
-    assertThat(button("Undo: Build Turned profile")).isVisible();
+    choose("Lathe");
+    assertThat(button("Undo: Build Lathe")).isVisible();
     finished();
     double before = shown()[1];
 
@@ -52,7 +47,7 @@ class BeginningAShootTest extends ChromiumTest {
     page.mouse().down();
     page.mouse().move(dot.x + 60, dot.y + dot.height / 2);
     page.mouse().up();
-    assertThat(button("Undo: Profile of Turned profile")).isVisible();
+    assertThat(button("Undo: Profile of Lathe")).isVisible();
     page.waitForCondition(() -> Math.abs(shown()[1] - before) > 0.3);
 
     shootMenu();

@@ -37,7 +37,7 @@ class BuildingARigTest extends ChromiumTest {
   @Test
   void aSpotWithAPatternShapesThePictureAndOneClickSwapsIt() {
     add("Spot");
-    button("Spot alone").click();
+    button("Solo Spot").click();
     finished();
     double open = shown()[0];
     option("Grid").click();
@@ -49,14 +49,14 @@ class BuildingARigTest extends ChromiumTest {
     assertThat(option("Slit")).hasAttribute("aria-selected", "true");
     undo("Pattern of Spot");
     undo("Pattern of Spot");
-    undo("Spot alone");
+    undo("Solo Spot");
     undo("Add Spot");
   }
 
   @Test
   void aLightStruckFromAPieceOnTheBoardNoLongerLightsIt() {
     finished();
-    button("Key softbox alone").click();
+    button("Solo Key softbox").click();
     double before = shown()[0];
     tab("Links").click();
     Locator cell =
@@ -80,24 +80,26 @@ class BuildingARigTest extends ChromiumTest {
     assertThat(strip("Key softbox").getByLabel("linked to less than everything")).isVisible();
     undo("Links");
     undo("Links");
-    undo("Key softbox alone");
+    undo("Solo Key softbox");
   }
 
   @Test
   void aHighlightIsPlacedByPointingAndLeftByEscape() {
     finished();
     strip("Rim strip").click();
-    Locator x = page.getByLabel("Stands at X");
+    Locator x = page.getByLabel("Position X");
     String was = x.inputValue();
     BoundingBox box = page.locator("main canvas").boundingBox();
     double middleX = box.x + 0.5 * box.width, middleY = box.y + 0.72 * box.height;
-    button("Highlight here").click();
+    button("What the light shall make: Place by pointing").click();
+    choose("A highlight");
     page.mouse().move(middleX, middleY);
     page.mouse().move(middleX + 3, middleY + 2);
     page.waitForCondition(() -> !x.inputValue().equals(was));
     page.keyboard().press("Escape");
     page.waitForCondition(() -> x.inputValue().equals(was));
-    button("Highlight here").click();
+    button("What the light shall make: Place by pointing").click();
+    choose("A highlight");
     page.mouse().click(middleX, middleY);
     assertThat(button("Undo: The highlight of Rim strip")).isVisible();
     undo("The highlight of Rim strip");
@@ -124,7 +126,7 @@ class BuildingARigTest extends ChromiumTest {
     Locator mark = page.locator("[data-light-mark=rim]");
     strip("Rim strip").click();
     BoundingBox box = settled(mark.locator("circle").first());
-    String was = page.getByLabel("Stands at X").inputValue();
+    String was = page.getByLabel("Position X").inputValue();
     double x = box.x + box.width / 2, y = box.y + box.height / 2;
     page.mouse().move(x, y);
     page.mouse().down();
@@ -134,7 +136,7 @@ class BuildingARigTest extends ChromiumTest {
         .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(WAIT));
     page.mouse().up();
     assertThat(button("Undo: Move Rim strip")).isVisible();
-    double now = Double.parseDouble(page.getByLabel("Stands at X").inputValue());
+    double now = Double.parseDouble(page.getByLabel("Position X").inputValue());
     assertThat(now).isGreaterThan(Double.parseDouble(was) + 0.1);
     undo("Move Rim strip");
     tab("Picture").click();
@@ -145,9 +147,9 @@ class BuildingARigTest extends ChromiumTest {
     finished();
     strip("Fill softbox").click();
     assertThat(page.getByText("Mirror image of Key softbox")).isVisible();
-    button("Set it free").click();
-    assertThat(page.getByLabel("Stands at X")).hasValue("1.25");
-    undo("Set Fill softbox free");
+    button("Unlink").click();
+    assertThat(page.getByLabel("Position X")).hasValue("1.25");
+    undo("Unlink Fill softbox");
     assertThat(page.getByText("Mirror image of Key softbox")).isVisible();
   }
 

@@ -6,61 +6,100 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.io.TempDir;
 
 /** The packaged application with its demo, open in Chromium. */
 abstract class ChromiumTest {
-  static final int SAMPLES = 3;
+  static final int SAMPLES = 1;
   static final double WAIT = 120_000;
 
   @TempDir static Path home;
-  private static Application application;
-  private static Playwright playwright;
-  private static Browser browser;
   Page page;
 
-  @BeforeAll
-  static void start() throws Exception {
-    application = new Application(home, SAMPLES);
-    playwright = Playwright.create();
-    browser =
-        playwright
-            .chromium()
-            .launch(
-                new BrowserType.LaunchOptions()
-                    .setExecutablePath(Path.of("/usr/bin/chromium"))
-                    .setArgs(
-                        List.of(
-                            "--no-sandbox",
-                            "--disable-quic",
-                            "--no-first-run",
-                            "--disable-background-networking",
-                            "--disable-component-update",
-                            "--disable-sync")));
+  /** The copy of the test shoot that is the test's own. */
+  private String shoot;
+
+  /** One application and one browser for all tests; they end with the process. */
+  private static final class Shared {
+    static final Application APPLICATION = application(false);
+    static final Playwright PLAYWRIGHT = Playwright.create();
+    static final Browser BROWSER = chromium(PLAYWRIGHT);
+    static final String STUDIO = APPLICATION.keep(TestStudio.named("Test studio").write());
   }
 
-  @AfterAll
-  static void stop() {
-    playwright.close();
-    application.close();
+  static Application application(boolean demo) {
+    try {
+      Path folder = Files.createTempDirectory("ember-e2e-");
+      Application started = new Application(folder, SAMPLES, demo);
+      Runtime.getRuntime().addShutdownHook(new Thread(started::close));
+      return started;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private static Browser chromium(Playwright playwright) {
+    return playwright
+        .chromium()
+        .launch(
+            new BrowserType.LaunchOptions()
+                .setExecutablePath(Path.of("/usr/bin/chromium"))
+                .setArgs(
+                    List.of(
+                        "--no-sandbox",
+                        "--disable-quic",
+                        "--no-first-run",
+                        "--disable-background-networking",
+                        "--disable-component-update",
+                        "--disable-sync")));
+  }
+
+  /** Where the application answers. */
+  String url() {
+    return Shared.APPLICATION.url();
+  }
+
+  static Application shared() {
+    return Shared.APPLICATION;
+  }
+
+  /** A page of its own, 1280 by 800. */
+  final Page newPage() {
+    Page made = Shared.BROWSER.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
+    made.setDefaultTimeout(WAIT);
+    return made;
+  }
+
+  /** The address of the test's own shoot. */
+  String address() {
+    if (shoot == null) {
+      shoot = Shared.APPLICATION.copy(Shared.STUDIO);
+    }
+    return url() + "#/" + shoot;
   }
 
   @BeforeEach
   void open() {
-    page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
-    page.setDefaultTimeout(WAIT);
-    page.navigate(application.url() + "#/armillary");
+    page = newPage();
+    page.navigate(address());
   }
 
   @AfterEach
   void close() {
     page.close();
+    if (shoot != null) {
+      Shared.APPLICATION.ask("DELETE", "api/shoots/" + shoot, null);
+    }
   }
 
   final Locator pill() {
@@ -87,6 +126,12 @@ abstract class ChromiumTest {
             }
             """);
     return ((List<?>) values).stream().mapToDouble(v -> ((Number) v).doubleValue()).toArray();
+  }
+
+  /** Chooses from the menu that is open. */
+  final void choose(String item) {
+    page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(item).setExact(true))
+        .click();
   }
 
   final Locator strip(String name) {

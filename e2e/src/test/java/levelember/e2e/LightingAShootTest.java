@@ -16,15 +16,12 @@ import java.nio.file.Path;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import levelember.demo.DemoModels;
-import levelember.demo.DemoShoots;
 import levelember.formats.OpenExr;
 import levelember.formats.ShootDocument;
-import levelember.formats.ShootPackage;
-import levelember.shoot.Shoot;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 
-/** An artist lights the armillary in Chromium. */
+/** An artist lights a ball in Chromium. */
 class LightingAShootTest extends ChromiumTest {
   private static final String SAIL = new String(DemoModels.sail(), UTF_8);
 
@@ -125,22 +122,9 @@ class LightingAShootTest extends ChromiumTest {
 
   @Test
   void aShootIsBroughtInAndItsPictureArrivesAndGetsFiner() throws Exception {
-    ShootPackage demo = DemoShoots.make("armillary");
-    Shoot s = demo.shoot();
-    Shoot renamed =
-        new Shoot(
-            "Winter window",
-            s.pieces(),
-            s.materials(),
-            s.lights(),
-            s.banks(),
-            s.bounce(),
-            0,
-            s.shots(),
-            s.looks());
     Path file = Files.createTempFile(home, "shoot", ".ember");
-    Files.write(file, new ShootPackage(renamed, demo.assets()).write());
-    page.getByLabel("Shoot to bring in").setInputFiles(file);
+    Files.write(file, TestStudio.named("Winter window").write());
+    page.getByLabel("Shoot to import").setInputFiles(file);
     assertThat(page).hasTitle("Winter window · Level Ember");
     assertThat(page).hasURL(Pattern.compile(".*#/winter-window.*"));
     page.waitForFunction(
@@ -159,7 +143,7 @@ class LightingAShootTest extends ChromiumTest {
     button("Set").click();
     Path file = Files.createTempFile("sail", ".gltf");
     Files.writeString(file, SAIL);
-    page.getByLabel("Model to bring in").setInputFiles(file);
+    page.getByLabel("Model to import").setInputFiles(file);
     Locator report = page.getByRole(AriaRole.DIALOG);
     assertThat(report.innerText()).contains("1 piece of 1 triangles", "1 × 1 × 0 m");
     button("Keep").click();
@@ -181,7 +165,7 @@ class LightingAShootTest extends ChromiumTest {
     button("Undo: Material Canvas").click();
     page.getByRole(
             AriaRole.BUTTON,
-            new Page.GetByRoleOptions().setName(Pattern.compile("Undo: Bring in .*sail.*")))
+            new Page.GetByRoleOptions().setName(Pattern.compile("Undo: Import .*sail.*")))
         .click();
     assertThat(sail).hasCount(0);
   }
@@ -201,12 +185,12 @@ class LightingAShootTest extends ChromiumTest {
     assertThat(page.getByText("Used by 2 pieces")).isVisible();
     button("Own copy").click();
     assertThat(page.getByText("Used by 1 piece")).isVisible();
-    button("Let it shine").click();
+    button("Make it a light").click();
     button("Rig").click();
     assertThat(page.locator("[data-light]")).hasCount(7);
     for (String done :
         new String[] {
-          "Let .* shine", "A material of its own .*", "Duplicate .*", "Dimensions .*", "Build .*"
+          "Make .* a light", "A material of its own .*", "Duplicate .*", "Dimensions .*", "Build .*"
         }) {
       page.getByRole(
               AriaRole.BUTTON,
@@ -222,8 +206,8 @@ class LightingAShootTest extends ChromiumTest {
     button("Set").click();
     BoundingBox box = page.locator("main canvas").boundingBox();
     page.mouse().click(box.x + box.width * 0.5, box.y + box.height * 0.95);
-    assertThat(button("Mirror a copy to the other side")).isVisible();
-    Locator x = page.getByLabel("Stands at X", new Page.GetByLabelOptions().setExact(true));
+    assertThat(button("Mirror a copy")).isVisible();
+    Locator x = page.getByLabel("Position X", new Page.GetByLabelOptions().setExact(true));
     assertThat(x).hasValue("0");
     BoundingBox grip = page.locator("[data-handle=X] rect").boundingBox();
     page.mouse().move(grip.x + grip.width / 2, grip.y + grip.height / 2);
@@ -235,7 +219,7 @@ class LightingAShootTest extends ChromiumTest {
     assertThat(button("Undo: Move Plinth")).isEnabled();
     double moved = Double.parseDouble(x.inputValue());
     assertThat(moved).isBetween(0.01, 0.2);
-    button("Mirror a copy to the other side").click();
+    button("Mirror a copy").click();
     assertThat(button("Undo: Mirror Plinth")).isEnabled();
     assertThat(x).hasValue(Pattern.compile("^-" + x.inputValue().replace("-", "")));
     button("Undo: Mirror Plinth").click();
@@ -246,7 +230,7 @@ class LightingAShootTest extends ChromiumTest {
   void theSetIsSeenWithoutItsLightAndInClay() {
     finished();
     double traced = shown()[1];
-    for (String view : new String[] {"Wire", "Pieces", "Solid", "Clay"}) {
+    for (String view : new String[] {"Mesh", "Pieces", "Shaded", "Clay"}) {
       page.getByRole(
               AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^View: ")))
           .click();
@@ -284,9 +268,9 @@ class LightingAShootTest extends ChromiumTest {
   @Test
   void aBrokenShootIsRefusedInWords() throws Exception {
     Path file = Files.createTempFile(home, "broken", ".ember");
-    String document = new String(ShootDocument.write(DemoShoots.make("armillary").shoot()), UTF_8);
+    String document = new String(ShootDocument.write(TestStudio.named("Broken").shoot()), UTF_8);
     Files.writeString(file, document.replaceFirst("\"name\"", "\"gloom\" : 1, \"name\""));
-    page.getByLabel("Shoot to bring in").setInputFiles(file);
+    page.getByLabel("Shoot to import").setInputFiles(file);
     assertThat(page.getByText(Pattern.compile("gloom is unknown"))).isVisible();
   }
 

@@ -136,7 +136,7 @@ class WearingALookTest extends ChromiumTest {
 
   @Test
   void aLookIsCopiedWornComparedAndDeleted() {
-    button("Wear a copy of it").click();
+    button("Duplicate look").click();
     assertThat(button("Undo: Copy the look Catalogue")).isVisible(patient());
     assertThat(page.getByLabel("Name of the look")).hasValue("Catalogue 2");
     tab("Looks").click();
@@ -194,7 +194,8 @@ class WearingALookTest extends ChromiumTest {
     page.waitForCondition(() -> Math.abs(shown()[0] - before) > 5);
     Download out =
         page.waitForDownload(() ->
-            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("As .cube")).click());
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("As .cube"))
+                .click());
     assertThat(Files.readString(out.path())).contains("LUT_3D_SIZE 33");
     undo("LUT turned.cube");
     byte[] broken = "LUT_1D_SIZE 2\n1 1 1\n0 zero 0\n".getBytes();

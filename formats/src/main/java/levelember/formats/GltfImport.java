@@ -37,7 +37,7 @@ public final class GltfImport {
   private static final double SMALL_METRES = 0.005, LARGE_METRES = 200;
 
   /**
-   * What was brought in.
+   * What was imported.
    *
    * @param pieces the first holds all others
    * @param pictures files of the pictures that materials show, by name
@@ -122,7 +122,7 @@ public final class GltfImport {
     cameras.forEach(this::shot);
     boolean solid = triangles > 0;
     if (!solid && lights.isEmpty() && shots.isEmpty()) {
-      throw new RefusedFile("the model holds no surface, light or camera that can be brought in");
+      throw new RefusedFile("the model holds no surface, light or camera that can be imported");
     }
     materials.values().forEach(this::shining);
     JsonNode animations = GltfFile.list(gltf.json(), "animations");
@@ -317,7 +317,7 @@ public final class GltfImport {
 
   private Material made(int number) {
     JsonNode m = number < 0 ? GltfFile.EMPTY : gltf.entry("materials", number);
-    String name = named(m, number < 0 ? "As brought in" : "Material " + number);
+    String name = named(m, number < 0 ? "As imported" : "Material " + number);
     GltfMaterial read = GltfMaterial.of(m, id(name), name, textures);
     read.left().forEach(what -> leave(what, 1));
     return read.material();

@@ -166,7 +166,8 @@ class LiveSocket extends TextWebSocketHandler {
                       View.of(
                           m.path("kind").stringValue(""),
                           m.path("clay").asDouble(0.5),
-                          m.path("keepGlass").booleanValue(false))));
+                          m.path("keepGlass").booleanValue(true),
+                          m.path("keepEmission").booleanValue(true))));
       case "ping" -> page.message("{\"type\":\"pong\"}");
       case "again" -> session.again();
       case "scopes" -> page.scopes(ScopesMessage.Of.of(m.path("of").stringValue("")));

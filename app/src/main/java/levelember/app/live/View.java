@@ -11,10 +11,12 @@ import levelember.transport.PlainView;
  * @param plain drawn without light, or null where it is traced
  * @param clay reflectance of the grey in which everything is traced, or NaN
  * @param keepGlass leaves glass as it is when in clay
+ * @param keepEmission leaves emissive pieces as they are when in clay
  * @param paint what is made of the traced light
  */
-record View(PlainView.Kind plain, double clay, boolean keepGlass, Paint paint) {
-  static final View TRACED = new View(null, Double.NaN, false, Paint.LOOK);
+record View(
+    PlainView.Kind plain, double clay, boolean keepGlass, boolean keepEmission, Paint paint) {
+  static final View TRACED = new View(null, Double.NaN, true, true, Paint.LOOK);
 
   /** What is made of traced light. */
   enum Paint {
@@ -37,7 +39,7 @@ record View(PlainView.Kind plain, double clay, boolean keepGlass, Paint paint) {
 
   /** The shoot as it is traced. */
   Shoot of(Shoot shoot) {
-    return Double.isNaN(clay) ? shoot : Clay.of(shoot, clay, keepGlass);
+    return Double.isNaN(clay) ? shoot : Clay.of(shoot, clay, keepGlass, keepEmission);
   }
 
   /**
@@ -45,19 +47,19 @@ record View(PlainView.Kind plain, double clay, boolean keepGlass, Paint paint) {
    *
    * @throws levelember.shoot.ImpossibleValue when there is no such view
    */
-  static View of(String kind, double clay, boolean keepGlass) {
+  static View of(String kind, double clay, boolean keepGlass, boolean keepEmission) {
     return switch (kind) {
       case "traced" -> TRACED;
-      case "clay" -> new View(null, Math.clamp(clay, 0, 1), keepGlass, Paint.LOOK);
-      case "stops" -> new View(null, Double.NaN, false, Paint.STOPS);
-      case "clipped" -> new View(null, Double.NaN, false, Paint.CLIPPED);
-      case "solid" -> new View(PlainView.Kind.SOLID, Double.NaN, false, Paint.LOOK);
-      case "unlit" -> new View(PlainView.Kind.UNLIT, Double.NaN, false, Paint.LOOK);
-      case "wire" -> new View(PlainView.Kind.WIRE, Double.NaN, false, Paint.LOOK);
-      case "pieces" -> new View(PlainView.Kind.PIECES, Double.NaN, false, Paint.LOOK);
+      case "clay" -> new View(null, Math.clamp(clay, 0, 1), keepGlass, keepEmission, Paint.LOOK);
+      case "stops" -> new View(null, Double.NaN, true, true, Paint.STOPS);
+      case "clipped" -> new View(null, Double.NaN, true, true, Paint.CLIPPED);
+      case "shaded" -> new View(PlainView.Kind.SOLID, Double.NaN, true, true, Paint.LOOK);
+      case "unlit" -> new View(PlainView.Kind.UNLIT, Double.NaN, true, true, Paint.LOOK);
+      case "mesh" -> new View(PlainView.Kind.WIRE, Double.NaN, true, true, Paint.LOOK);
+      case "pieces" -> new View(PlainView.Kind.PIECES, Double.NaN, true, true, Paint.LOOK);
       default ->
           throw new levelember.shoot.ImpossibleValue(
-              "kind", kind, "one of traced, clay, stops, clipped, solid, unlit, wire, pieces");
+              "kind", kind, "one of traced, clay, stops, clipped, shaded, unlit, mesh, pieces");
     };
   }
 }

@@ -16,7 +16,7 @@ import levelember.light.GelShelf;
 import levelember.light.LampUnits;
 import levelember.light.SunPosition;
 import levelember.look.Development;
-import levelember.measure.SurroundingReading;
+import levelember.measure.EnvironmentReading;
 import levelember.shoot.Brightness;
 import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
@@ -77,19 +77,19 @@ class RigController {
     return new Read(ShootDocument.tree(p), p.peak(), p.lumens());
   }
 
-  /** What a surrounding picture of a shoot can do. */
-  @GetMapping("/api/shoots/{id}/surrounding")
-  SurroundingReading surrounding(@PathVariable String id, @RequestParam String picture) {
+  /** What a picture of a shoot can do as an environment. */
+  @GetMapping("/api/shoots/{id}/environment")
+  EnvironmentReading environment(@PathVariable String id, @RequestParam String picture) {
     byte[] file = assets.bytes(shoots.state(id).id(), picture);
     if (file == null) {
       throw Refusal.missing("There is no picture '" + picture + "' in this shoot.");
     }
-    return SurroundingReading.of(PictureFile.read(file));
+    return EnvironmentReading.of(PictureFile.read(file));
   }
 
   /**
-   * The two borders of a surrounding picture side by side as they meet behind the camera, blended
-   * over a part of the width.
+   * The two borders of an environment side by side as they meet behind the camera, blended over a
+   * part of the width.
    */
   @GetMapping("/api/shoots/{id}/seam.png")
   ResponseEntity<byte[]> seam(
@@ -99,7 +99,7 @@ class RigController {
       throw Refusal.missing("There is no picture '" + picture + "' in this shoot.");
     }
     Picture from = Surroundings.prepared(PictureFile.read(file), 0, Math.clamp(share, 0.0, 0.5));
-    double mean = SurroundingReading.of(from).mean();
+    double mean = EnvironmentReading.of(from).mean();
     Look plain = new Look("seam", "Seam", Math.log(2.5 * mean / 1.2) / Math.log(2), 0.4, 4);
     byte[] png = PngFile.write(bordered(from), new Development(plain), 8);
     return ResponseEntity.ok()

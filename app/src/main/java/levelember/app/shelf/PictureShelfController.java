@@ -25,7 +25,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /**
- * The shelves of pictures (surfaces, patterns, surroundings) over HTTP; one that a shoot takes
+ * The shelves of pictures (surfaces, patterns, environments) over HTTP; one that a shoot takes
  * becomes an asset of it.
  */
 @RestController
@@ -57,8 +57,8 @@ class PictureShelfController {
   }
 
   /** Surroundings. */
-  @GetMapping("/api/shelf/surroundings")
-  List<Panoramas.Panorama> surroundings() {
+  @GetMapping("/api/shelf/environments")
+  List<Panoramas.Panorama> environments() {
     return Panoramas.all();
   }
 
@@ -86,13 +86,13 @@ class PictureShelfController {
   @ResponseStatus(HttpStatus.CREATED)
   Map<String, String> take(@PathVariable String shoot, @PathVariable String id) {
     String into = shoots.state(shoot).id();
-    boolean surrounding = Panoramas.all().stream().anyMatch(p -> p.id().equals(id));
-    String name = id + (surrounding ? ".hdr" : ".png");
+    boolean environment = Panoramas.all().stream().anyMatch(p -> p.id().equals(id));
+    String name = id + (environment ? ".hdr" : ".png");
     if (assets.names(into).contains(name)) {
       return Map.of("name", name);
     }
     byte[] file;
-    if (surrounding) {
+    if (environment) {
       file = RadianceHdr.write(Panoramas.picture(id, PANORAMA));
     } else if (GoboPatterns.all().stream().anyMatch(p -> p.id().equals(id))) {
       file = PngFile.codes(GoboPatterns.picture(id, LARGE));

@@ -2,6 +2,7 @@ package levelember.app.shoot;
 
 import static java.util.stream.Collectors.toSet;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -38,7 +39,12 @@ public class Shoots {
    * @param undo what undo would take back, or null
    * @param redo what redo would do again, or null
    */
-  public record State(String id, long revision, JsonNode document, String undo, String redo) {}
+  public record State(
+      String id,
+      long revision,
+      JsonNode document,
+      @Schema(types = {"string", "null"}) String undo,
+      @Schema(types = {"string", "null"}) String redo) {}
 
   /** A shoot in the list. */
   public record Title(String id, String name, String changed) {}

@@ -1,5 +1,6 @@
 package levelember.app.storage;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -43,16 +44,20 @@ class StorageController {
    * @param freeBytes on the disk with the data folder
    * @param databaseBytes of the database file
    */
-  record State(boolean keeps, String why, long freeBytes, long databaseBytes) {}
+  record Storage(
+      boolean keeps,
+      @Schema(types = {"string", "null"}) String why,
+      long freeBytes,
+      long databaseBytes) {}
 
   @GetMapping("/api/storage")
-  ResponseEntity<State> state() throws IOException {
+  ResponseEntity<Storage> state() throws IOException {
     String obstacle = space.obstacle();
     Path file = space.home().resolve(Backup.DATABASE);
     long bytes = Files.exists(file) ? Files.size(file) : 0;
     return ResponseEntity.ok()
         .cacheControl(CacheControl.noStore())
-        .body(new State(obstacle == null, obstacle, space.freeBytes(), bytes));
+        .body(new Storage(obstacle == null, obstacle, space.freeBytes(), bytes));
   }
 
   /** A backup of everything; edits go on meanwhile. */

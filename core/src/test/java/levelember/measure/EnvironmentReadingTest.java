@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
-class SurroundingReadingTest {
+class EnvironmentReadingTest {
   private static Picture grey(int width, double value) {
     Picture p = Picture.black(width, width / 2);
     java.util.Arrays.fill(p.rgb(), (float) value);
@@ -19,7 +19,7 @@ class SurroundingReadingTest {
 
   @Test
   void resolutionIsCountedAlongTheHorizonAndTheMeanOverTheSphere() {
-    SurroundingReading r = SurroundingReading.of(grey(720, 2));
+    EnvironmentReading r = EnvironmentReading.of(grey(720, 2));
     assertThat(r.pixelsPerDegree()).isEqualTo(2);
     assertThat(r.mean()).isCloseTo(2, within(1e-5));
     assertThat(r.stops()).isCloseTo(0, within(1e-6));
@@ -29,7 +29,7 @@ class SurroundingReadingTest {
   void aLampOfThousandTimesTheRestIsTenStopsOfRange() {
     Picture p = grey(200, 1);
     p.set(70, 40, 1024, 1024, 1024);
-    SurroundingReading r = SurroundingReading.of(p);
+    EnvironmentReading r = EnvironmentReading.of(p);
     assertThat(r.stops()).isCloseTo(10, within(1e-3));
     assertThat(r.clippedShare()).as("one pixel at the top is whole light").isZero();
   }
@@ -43,7 +43,7 @@ class SurroundingReadingTest {
       }
     }
     p.set(5, 5, 0.9, 0.9, 0.9);
-    assertThat(SurroundingReading.of(p).clippedShare()).isCloseTo(400.0 / 20_000, within(1e-9));
+    assertThat(EnvironmentReading.of(p).clippedShare()).isCloseTo(400.0 / 20_000, within(1e-9));
   }
 
   @Test
@@ -57,7 +57,7 @@ class SurroundingReadingTest {
       }
     }
     // A stop at the seam, less the 1/45 stop that neighbours differ by on one side.
-    assertThat(SurroundingReading.of(p).seamStops()).isCloseTo(1 - 1.0 / 45, within(1e-3));
+    assertThat(EnvironmentReading.of(p).seamStops()).isCloseTo(1 - 1.0 / 45, within(1e-3));
   }
 
   static Stream<String> shelf() {
@@ -67,7 +67,7 @@ class SurroundingReadingTest {
   @ParameterizedTest
   @MethodSource("shelf")
   void everySurroundingOfTheShelfMeetsItselfBehindAndIsWhole(String id) {
-    SurroundingReading r = SurroundingReading.of(Panoramas.picture(id, 256));
+    EnvironmentReading r = EnvironmentReading.of(Panoramas.picture(id, 256));
     assertThat(r.seamStops()).isLessThan(0.1);
     assertThat(r.mean()).isPositive();
     assertThat(r.stops()).isGreaterThan(2);

@@ -22,10 +22,10 @@ import picocli.CommandLine.Spec;
 
 /** Brings a model into a shoot, or makes a shoot round it. */
 @Command(
-    name = "bring-in",
+    name = "import",
     description = "Brings a glTF or OBJ model into a shoot, or makes a shoot round it.",
     mixinStandardHelpOptions = true)
-final class BringInCommand implements Callable<Integer> {
+final class ImportCommand implements Callable<Integer> {
   @Spec private CommandSpec spec;
 
   @Parameters(

@@ -10,13 +10,13 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { api } from '../../api/client';
-import type { Brought, Vector } from '../../api/document';
+import type { Imported } from '../../api/document';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { useChoice } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
 import { colours, mono } from '../../theme/theme';
 
-type Report = Brought['report'];
+type Report = Imported['report'];
 
 const UNITS = [
   { value: '1', text: 'metres' },
@@ -26,8 +26,8 @@ const UNITS = [
   { value: '0.3048', text: 'feet' },
 ];
 
-/** Brings a model in, and says what came, what was left and how large it is. */
-export function BringIn() {
+/** Imports a model, and says what came of it, what was left out and how large it is. */
+export function ImportModel() {
   const desk = useDesk();
   const input = useRef<HTMLInputElement>(null);
   const [file, setFile] = useState<File | null>(null);
@@ -35,18 +35,18 @@ export function BringIn() {
   const [busy, setBusy] = useState(false);
   const [report, setReport] = useState<Report | null>(null);
 
-  const bring = async (model: File, metresPerUnit: string, again: boolean) => {
+  const importModel = async (model: File, metresPerUnit: string, again: boolean) => {
     setBusy(true);
     setFile(model);
     setUnit(metresPerUnit);
     if (again) await desk.run((revision) => api.undo(desk.state.id, revision));
-    let brought: Brought | null = null;
+    let imported: Imported | null = null;
     const done = await desk.run(async (revision) => {
-      brought = await api.bringModelIn(desk.state.id, revision, Number(metresPerUnit), model);
-      return brought.state;
+      imported = await api.importModel(desk.state.id, revision, Number(metresPerUnit), model);
+      return imported.state;
     });
     setBusy(false);
-    const came = brought as Brought | null;
+    const came = imported as Imported | null;
     setReport(done && came ? came.report : null);
     if (came) useChoice.setState({ piece: came.report.piece });
   };
@@ -61,7 +61,7 @@ export function BringIn() {
         onClick={() => input.current?.click()}
         sx={{ minWidth: 0, borderColor: colours.line }}
       >
-        {busy ? 'Bringing in …' : 'Bring in'}
+        {busy ? 'Importing …' : 'Import'}
       </Button>
       {busy && file && <Progress size={file.size} />}
       <input
@@ -69,11 +69,11 @@ export function BringIn() {
         type="file"
         hidden
         accept=".glb,.gltf,.obj,.zip"
-        aria-label="Model to bring in"
+        aria-label="Model to import"
         onChange={(e) => {
           const chosen = e.target.files?.[0];
           e.target.value = '';
-          if (chosen) void bring(chosen, '1', false);
+          if (chosen) void importModel(chosen, '1', false);
         }}
       />
       <Dialog open={report !== null} onClose={() => setReport(null)} maxWidth="xs" fullWidth>
@@ -81,7 +81,7 @@ export function BringIn() {
           <>
             <DialogTitle sx={{ fontSize: 16, pb: 2 }}>{file.name} is in the set</DialogTitle>
             <DialogContent>
-              <Lines title="Came" lines={report.came} />
+              <Lines title="Imported" lines={report.came} />
               <Box sx={{ display: 'flex', alignItems: 'end', gap: 3, mb: 3 }}>
                 <Box sx={{ flex: 1 }}>
                   <Typography variant="subtitle2">Size</Typography>
@@ -94,11 +94,11 @@ export function BringIn() {
                     label="The file is in"
                     value={unit}
                     options={UNITS}
-                    onChange={(value) => void bring(file, value, true)}
+                    onChange={(value) => void importModel(file, value, true)}
                   />
                 </Box>
               </Box>
-              <Lines title="Look at this" lines={report.hints} colour={colours.warning} />
+              <Lines title="Check" lines={report.hints} colour={colours.warning} />
               <Lines title="Left out" lines={report.left} />
             </DialogContent>
             <DialogActions>
@@ -110,7 +110,7 @@ export function BringIn() {
                   desk.undo();
                 }}
               >
-                Take it back
+                Undo import
               </Button>
               <Button disabled={busy} onClick={() => setReport(null)}>
                 Keep
@@ -123,12 +123,12 @@ export function BringIn() {
   );
 }
 
-/** How far bringing in has got: first the file goes over, then it is read. */
+/** How far an import has got: first the file goes over, then it is read. */
 function Progress({ size }: { size: number }) {
   const desk = useDesk();
   const { data } = useQuery({
-    queryKey: ['bringing', desk.state.id],
-    queryFn: () => api.bringing(desk.state.id),
+    queryKey: ['import', desk.state.id],
+    queryFn: () => api.importProgress(desk.state.id),
     refetchInterval: 250,
     gcTime: 0,
   });
@@ -145,7 +145,7 @@ function Progress({ size }: { size: number }) {
   );
 }
 
-function metres(size: Vector): string {
+function metres(size: number[]): string {
   return `${size.map((s) => Number(s.toPrecision(3)).toLocaleString('en', { useGrouping: false })).join(' × ')} m`;
 }
 

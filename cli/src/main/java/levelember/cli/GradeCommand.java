@@ -18,10 +18,10 @@ import picocli.CommandLine.Spec;
 
 /** Takes the grade of a look out, for other programs. */
 @Command(
-    name = "take-grade",
+    name = "grade",
     description = "Writes the grade of a look as a .cube LUT, or its wheels as an ASC CDL (.cdl).",
     mixinStandardHelpOptions = true)
-final class TakeGradeCommand implements Callable<Integer> {
+final class GradeCommand implements Callable<Integer> {
   private static final int EDGE = 33;
 
   @Spec private CommandSpec spec;

@@ -17,7 +17,7 @@ import levelember.texture.Picture;
  * @param brightest luminance of its brightest pixel, in the picture's unit
  * @param mean luminance over the sphere
  */
-public record SurroundingReading(
+public record EnvironmentReading(
     int width,
     int height,
     double pixelsPerDegree,
@@ -28,7 +28,7 @@ public record SurroundingReading(
     double mean) {
 
   /** Measures a picture. */
-  public static SurroundingReading of(Picture p) {
+  public static EnvironmentReading of(Picture p) {
     int w = p.width(), h = p.height(), n = w * h;
     float[] light = new float[n];
     float top = 0;
@@ -62,7 +62,7 @@ public record SurroundingReading(
     Arrays.sort(sorted);
     double low = Math.max(sorted[n / 100], floor);
     double high = sorted[n - 1];
-    return new SurroundingReading(
+    return new EnvironmentReading(
         w,
         h,
         w / 360.0,

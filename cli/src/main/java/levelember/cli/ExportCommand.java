@@ -11,12 +11,12 @@ import picocli.CommandLine.Parameters;
 
 /** Writes a shoot as glTF, and a glTF of ours as a shoot. */
 @Command(
-    name = "take-out",
+    name = "export",
     description =
         "Writes a shoot as one glTF file (.glb) that reads back the same, or as .ember by the"
             + " ending of --out.",
     mixinStandardHelpOptions = true)
-final class TakeOutCommand implements Callable<Integer> {
+final class ExportCommand implements Callable<Integer> {
   @Parameters(paramLabel = "SHOOT", description = "an .ember, a .json, or a .glb written by this")
   private Path shoot;
 
