@@ -42,7 +42,7 @@ export function ProfileDetails({ light, set, profile }: LightProps & { profile: 
           <input
             type="file"
             hidden
-            accept=".ies"
+            accept=".ies,.ldt"
             aria-label="A photometric file"
             onChange={(e) => {
               void use(e.target.files?.[0]);

@@ -90,7 +90,7 @@ class BuildingARigTest extends ChromiumTest {
     Locator x = page.getByLabel("Position X");
     String was = x.inputValue();
     BoundingBox box = page.locator("main canvas").boundingBox();
-    double middleX = box.x + 0.5 * box.width, middleY = box.y + 0.72 * box.height;
+    double middleX = box.x + 0.5 * box.width, middleY = box.y + 0.4 * box.height;
     button("What the light shall make: Place by pointing").click();
     choose("A highlight");
     page.mouse().move(middleX, middleY);

@@ -8,8 +8,8 @@ import levelember.shoot.Profile;
 
 /**
  * Reads photometric files of ANSI/IES LM-63 (1986 to 2019 alike in what is read): types A, B and C,
- * round, mirrored and full ones, with the lamps' tilt left as measured. Types A and B are turned
- * into type C about the lamp's aim.
+ * round, mirrored and full ones, with the lamps' tilt left as measured. Type C is kept at its own
+ * angles; types A and B are turned into type C about the lamp's aim.
  */
 public final class IesFile {
   private static final int MOST_BYTES = 4_000_000;
@@ -174,39 +174,17 @@ public final class IesFile {
     if (v[0] < 0 || v[v.length - 1] > 180 || first < 0 || last > 360) {
       throw new RefusedFile("angles of type C lie from 0 to 180 and from 0 to 360 degrees");
     }
-    List<Double> around = new ArrayList<>(), values = new ArrayList<>();
-    List<double[]> planes = new ArrayList<>();
-    if (h.length == 1) {
-      around.add(0.0);
-      planes.add(candela[0]);
-    } else {
-      boolean quarter = first == 0 && last == 90, half = first == 0 && last == 180;
-      boolean across = first == 90 && last == 270;
-      double step = 5;
-      double most = quarter || half || across ? 360 : last;
-      for (double a = 0; a < most - 1e-9 && a < 360 - 1e-9; a += step) {
-        double from = a;
-        if (quarter) {
-          from = a % 180 > 90 ? 180 - a % 180 : a % 180;
-        } else if (half) {
-          from = a > 180 ? 360 - a : a;
-        } else if (across) {
-          from = a < 90 ? 180 - a : a > 270 ? 540 - a : a;
-        }
-        around.add(a);
-        planes.add(plane(h, candela, from));
-      }
-    }
-    planes.forEach(p -> {
-      for (double c : p) {
-        values.add(c);
-      }
-    });
-    List<Double> polar = new ArrayList<>();
-    for (double angle : v) {
-      polar.add(angle);
-    }
-    return new Profile(name, polar, around, values);
+    PhotometricWeb.Symmetry symmetry =
+        h.length == 1
+            ? PhotometricWeb.Symmetry.ROUND
+            : first == 0 && last == 90
+                ? PhotometricWeb.Symmetry.BOTH
+                : first == 0 && last == 180
+                    ? PhotometricWeb.Symmetry.ALONG
+                    : first == 90 && last == 270
+                        ? PhotometricWeb.Symmetry.ACROSS
+                        : PhotometricWeb.Symmetry.NONE;
+    return PhotometricWeb.whole(name, v, h, candela, symmetry);
   }
 
   private static double[] plane(double[] h, double[][] candela, double at) {

@@ -6,6 +6,7 @@ import java.util.List;
 import levelember.app.asset.Assets;
 import levelember.app.problem.Refusal;
 import levelember.app.shoot.Shoots;
+import levelember.formats.EulumdatFile;
 import levelember.formats.IesFile;
 import levelember.formats.Limits;
 import levelember.formats.PictureFile;
@@ -73,7 +74,7 @@ class RigController {
   @PostMapping("/api/profiles")
   Read profile(@RequestParam String name, HttpServletRequest request) throws IOException {
     byte[] file = request.getInputStream().readNBytes((int) Limits.MOST_PACKAGE);
-    Profile p = IesFile.read(file, name);
+    Profile p = EulumdatFile.named(name) ? EulumdatFile.read(file, name) : IesFile.read(file, name);
     return new Read(ShootDocument.tree(p), p.peak(), p.lumens());
   }
 
