@@ -26,6 +26,11 @@ public final class EnvironmentLight extends LightSource {
   private final double turn;
   private final double tiltCos, tiltSin;
 
+  @Override
+  public long bytes() {
+    return 4L * rgb.length + 4L * columns.length + 4L * columnGuide.length;
+  }
+
   public EnvironmentLight(Light light, Emitter.Environment e, Picture picture) {
     this(
         light,

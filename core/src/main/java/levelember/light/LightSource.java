@@ -34,6 +34,11 @@ public abstract sealed class LightSource
     return showsToCamera;
   }
 
+  /** Bytes of the pictures and tables that it holds; 0 for what is told by a few numbers. */
+  public long bytes() {
+    return 0;
+  }
+
   /**
    * Draws a direction from a point towards the light; false when none can reach it.
    *

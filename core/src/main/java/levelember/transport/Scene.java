@@ -368,7 +368,11 @@ public final class Scene {
 
   /** Bytes of memory that the pictures of materials take. */
   public long pictureBytes() {
-    return finishes.pictureBytes();
+    long sum = finishes.pictureBytes();
+    for (LightSource light : lights) {
+      sum += light.bytes();
+    }
+    return sum;
   }
 
   /** Triangles of the set, copies counted. */

@@ -65,11 +65,28 @@ final class FilmMemory<H> {
     return own.films;
   }
 
-  /** Notes what a holder has of decoded pictures, which nobody can make smaller. */
+  /**
+   * Makes room before a set is compiled, of which nobody knows yet how large it is: half of the
+   * budget, as far as holders that nobody watches can give it.
+   */
+  synchronized void prepare(H holder) {
+    all.computeIfAbsent(holder, h -> new Held());
+    while (free() < budget / 2 && endsIdle.test(holder)) {
+      // One more has given all back.
+    }
+  }
+
+  /**
+   * Notes what a holder has of decoded pictures, which nobody can make smaller; holders that nobody
+   * watches are ended for it.
+   */
   synchronized void pictures(H holder, long bytes) {
     Held own = all.get(holder);
     if (own != null) {
       own.pictures = bytes;
+      while (free() < 0 && endsIdle.test(holder)) {
+        // One more has given all back.
+      }
     }
   }
 

@@ -299,6 +299,9 @@ final class LiveSession {
     boolean fresh = scene == null;
     EditCost cost =
         fresh ? null : EditCost.between(shown.shoot(), shown.shot(), next.shoot(), next.shot());
+    if (fresh) {
+      memory.prepare(this);
+    }
     Scene made =
         fresh
             ? Scene.of(next.shoot(), next.shot(), files)

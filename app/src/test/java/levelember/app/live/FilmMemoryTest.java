@@ -58,4 +58,15 @@ class FilmMemoryTest {
     memory.forget("a");
     assertThat(memory.grant("b", 60)).isEqualTo(60);
   }
+
+  @Test
+  void roomIsMadeBeforeASetIsCompiled() {
+    memory.grant("a", 40);
+    memory.grant("b", 30);
+    idle.addAll(List.of("a", "b"));
+    memory.prepare("c");
+    assertThat(ended).containsExactly("a");
+    memory.pictures("c", 90);
+    assertThat(ended).containsExactly("a", "b");
+  }
 }
