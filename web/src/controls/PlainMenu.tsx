@@ -20,21 +20,24 @@ interface Props {
   /** Stands over the items; may close the menu. */
   head?: (close: () => void) => ReactNode;
   items: Item[];
+  /** With a frame, as wide as there is room. */
+  framed?: boolean;
 }
 
 /** A button with a short list of things to do or choose. */
-export function PlainMenu({ label, text, icon, head, items }: Props) {
+export function PlainMenu({ label, text, icon, head, items, framed }: Props) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
     <>
       <Button
         color="inherit"
+        variant={framed ? 'outlined' : 'text'}
         aria-label={`${label}: ${text}`}
         aria-haspopup="menu"
         startIcon={icon}
         endIcon={<ExpandMoreIcon />}
         onClick={(e) => setAnchor(e.currentTarget)}
-        sx={{ maxWidth: 240, whiteSpace: 'nowrap' }}
+        sx={framed ? { borderColor: colours.line } : { maxWidth: 240, whiteSpace: 'nowrap' }}
       >
         {text}
       </Button>

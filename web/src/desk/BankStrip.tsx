@@ -110,7 +110,7 @@ export function BankStrip({ bank }: { bank: Bank }) {
               name={`Solo ${bank.name}`}
               onClick={() => keep(`Solo ${bank.name}`, 'alone', !bank.alone)}
             >
-              A
+              S
             </Toggle>
           </Box>
         </Box>

@@ -165,7 +165,7 @@ export const Strip = memo(function Strip(p: Props) {
               M
             </Toggle>
             <Toggle on={light.alone} name={`Solo ${light.name}`} onClick={() => hands.solo(light)}>
-              A
+              S
             </Toggle>
           </Box>
         </Box>

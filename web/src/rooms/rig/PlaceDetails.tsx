@@ -3,6 +3,7 @@ import GpsFixedIcon from '@mui/icons-material/GpsFixed';
 import TouchAppIcon from '@mui/icons-material/TouchApp';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
 import type { Effect } from '../../api/client';
 import type { Light, Vector } from '../../api/document';
 import { setField } from '../../api/patch';
@@ -97,6 +98,12 @@ export function PlaceDetails({ light, here, set }: LightProps) {
         label="What the light shall make"
         text="Place by pointing"
         icon={<TouchAppIcon />}
+        framed
+        head={() => (
+          <Typography color="text.secondary" sx={{ px: 4, pb: 1 }}>
+            What shall the light make?
+          </Typography>
+        )}
         items={EFFECTS.map(([effect, text]) => ({
           text,
           onClick: () => placeByEffect(desk, here(desk.state.document), effect),

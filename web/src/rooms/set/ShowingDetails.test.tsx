@@ -1,0 +1,42 @@
+import { render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { expect, test, vi } from 'vitest';
+import type { Piece, ShootDocument } from '../../api/document';
+import { ShootContext, type ShootDesk } from '../../live/useShoot';
+import { ShowingDetails } from './ShowingDetails';
+
+const piece = {
+  id: 'globe',
+  name: 'Globe',
+  showing: {
+    camera: true,
+    reflection: true,
+    refraction: false,
+    shadow: true,
+    bounce: true,
+    catcher: false,
+  },
+} as unknown as Piece;
+
+test('where a piece is seen and what it casts are kept as edits of their own', async () => {
+  const keep = vi.fn(() => Promise.resolve(true));
+  const desk = { state: { document: {} as ShootDocument }, keep } as unknown as ShootDesk;
+  render(
+    <ShootContext.Provider value={desk}>
+      <ShowingDetails
+        piece={piece}
+        set={(_, field, value) => [{ op: 'replace', path: `/pieces/0/${field}`, value }]}
+      />
+    </ShootContext.Provider>,
+  );
+  expect(screen.getByRole('checkbox', { name: 'Directly' })).toBeChecked();
+  expect(screen.getByRole('checkbox', { name: 'Through glass' })).not.toBeChecked();
+  await userEvent.click(screen.getByRole('checkbox', { name: 'In reflections' }));
+  expect(keep).toHaveBeenLastCalledWith('Where Globe is seen', [
+    { op: 'replace', path: '/pieces/0/showing/reflection', value: false },
+  ]);
+  await userEvent.click(screen.getByRole('checkbox', { name: 'Catches shadows' }));
+  expect(keep).toHaveBeenLastCalledWith('Globe as a shadow catcher', [
+    { op: 'replace', path: '/pieces/0/showing/catcher', value: true },
+  ]);
+});
