@@ -543,4 +543,21 @@ class ApiTest {
     assertThat(status("POST", "/shoots" + id + "/edits", json, "{\"revision\": 1}")).isEqualTo(422);
     assertThat(status("POST", "/shoots" + id + "/edits", json, "null")).isEqualTo(400);
   }
+
+  @Test
+  void aFileIsTakenAsItIsWhateverItIsSaidToBe() throws Exception {
+    for (String type :
+        new String[] {"application/x-www-form-urlencoded", "text/plain", "model/gltf+json"}) {
+      HttpResponse<byte[]> response =
+          CLIENT.send(
+              HttpRequest.newBuilder(
+                      URI.create(
+                          "http://localhost:" + port + "/api/shoots" + id + "/assets?name=s.gltf"))
+                  .header("content-type", type)
+                  .POST(BodyPublishers.ofString(SAIL))
+                  .build(),
+              BodyHandlers.ofByteArray());
+      assertThat(response.statusCode()).as(new String(response.body(), UTF_8)).isEqualTo(201);
+    }
+  }
 }
