@@ -6,6 +6,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -132,6 +133,9 @@ abstract class ChromiumTest {
   final void choose(String item) {
     page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(item).setExact(true))
         .click();
+    // Until it is gone it takes what the mouse does.
+    page.getByRole(AriaRole.MENU)
+        .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.DETACHED));
   }
 
   final Locator strip(String name) {

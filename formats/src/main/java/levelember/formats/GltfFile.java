@@ -38,6 +38,8 @@ public final class GltfFile {
           "KHR_materials_anisotropy",
           "KHR_materials_iridescence",
           "KHR_materials_unlit",
+          SpecularGlossiness.NAME,
+          GltfInstances.NAME,
           "KHR_texture_transform",
           "KHR_lights_punctual",
           "KHR_mesh_quantization");

@@ -23,8 +23,13 @@ record GltfMaterial(Material material, List<String> left) {
 
   static GltfMaterial of(JsonNode m, String id, String name, GltfTextures textures) {
     List<String> left = new ArrayList<>();
-    JsonNode pbr = m.path("pbrMetallicRoughness");
     JsonNode ext = m.path("extensions");
+    JsonNode gloss = ext.path(SpecularGlossiness.NAME);
+    JsonNode pbr =
+        gloss.isObject() ? SpecularGlossiness.metallic(gloss) : m.path("pbrMetallicRoughness");
+    if (gloss.has("specularGlossinessTexture")) {
+      left.add("pictures of specular colour and gloss");
+    }
     Rgb colour = colour(pbr.path("baseColorFactor"), Rgb.WHITE);
     double metalness = unit(pbr.path("metallicFactor"), 1);
     double roughness = unit(pbr.path("roughnessFactor"), 1);
@@ -62,7 +67,7 @@ record GltfMaterial(Material material, List<String> left) {
     }
     for (JsonNode extension : ext) {
       for (String key : extension.propertyNames()) {
-        if (key.endsWith("Texture")) {
+        if (key.endsWith("Texture") && extension != gloss) {
           left.add("pictures of coats, sheens and glass");
         }
       }

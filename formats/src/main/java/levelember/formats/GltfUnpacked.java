@@ -35,26 +35,33 @@ final class GltfUnpacked {
       return file;
     }
     ObjectNode json = GltfFile.json(file);
-    boolean packed = false;
+    byte[] plain =
+        uses(json, DRACO)
+            ? new GltfUnpacked(json, GltfFile.buffersOf(file, json)).unpacked()
+            : file;
+    return uses(json, GltfInstances.NAME) ? instanced(plain) : plain;
+  }
+
+  private static boolean uses(JsonNode json, String extension) {
     for (JsonNode name : GltfFile.list(json, "extensionsUsed")) {
-      packed |= name.stringValue("").equals(DRACO);
+      if (name.stringValue("").equals(extension)) {
+        return true;
+      }
     }
-    return packed ? new GltfUnpacked(json, GltfFile.buffersOf(file, json)).unpacked() : file;
+    return false;
+  }
+
+  private static byte[] instanced(byte[] file) {
+    ObjectNode json = GltfFile.json(file);
+    GltfInstances.expand(GltfFile.read(file), json);
+    GltfUnpacked to = new GltfUnpacked(json, GltfFile.buffersOf(file, json));
+    to.begin();
+    drop(to.glb.json);
+    return to.glb.bytes();
   }
 
   private byte[] unpacked() {
-    int[] begins = new int[buffers.length];
-    for (int i = 0; i < begins.length; i++) {
-      begins[i] = glb.append(buffers[i]);
-    }
-    List<byte[]> packed = new ArrayList<>();
-    for (JsonNode view : GltfFile.list(json, "bufferViews")) {
-      packed.add(bytes(view));
-      int buffer = GltfFile.reference(view, "buffer");
-      long offset = view.path("byteOffset").asLong(0);
-      ((ObjectNode) view).put("buffer", 0).put("byteOffset", begins[buffer] + offset);
-    }
-    glb.over(json);
+    List<byte[]> packed = begin();
     for (JsonNode mesh : GltfFile.list(json, "meshes")) {
       for (JsonNode primitive : GltfFile.list(mesh, "primitives")) {
         unpack((ObjectNode) primitive, packed);
@@ -62,6 +69,23 @@ final class GltfUnpacked {
     }
     drop(glb.json);
     return glb.bytes();
+  }
+
+  /** Takes all buffers over into one; gives the bytes of every view. */
+  private List<byte[]> begin() {
+    int[] begins = new int[buffers.length];
+    for (int i = 0; i < begins.length; i++) {
+      begins[i] = glb.append(buffers[i]);
+    }
+    List<byte[]> views = new ArrayList<>();
+    for (JsonNode view : GltfFile.list(json, "bufferViews")) {
+      views.add(bytes(view));
+      int buffer = GltfFile.reference(view, "buffer");
+      long offset = view.path("byteOffset").asLong(0);
+      ((ObjectNode) view).put("buffer", 0).put("byteOffset", begins[buffer] + offset);
+    }
+    glb.over(json);
+    return views;
   }
 
   private byte[] bytes(JsonNode view) {
@@ -130,11 +154,12 @@ final class GltfUnpacked {
     accessor.remove("sparse");
   }
 
-  /** The extension is needed no more. */
+  /** The extensions are needed no more. */
   private static void drop(ObjectNode json) {
     json.remove("extensionsUsed");
     if (json.get("extensionsRequired") instanceof ArrayNode required) {
-      required.removeIf(name -> name.stringValue("").equals(DRACO));
+      required.removeIf(name ->
+          name.stringValue("").equals(DRACO) || name.stringValue("").equals(GltfInstances.NAME));
       if (required.isEmpty()) {
         json.remove("extensionsRequired");
       }
