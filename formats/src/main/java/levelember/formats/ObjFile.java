@@ -7,18 +7,20 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import levelember.math.Colour;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Wavefront OBJ with MTL, turned into glTF: a node for every object and material. */
 final class ObjFile {
-  private static final int MOST_CORNERS = 30_000_000;
+  private static final int MOST_CORNERS = 30_000_000, MOST_OF_FACE = 1000;
 
   /** Corners and triangles of one object in one material. */
   private static final class Part {
     final Map<List<Integer>, Integer> known = new HashMap<>();
     final Floats positions = new Floats(), normals = new Floats(), places = new Floats();
+    final Floats colours = new Floats();
     int[] order = new int[96];
     int count;
     boolean bent = true, laid = true;
@@ -41,6 +43,11 @@ final class ObjFile {
   private final String name;
   private final Map<String, byte[]> files;
   private final Floats v = new Floats(), vn = new Floats(), vt = new Floats();
+
+  /** Colours of corners, which some programs write after their places. */
+  private final Floats vc = new Floats();
+
+  private boolean coloured;
   private final Map<Key, Part> parts = new LinkedHashMap<>();
   private final GlbBuilder glb = new GlbBuilder();
   private final Map<String, Integer> materials = new HashMap<>();
@@ -70,7 +77,14 @@ final class ObjFile {
       String[] w = line.strip().split("\\s+");
       try {
         switch (w[0]) {
-          case "v" -> three(w, v, 1);
+          case "v" -> {
+            three(w, v, 1);
+            boolean dyed = w.length >= 7;
+            coloured |= dyed;
+            for (int k = 0; k < 3; k++) {
+              vc.add(dyed ? (float) Colour.decodeSrgb(Math.clamp(value(w[4 + k]), 0, 1)) : 1);
+            }
+          }
           case "vn" -> three(w, vn, 1);
           case "vt" -> {
             vt.add(value(w[1]));
@@ -126,16 +140,22 @@ final class ObjFile {
   }
 
   private void face(Part part, String[] w) {
-    int first = corner(part, w[1]), before = corner(part, w[2]);
-    for (int i = 3; i < w.length; i++) {
-      int next = corner(part, w[i]);
-      if (part.count + 3 > part.order.length) {
-        part.order = Arrays.copyOf(part.order, 2 * part.order.length);
-      }
-      part.order[part.count++] = first;
-      part.order[part.count++] = before;
-      part.order[part.count++] = next;
-      before = next;
+    int n = w.length - 1;
+    if (n < 3 || n > MOST_OF_FACE) {
+      throw new IndexOutOfBoundsException("a face has 3 to " + MOST_OF_FACE + " corners");
+    }
+    int[] corner = new int[n];
+    float[] at = new float[3 * n];
+    for (int i = 0; i < n; i++) {
+      corner[i] = corner(part, w[i + 1]);
+      System.arraycopy(part.positions.values, 3 * corner[i], at, 3 * i, 3);
+    }
+    int[] triangles = n == 3 ? new int[] {0, 1, 2} : new Polygon(at).triangles();
+    if (part.count + triangles.length > part.order.length) {
+      part.order = Arrays.copyOf(part.order, 2 * part.order.length + triangles.length);
+    }
+    for (int i : triangles) {
+      part.order[part.count++] = corner[i];
     }
   }
 
@@ -154,6 +174,7 @@ final class ObjFile {
           part.bent &= n >= 0;
           for (int i = 0; i < 3; i++) {
             part.positions.add(v.values[3 * p + i]);
+            part.colours.add(vc.values[3 * p + i]);
             part.normals.add(n < 0 ? 0 : vn.values[3 * n + i]);
           }
           part.places.add(t < 0 ? 0 : vt.values[2 * t]);
@@ -181,6 +202,9 @@ final class ObjFile {
     }
     if (part.laid) {
       attributes.put("TEXCOORD_0", glb.floats(part.places.values, n, 2, false));
+    }
+    if (coloured) {
+      attributes.put("COLOR_0", glb.floats(part.colours.values, n, 3, false));
     }
     primitive.put("indices", glb.wholes(part.order, part.count));
     Integer material = materials.get(key.material);
@@ -259,7 +283,7 @@ final class ObjFile {
     if (w == null || w.length < 2) {
       return;
     }
-    String file = w[w.length - 1];
+    String file = fileName(w);
     Integer texture =
         textures.computeIfAbsent(
             file,
@@ -278,6 +302,18 @@ final class ObjFile {
     if (texture != null) {
       to.putObject(field).put("index", texture);
     }
+  }
+
+  /** What follows the options of a map: a name that may hold blanks. */
+  private static String fileName(String[] w) {
+    int from = 1;
+    while (from < w.length - 1 && w[from].startsWith("-")) {
+      from++;
+      while (from < w.length - 1 && w[from].matches("-?[0-9.]+([eE][-+]?[0-9]+)?|on|off")) {
+        from++;
+      }
+    }
+    return String.join(" ", Arrays.copyOfRange(w, from, w.length));
   }
 
   private static double unit(double v) {
