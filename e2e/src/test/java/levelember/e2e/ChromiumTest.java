@@ -134,7 +134,7 @@ abstract class ChromiumTest {
     page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(item).setExact(true))
         .click();
     // Until it is gone it takes what the mouse does.
-    page.getByRole(AriaRole.MENU)
+    page.locator(".MuiMenu-root")
         .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.DETACHED));
   }
 
