@@ -37,6 +37,7 @@ public class Assets {
    * @return the name it has in the shoot
    * @throws levelember.formats.RefusedFile when it is none that can be read
    */
+  @Transactional
   public String add(String shoot, String wanted, byte[] bytes) {
     check(wanted, bytes);
     return keep(shoot, wanted, bytes);

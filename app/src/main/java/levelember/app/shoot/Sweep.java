@@ -13,6 +13,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -27,15 +28,18 @@ public class Sweep {
   private final ShootMapper mapper;
   private final Assets assets;
 
-  Sweep(ShootMapper mapper, Assets assets) {
+  private final TransactionTemplate transaction;
+
+  Sweep(ShootMapper mapper, Assets assets, TransactionTemplate transaction) {
     this.mapper = mapper;
     this.assets = assets;
+    this.transaction = transaction;
   }
 
   @Scheduled(initialDelay = 5, fixedDelay = 6 * 60, timeUnit = TimeUnit.MINUTES)
   void whenIdle() {
     try {
-      sweep(OffsetDateTime.now().minus(GRACE));
+      transaction.executeWithoutResult(t -> sweep(OffsetDateTime.now().minus(GRACE)));
     } catch (RuntimeException e) {
       LOG.warn("What nothing uses could not be swept; the next time it may", e);
     }

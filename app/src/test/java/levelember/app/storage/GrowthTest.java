@@ -119,6 +119,22 @@ class GrowthTest {
     }
   }
 
+  @Test
+  void whatIsDoneWhenIdleIsDoneInATransaction() {
+    try (RunningApplication application = new RunningApplication(home)) {
+      String id = application.ball("Ball");
+      application.get(Assets.class).add(id, "unused.hdr", noise(4));
+      // A write outside of a transaction is refused and would be told in the log alone.
+      org.assertj.core.api.Assertions.assertThatThrownBy(() ->
+              application
+                  .get(org.apache.ibatis.session.SqlSession.class)
+                  .delete("levelember.app.shoot.ShootMapper.delete", id))
+          .rootCause()
+          .hasMessageContaining("outside of a transaction");
+      assertThat(application.shoots().titles()).hasSize(1);
+    }
+  }
+
   private static void sweep(RunningApplication application, OffsetDateTime before) {
     application.get(levelember.app.shoot.Sweep.class).sweep(before);
   }
