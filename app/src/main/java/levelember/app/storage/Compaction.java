@@ -14,7 +14,7 @@ import org.springframework.stereotype.Component;
 
 /**
  * Gives space back when the application stops: writes the database anew when much of its file holds
- * nothing any more. While it runs H2's own thread moves what is left together when it is idle.
+ * nothing any more.
  */
 @Component
 class Compaction {

@@ -12,8 +12,9 @@ import org.springframework.transaction.support.DefaultTransactionStatus;
 
 /**
  * Commits, then has H2 write its store and force it to the device, so that what is answered
- * survives the end of the process and of the power. H2 by itself writes half a second late; that
- * delay stays, as its thread also gives space back.
+ * survives the end of the process and of the power. H2's delayed writing must be off ({@code
+ * WRITE_DELAY=0}): its thread may have taken a change over and not written it yet when a checkpoint
+ * finds nothing left to write.
  */
 final class DurableTransactionManager extends JdbcTransactionManager {
   private final transient DiskSpace space;
