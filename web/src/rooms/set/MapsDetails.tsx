@@ -60,6 +60,7 @@ function laid({ name, metres }: Picked): Texture {
     repeatsV: metres ? 1 / metres : 1,
     turnDegrees: 0,
     edge: 'repeat',
+    edgeV: 'repeat',
   };
 }
 
@@ -217,6 +218,20 @@ function Lie({ slot, name, here, set, edit }: LieProps) {
       quantity={quantity}
     />
   );
+  const edge = (label: string, key: 'edge' | 'edgeV') => (
+    <PlainSelect
+      label={label}
+      value={texture[key] ?? texture.edge}
+      options={[
+        { value: 'repeat', text: 'repeat' },
+        { value: 'mirror', text: 'mirror' },
+        { value: 'hold', text: 'clamp' },
+      ]}
+      onChange={(value) =>
+        void desk.keep(edit, set(desk.state.document, `maps/${slot}/${key}`, value))
+      }
+    />
+  );
   const unit = texture.lay === 'metres' ? ' a metre' : '';
   return (
     <>
@@ -233,18 +248,10 @@ function Lie({ slot, name, here, set, edit }: LieProps) {
             void desk.keep(edit, set(desk.state.document, `maps/${slot}/lay`, lay))
           }
         />
-        <PlainSelect
-          label="Edge"
-          value={texture.edge}
-          options={[
-            { value: 'repeat', text: 'repeat' },
-            { value: 'mirror', text: 'mirror' },
-            { value: 'hold', text: 'clamp' },
-          ]}
-          onChange={(edge) =>
-            void desk.keep(edit, set(desk.state.document, `maps/${slot}/edge`, edge))
-          }
-        />
+      </Row>
+      <Row>
+        {edge('Wrap across', 'edge')}
+        {edge('Wrap down', 'edgeV')}
       </Row>
       <Row>
         {field(`Across${unit}`, 'repeatsU', repeats)}

@@ -14,7 +14,8 @@ import levelember.math.Vec3;
  * @param repeatsU pictures across one unit of the surface, not 0
  * @param repeatsV pictures down one unit of the surface, not 0
  * @param turnDegrees counter-clockwise
- * @param edge what is beyond the picture's edge
+ * @param edge what is beyond the picture's left and right edge
+ * @param edgeV what is beyond its upper and lower edge
  */
 public record Texture(
     String picture,
@@ -24,7 +25,8 @@ public record Texture(
     double repeatsU,
     double repeatsV,
     double turnDegrees,
-    Edge edge) {
+    Edge edge,
+    Edge edgeV) {
 
   /** What the places of a surface are that a picture is laid by. */
   public enum Lay {
@@ -59,16 +61,17 @@ public record Texture(
 
   /** A picture that fills the surface's places once. */
   public static Texture once(String picture) {
-    return new Texture(picture, Lay.FIRST, 0, 0, 1, 1, 0, Edge.REPEAT);
+    return new Texture(picture, Lay.FIRST, 0, 0, 1, 1, 0, Edge.REPEAT, Edge.REPEAT);
   }
 
   /** A picture of the given width and height in metres, again and again. */
   public static Texture metres(String picture, double width, double height) {
-    return new Texture(picture, Lay.METRES, 0, 0, 1 / width, 1 / height, 0, Edge.REPEAT);
+    return new Texture(
+        picture, Lay.METRES, 0, 0, 1 / width, 1 / height, 0, Edge.REPEAT, Edge.REPEAT);
   }
 
   /** The same turned to so many degrees. */
   public Texture turned(double degrees) {
-    return new Texture(picture, lay, offsetU, offsetV, repeatsU, repeatsV, degrees, edge);
+    return new Texture(picture, lay, offsetU, offsetV, repeatsU, repeatsV, degrees, edge, edgeV);
   }
 }

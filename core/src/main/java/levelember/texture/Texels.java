@@ -59,11 +59,21 @@ public final class Texels {
 
   /** Writes red, green and blue at a place into three floats. */
   public void look(float u, float v, int edge, float[] to) {
-    float x = wrapped(u, edge) * width - 0.5f, y = wrapped(v, edge) * height - 0.5f;
+    look(u, v, edge, edge, to);
+  }
+
+  /**
+   * The same with an edge of its own above and below.
+   *
+   * @param edgeU beyond the left and right edge
+   * @param edgeV beyond the upper and lower edge
+   */
+  public void look(float u, float v, int edgeU, int edgeV, float[] to) {
+    float x = wrapped(u, edgeU) * width - 0.5f, y = wrapped(v, edgeV) * height - 0.5f;
     int x0 = (int) Math.floor(x), y0 = (int) Math.floor(y);
     float fx = x - x0, fy = y - y0;
-    int xa = inside(x0, width, edge), xb = inside(x0 + 1, width, edge);
-    int ya = inside(y0, height, edge), yb = inside(y0 + 1, height, edge);
+    int xa = inside(x0, width, edgeU), xb = inside(x0 + 1, width, edgeU);
+    int ya = inside(y0, height, edgeV), yb = inside(y0 + 1, height, edgeV);
     int aa = 3 * (ya * width + xa), ab = 3 * (ya * width + xb);
     int ba = 3 * (yb * width + xa), bb = 3 * (yb * width + xb);
     for (int c = 0; c < 3; c++) {

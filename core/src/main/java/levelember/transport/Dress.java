@@ -29,6 +29,7 @@ final class Dress {
       Texels texels,
       Texture.Lay lay,
       int edge,
+      int edgeV,
       float uu,
       float uv,
       float vu,
@@ -92,7 +93,8 @@ final class Dress {
     return new Laid(
         pictures.get(new Source(t.picture(), colour)),
         t.lay(),
-        edge(t),
+        edge(t.edge()),
+        edge(t.edgeV()),
         (float) (c * t.repeatsU()),
         (float) (s * t.repeatsV()),
         (float) (-s * t.repeatsU()),
@@ -101,8 +103,8 @@ final class Dress {
         (float) t.offsetV());
   }
 
-  static int edge(Texture t) {
-    return switch (t.edge()) {
+  static int edge(Texture.Edge edge) {
+    return switch (edge) {
       case REPEAT -> Texels.REPEAT;
       case MIRROR -> Texels.MIRROR;
       case HOLD -> Texels.HOLD;
@@ -271,7 +273,7 @@ final class Dress {
   }
 
   private float height(float u, float v, Spot spot) {
-    bump.texels.look(u, v, bump.edge, spot.rgb);
+    bump.texels.look(u, v, bump.edge, bump.edgeV, spot.rgb);
     return (float) material.maps().bumpMetres() * mean(spot.rgb);
   }
 
@@ -295,7 +297,7 @@ final class Dress {
 
   private static void look(Laid laid, RayWalk walk, Spot spot, float[] to) {
     place(laid, walk, spot);
-    laid.texels.look(spot.u, spot.v, laid.edge, to);
+    laid.texels.look(spot.u, spot.v, laid.edge, laid.edgeV, to);
   }
 
   /** Finds the place of the picture that a hit lies at. */

@@ -114,7 +114,7 @@ final class Finishes implements Relief {
     float[] rgb = new float[3];
     pictures
         .get(new Dress.Source(push.texture().picture(), false))
-        .look(u, v, Dress.edge(push.texture()), rgb);
+        .look(u, v, Dress.edge(push.texture().edge()), Dress.edge(push.texture().edgeV()), rgb);
     return (rgb[0] + rgb[1] + rgb[2]) / 3;
   }
 }

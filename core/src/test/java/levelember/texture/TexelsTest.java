@@ -32,6 +32,17 @@ class TexelsTest {
   }
 
   @Test
+  void anEdgeAboveAndBelowIsItsOwn() {
+    Picture p = Picture.black(1, 2);
+    p.set(0, 1, 1, 1, 1);
+    float[] to = new float[3];
+    Texels.of(p).look(0.5f, 1.25f, Texels.HOLD, Texels.REPEAT, to);
+    assertThat(to[0]).isZero();
+    Texels.of(p).look(0.5f, 1.25f, Texels.REPEAT, Texels.HOLD, to);
+    assertThat(to[0]).isEqualTo(1);
+  }
+
+  @Test
   void aPictureOfFloatsIsLookedUpTheSame() {
     Picture p = Picture.black(2, 1);
     p.set(1, 0, 7, 8, 9);

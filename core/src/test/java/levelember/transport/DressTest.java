@@ -111,7 +111,8 @@ class DressTest {
     shows(p, 1, 1, QUARTERS[2]);
     shows(p, 6, 1, QUARTERS[0]);
     shows(p, 1, 6, QUARTERS[3]);
-    Texture moved = new Texture("q", Texture.Lay.FIRST, 0.5, 0, 1, 1, 0, Texture.Edge.HOLD);
+    Texture moved =
+        new Texture("q", Texture.Lay.FIRST, 0.5, 0, 1, 1, 0, Texture.Edge.HOLD, Texture.Edge.HOLD);
     shoot =
         wall(matte(Maps.colour(moved)))
             .light(Sets.dome(1))
@@ -127,7 +128,16 @@ class DressTest {
   @CsvSource({"0,0,5, 0", "0,0,-5, 0", "5,0,0, 0", "-5,0,0, 0", "0,5,0.001, 0"})
   void inMetresAPictureStandsUprightOnEveryFaceOfABox(double x, double y, double z) {
     Texture metres =
-        new Texture("q", Texture.Lay.METRES, 0.5, 0.5, 0.5, 0.5, 0, Texture.Edge.REPEAT);
+        new Texture(
+            "q",
+            Texture.Lay.METRES,
+            0.5,
+            0.5,
+            0.5,
+            0.5,
+            0,
+            Texture.Edge.REPEAT,
+            Texture.Edge.REPEAT);
     Material m = matte(Maps.colour(metres));
     Vec3 eye = new Vec3(x, y, z);
     Shoot shoot =

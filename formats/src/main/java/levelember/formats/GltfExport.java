@@ -273,13 +273,7 @@ public final class GltfExport {
                   .put("mimeType", png ? "image/png" : "image/jpeg");
               return glb.last("images");
             });
-    int wrap =
-        switch (t.edge()) {
-          case REPEAT -> 10_497;
-          case MIRROR -> 33_648;
-          case HOLD -> 33_071;
-        };
-    glb.add("samplers").put("wrapS", wrap).put("wrapT", wrap);
+    glb.add("samplers").put("wrapS", wrap(t.edge())).put("wrapT", wrap(t.edgeV()));
     glb.add("textures").put("sampler", glb.last("samplers")).put("source", image);
     ObjectNode info = to.putObject(name).put("index", glb.last("textures"));
     if (t.lay() == Texture.Lay.SECOND) {
@@ -359,5 +353,13 @@ public final class GltfExport {
     node.set("matrix", matrix(Affine.lookingAt(l.place(), l.aim(), l.rollDegrees())));
     node.putObject("extensions").putObject("KHR_lights_punctual").put("light", lights.size() - 1);
     roots.add(glb.last("nodes"));
+  }
+
+  private static int wrap(Texture.Edge edge) {
+    return switch (edge) {
+      case REPEAT -> 10_497;
+      case MIRROR -> 33_648;
+      case HOLD -> 33_071;
+    };
   }
 }

@@ -56,6 +56,8 @@ public final class GltfFile {
                   .build())
           .build();
 
+  static final String MESHOPT = "EXT_meshopt_compression";
+
   private final JsonNode json;
   private final byte[][] buffers;
   private long decoded;
@@ -151,8 +153,7 @@ public final class GltfFile {
     String how =
         switch (extension) {
           case "KHR_draco_mesh_compression" -> "its meshes are packed by Draco";
-          case "EXT_meshopt_compression", "KHR_meshopt_compression" ->
-              "its meshes are packed by meshopt";
+          case "KHR_meshopt_compression" -> "its meshes are packed by meshopt's second version";
           case "KHR_texture_basisu" -> "its pictures are packed by Basis Universal";
           default -> "it needs the extension " + extension;
         };
@@ -183,6 +184,10 @@ public final class GltfFile {
         to[i] = data(uri.stringValue(), "buffer " + i);
       } else if (i == 0 && binary != null) {
         to[i] = binary;
+      } else if (list.get(i).path("extensions").has(MESHOPT)) {
+        // Only readers that cannot decompress would look for it.
+        to[i] = new byte[0];
+        continue;
       } else {
         throw new RefusedFile("the model's buffer " + i + " is not in the file");
       }

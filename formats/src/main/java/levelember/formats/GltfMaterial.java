@@ -18,6 +18,9 @@ record GltfMaterial(Material material, List<String> left) {
   /** Depth at which glass without one shows its tint, metres. */
   private static final double USUAL_DEPTH = 0.01;
 
+  /** In a material's extras, as {@link ObjFile} leaves it: a picture of heights, and its depth. */
+  static final String RELIEF = "bumpTexture", RELIEF_METRES = "bumpMetres";
+
   /** Luminance of a white that takes no light, cd/m²: as a screen's. */
   static final double SCREEN = 100;
 
@@ -49,9 +52,12 @@ record GltfMaterial(Material material, List<String> left) {
             surface,
             textures.texture(m.path("normalTexture")),
             Math.clamp(number(m.path("normalTexture").path("scale"), 1), 0, 10),
-            null,
-            Maps.NONE.bumpMetres(),
+            textures.texture(m.path("extras").path(RELIEF)),
+            Math.clamp(number(m.path("extras").path(RELIEF_METRES), 0.001), -1, 1),
             null);
+    if (maps.bump() != null) {
+      left.add("depth of relief, which has no unit: it is taken as a millimetre");
+    }
     String alpha = m.path("alphaMode").stringValue("OPAQUE");
     if (!alpha.equals("OPAQUE")) {
       double cutoff = alpha.equals("MASK") ? unit(m.path("alphaCutoff"), 0.5) : -1;

@@ -10,6 +10,7 @@ import java.util.TreeMap;
 import javax.imageio.ImageIO;
 import levelember.shoot.Texture;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.MissingNode;
 
 /** The textures of a glTF file as pictures among a shoot's assets, collected as they are used. */
 final class GltfTextures {
@@ -69,7 +70,7 @@ final class GltfTextures {
       return null;
     }
     int sampler = GltfFile.reference(texture, "sampler");
-    int wrap = sampler < 0 ? 0 : gltf.entry("samplers", sampler).path("wrapS").asInt(0);
+    JsonNode wrap = sampler < 0 ? MissingNode.getInstance() : gltf.entry("samplers", sampler);
     JsonNode map = info.path("extensions").path("KHR_texture_transform");
     double[] offset = GltfFrame.numbers(map.path("offset"), 2, "a texture", 0, 0);
     double[] scale = GltfFrame.numbers(map.path("scale"), 2, "a texture", 1, 1);
@@ -83,9 +84,16 @@ final class GltfTextures {
         apart(scale[0]),
         apart(scale[1]),
         Double.isFinite(turn) ? Math.clamp(Math.toDegrees(turn), -36_000, 36_000) : 0,
-        wrap == HELD
-            ? Texture.Edge.HOLD
-            : wrap == MIRRORED ? Texture.Edge.MIRROR : Texture.Edge.REPEAT);
+        edge(wrap.path("wrapS").asInt(0)),
+        edge(wrap.path("wrapT").asInt(0)));
+  }
+
+  private static Texture.Edge edge(int wrap) {
+    return switch (wrap) {
+      case HELD -> Texture.Edge.HOLD;
+      case MIRRORED -> Texture.Edge.MIRROR;
+      default -> Texture.Edge.REPEAT;
+    };
   }
 
   /**
@@ -136,7 +144,8 @@ final class GltfTextures {
             colour.repeatsU(),
             colour.repeatsV(),
             colour.turnDegrees(),
-            colour.edge());
+            colour.edge(),
+            colour.edgeV());
   }
 
   private static double apart(double scale) {

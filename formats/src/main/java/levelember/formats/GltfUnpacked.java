@@ -3,17 +3,21 @@ package levelember.formats;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import levelember.formats.draco.DracoDecoder;
+import levelember.formats.meshopt.MeshoptDecoder;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * Makes a plain glTF file of one whose meshes are compressed ({@code KHR_draco_mesh_compression}),
- * so that there is one reader after that.
+ * Makes a plain glTF file of one whose meshes are compressed ({@code KHR_draco_mesh_compression},
+ * {@code EXT_meshopt_compression}), so that there is one reader after that.
  */
 final class GltfUnpacked {
   private static final String DRACO = "KHR_draco_mesh_compression";
+  private static final String MESHOPT = GltfFile.MESHOPT;
+  private static final Set<String> EXPANDED = Set.of(DRACO, MESHOPT, GltfInstances.NAME);
   private static final int ARRAY = 34_962, UINT = 5125;
 
   private final ObjectNode json;
@@ -36,7 +40,7 @@ final class GltfUnpacked {
     }
     ObjectNode json = GltfFile.json(file);
     byte[] plain =
-        uses(json, DRACO)
+        uses(json, DRACO) || uses(json, MESHOPT)
             ? new GltfUnpacked(json, GltfFile.buffersOf(file, json)).unpacked()
             : file;
     return uses(json, GltfInstances.NAME) ? instanced(plain) : plain;
@@ -78,14 +82,39 @@ final class GltfUnpacked {
       begins[i] = glb.append(buffers[i]);
     }
     List<byte[]> views = new ArrayList<>();
-    for (JsonNode view : GltfFile.list(json, "bufferViews")) {
-      views.add(bytes(view));
-      int buffer = GltfFile.reference(view, "buffer");
-      long offset = view.path("byteOffset").asLong(0);
-      ((ObjectNode) view).put("buffer", 0).put("byteOffset", begins[buffer] + offset);
+    for (JsonNode node : GltfFile.list(json, "bufferViews")) {
+      ObjectNode view = (ObjectNode) node;
+      JsonNode meshopt = view.path("extensions").path(MESHOPT);
+      if (meshopt.isObject()) {
+        byte[] decoded = MeshoptDecoder.decode(bytes(meshopt), packed(meshopt));
+        views.add(decoded);
+        view.put("byteOffset", glb.append(decoded)).put("byteLength", decoded.length);
+        without(view, MESHOPT);
+      } else {
+        views.add(bytes(view));
+        int buffer = GltfFile.reference(view, "buffer");
+        view.put("byteOffset", begins[buffer] + view.path("byteOffset").asLong(0));
+      }
+      view.put("buffer", 0);
     }
     glb.over(json);
     return views;
+  }
+
+  private static MeshoptDecoder.Packed packed(JsonNode meshopt) {
+    return new MeshoptDecoder.Packed(
+        meshopt.path("mode").stringValue(""),
+        meshopt.path("filter").stringValue("NONE"),
+        meshopt.path("count").asInt(-1),
+        meshopt.path("byteStride").asInt(-1));
+  }
+
+  private static void without(ObjectNode node, String extension) {
+    ObjectNode extensions = (ObjectNode) node.get("extensions");
+    extensions.remove(extension);
+    if (extensions.isEmpty()) {
+      node.remove("extensions");
+    }
   }
 
   private byte[] bytes(JsonNode view) {
@@ -133,11 +162,7 @@ final class GltfUnpacked {
       accessor.put("componentType", UINT);
       ((ArrayNode) glb.list("accessors")).remove(indices);
     }
-    ObjectNode extensions = (ObjectNode) primitive.get("extensions");
-    extensions.remove(DRACO);
-    if (extensions.isEmpty()) {
-      primitive.remove("extensions");
-    }
+    without(primitive, DRACO);
   }
 
   private ObjectNode accessor(JsonNode of, String field) {
@@ -158,8 +183,7 @@ final class GltfUnpacked {
   private static void drop(ObjectNode json) {
     json.remove("extensionsUsed");
     if (json.get("extensionsRequired") instanceof ArrayNode required) {
-      required.removeIf(name ->
-          name.stringValue("").equals(DRACO) || name.stringValue("").equals(GltfInstances.NAME));
+      required.removeIf(name -> EXPANDED.contains(name.stringValue("")));
       if (required.isEmpty()) {
         json.remove("extensionsRequired");
       }

@@ -257,10 +257,12 @@ final class ObjFile {
     pbr.set("baseColorFactor", GlbBuilder.numbers(kd[0], kd[1], kd[2], 1));
     pbr.put("metallicFactor", unit(one(f.get("pm"), 0)));
     pbr.put("roughnessFactor", unit(one(f.get("pr"), rough)));
-    texture(pbr, "baseColorTexture", f.get("map_kd"));
+    cover(to, pbr, f.get("map_kd"), f.get("map_d"));
     texture(to, "normalTexture", f.get("norm"));
+    relief(to, f.getOrDefault("map_bump", f.get("bump")));
     ObjectNode ext = JsonNodeFactory.instance.objectNode();
-    double clear = f.containsKey("d") ? 1 - one(f.get("d"), 1) : one(f.get("tr"), 0);
+    double clear =
+        to.has("alphaMode") ? 0 : f.containsKey("d") ? 1 - one(f.get("d"), 1) : one(f.get("tr"), 0);
     if (clear > 0) {
       ext.putObject("KHR_materials_transmission").put("transmissionFactor", unit(clear));
     }
@@ -284,24 +286,64 @@ final class ObjFile {
       return;
     }
     String file = fileName(w);
-    Integer texture =
-        textures.computeIfAbsent(
-            file,
-            k -> {
-              byte[] bytes;
-              try {
-                bytes = ModelFiles.named(name, file, files);
-                PictureFile.texels(bytes, true);
-              } catch (RefusedFile e) {
-                return null;
-              }
-              glb.add("images").put("name", file).put("bufferView", glb.view(bytes, 0));
-              glb.add("textures").put("source", glb.last("images"));
-              return glb.last("textures");
-            });
+    Integer texture = textures.computeIfAbsent(file, k -> texture(file, picture(file)));
     if (texture != null) {
       to.putObject(field).put("index", texture);
     }
+  }
+
+  /** A picture that is with the model and can be read, or null. */
+  private byte[] picture(String file) {
+    try {
+      byte[] bytes = ModelFiles.named(name, file, files);
+      PictureFile.texels(bytes, true);
+      return bytes;
+    } catch (RefusedFile e) {
+      return null;
+    }
+  }
+
+  private Integer texture(String named, byte[] bytes) {
+    if (bytes == null) {
+      return null;
+    }
+    glb.add("images").put("name", named).put("bufferView", glb.view(bytes, 0));
+    glb.add("textures").put("source", glb.last("images"));
+    return glb.last("textures");
+  }
+
+  /** The picture of colour, with the one of how much is there as its alpha. */
+  private void cover(ObjectNode to, ObjectNode pbr, String[] colour, String[] there) {
+    byte[] alpha = there == null || there.length < 2 ? null : picture(fileName(there));
+    if (alpha == null) {
+      texture(pbr, "baseColorTexture", colour);
+      return;
+    }
+    byte[] under = colour == null || colour.length < 2 ? null : picture(fileName(colour));
+    String both = String.join(" ", there) + (under == null ? "" : " " + String.join(" ", colour));
+    Integer texture =
+        textures.computeIfAbsent(both, k -> texture(both, AlphaPicture.png(under, alpha)));
+    pbr.putObject("baseColorTexture").put("index", texture);
+    to.put("alphaMode", "BLEND");
+  }
+
+  /**
+   * Heights have no unit in MTL; they are taken as a millimetre times the multiplier {@code -bm}.
+   * glTF knows normals alone, so {@link GltfMaterial} is told aside.
+   */
+  private void relief(ObjectNode to, String[] w) {
+    if (w == null) {
+      return;
+    }
+    ObjectNode extras = JsonNodeFactory.instance.objectNode();
+    texture(extras, GltfMaterial.RELIEF, w);
+    if (extras.isEmpty()) {
+      return;
+    }
+    int bm = Arrays.asList(w).indexOf("-bm");
+    double times = bm < 0 ? 1 : one(new String[] {w[bm + 1]}, 1);
+    extras.put(GltfMaterial.RELIEF_METRES, Math.clamp(0.001 * times, -1, 1));
+    to.set("extras", extras);
   }
 
   /** What follows the options of a map: a name that may hold blanks. */

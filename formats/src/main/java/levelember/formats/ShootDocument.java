@@ -301,6 +301,7 @@ public final class ShootDocument {
   }
 
   private static Texture texture(Fields f) {
+    Texture.Edge edge = f.choice("edge", Texture.Edge.REPEAT, Texture.Edge.class);
     return new Texture(
         f.text("picture"),
         f.choice("lay", Texture.Lay.FIRST, Texture.Lay.class),
@@ -309,7 +310,8 @@ public final class ShootDocument {
         f.number("repeatsU", 1),
         f.number("repeatsV", 1),
         f.number("turnDegrees", 0),
-        f.choice("edge", Texture.Edge.REPEAT, Texture.Edge.class));
+        edge,
+        f.choice("edgeV", edge, Texture.Edge.class));
   }
 
   private static Material.Index index(Fields f) {

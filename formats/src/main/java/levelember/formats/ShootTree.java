@@ -285,7 +285,8 @@ final class ShootTree {
         .put("repeatsU", t.repeatsU())
         .put("repeatsV", t.repeatsV())
         .put("turnDegrees", t.turnDegrees())
-        .put("edge", t.edge().name().toLowerCase(Locale.ROOT));
+        .put("edge", t.edge().name().toLowerCase(Locale.ROOT))
+        .put("edgeV", t.edgeV().name().toLowerCase(Locale.ROOT));
   }
 
   static ObjectNode light(Light l) {

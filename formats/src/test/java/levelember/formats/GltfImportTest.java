@@ -363,7 +363,7 @@ class GltfImportTest {
     }
     int view = glb.view(glb.put(Glb.BYTE, bytes), bytes.length, 0);
     glb.add("images", "{'bufferView': %d, 'mimeType': 'image/png'}".formatted(view));
-    glb.add("samplers", "{'wrapS': 33071}");
+    glb.add("samplers", "{'wrapS': 33071, 'wrapT': 33648}");
     glb.add("textures", "{'source': 0, 'sampler': 0}");
     glb.add("textures", "{'source': 0}");
     glb.add(
@@ -389,7 +389,15 @@ class GltfImportTest {
     assertThat(maps.colour())
         .isEqualTo(
             new Texture(
-                name, Texture.Lay.FIRST, 0.25, 0.5, 2, 3, Math.toDegrees(1.5), Texture.Edge.HOLD));
+                name,
+                Texture.Lay.FIRST,
+                0.25,
+                0.5,
+                2,
+                3,
+                Math.toDegrees(1.5),
+                Texture.Edge.HOLD,
+                Texture.Edge.MIRROR));
     assertThat(maps.roughness().lay()).isEqualTo(Texture.Lay.SECOND);
     assertThat(maps.metalness()).isEqualTo(maps.roughness());
     assertThat(maps.normalStrength()).isEqualTo(0.5);

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.List;
@@ -13,6 +14,7 @@ import java.util.Random;
 import java.util.TreeMap;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import javax.imageio.ImageIO;
 import levelember.geometry.Triangles;
 import levelember.math.Vec3;
 import levelember.shoot.Emitter;
@@ -26,6 +28,7 @@ import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.shoot.Texture;
 import levelember.texture.Patterns;
+import levelember.texture.Texels;
 import org.junit.jupiter.api.Test;
 
 /** Models that come as OBJ, in zips, and shoots that go out as glTF. */
@@ -122,6 +125,41 @@ class ModelFilesTest {
   }
 
   @Test
+  void reliefAndHolesOfAnObjCome() throws IOException {
+    String mtl =
+        """
+        newmtl papered
+        map_Kd pics/paper.png
+        map_d holes.png
+        map_Bump -bm 2.5 pics/paper.png
+        """;
+    BufferedImage holes = new BufferedImage(2, 1, BufferedImage.TYPE_BYTE_GRAY);
+    holes.getRaster().setSample(1, 0, 0, 255);
+    ByteArrayOutputStream holed = new ByteArrayOutputStream();
+    ImageIO.write(holes, "png", holed);
+    byte[] zip =
+        zip(
+            Map.of(
+                "set.obj", OBJ.getBytes(UTF_8),
+                "set.mtl", mtl.getBytes(UTF_8),
+                "pics/paper.png", png(),
+                "holes.png", holed.toByteArray()));
+    GltfImport.Brought b = brought("set.zip", zip);
+    Maps maps = b.materials().getFirst().maps();
+    assertThat(maps.bumpMetres()).isEqualTo(0.0025);
+    assertThat(b.pictures().get(maps.bump().picture())).isEqualTo(png());
+    assertThat(maps.colour()).isNotNull();
+    float[] rgb = new float[3];
+    Texels cut = PictureFile.texels(b.pictures().get(maps.opacity().picture()), false);
+    cut.look(0.1f, 0.5f, Texels.HOLD, rgb);
+    assertThat(rgb[0]).isZero();
+    cut.look(0.9f, 0.5f, Texels.HOLD, rgb);
+    assertThat(rgb[0]).isEqualTo(1);
+    assertThat(b.left())
+        .containsExactly("1 depth of relief, which has no unit: it is taken as a millimetre");
+  }
+
+  @Test
   void anObjAloneComesWithoutItsMaterials() {
     GltfImport.Brought b = brought("set.obj", OBJ.getBytes(UTF_8));
     assertThat(b.triangles()).isEqualTo(3);
@@ -215,7 +253,15 @@ class ModelFilesTest {
             .with(
                 Maps.colour(
                     new Texture(
-                        "p.png", Texture.Lay.FIRST, 0.1, 0.2, 2, 3, 30, Texture.Edge.HOLD)));
+                        "p.png",
+                        Texture.Lay.FIRST,
+                        0.1,
+                        0.2,
+                        2,
+                        3,
+                        30,
+                        Texture.Edge.HOLD,
+                        Texture.Edge.MIRROR)));
     Piece group =
         new Piece(
             "g",

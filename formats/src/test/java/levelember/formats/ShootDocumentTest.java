@@ -216,9 +216,19 @@ class ShootDocumentTest {
 
   private static Maps maps() {
     return new Maps(
-        new Texture("sky.hdr", Texture.Lay.METRES, 0.1, -0.2, 3, -4, 30, Texture.Edge.MIRROR),
+        new Texture(
+            "sky.hdr",
+            Texture.Lay.METRES,
+            0.1,
+            -0.2,
+            3,
+            -4,
+            30,
+            Texture.Edge.MIRROR,
+            Texture.Edge.HOLD),
         List.of(new Maps.RampStop(0.1, Rgb.grey(0.2)), new Maps.RampStop(0.9, Rgb.WHITE)),
-        new Texture("sky.hdr", Texture.Lay.SECOND, 0, 0, 1, 1, 0, Texture.Edge.HOLD),
+        new Texture(
+            "sky.hdr", Texture.Lay.SECOND, 0, 0, 1, 1, 0, Texture.Edge.HOLD, Texture.Edge.REPEAT),
         Texture.once("sky.hdr"),
         Texture.once("sky.hdr"),
         Texture.once("sky.hdr"),

@@ -2,52 +2,69 @@ package levelember.app.storage;
 
 import jakarta.annotation.PreDestroy;
 import java.sql.Connection;
+import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.HashMap;
 import java.util.Map;
-import javax.sql.DataSource;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /**
- * Gives space back when the application stops: writes the database anew when much of its file holds
- * nothing any more.
+ * Gives space back: writes the database anew, into a file of its own that then takes the place of
+ * the old one, when much of the old one holds nothing any more. While the database is open its file
+ * only grows (see {@link H2File}); this runs when the application stops, and when it starts after
+ * an end that left no time for it.
  */
 @Component
 class Compaction {
   private static final Logger LOG = LoggerFactory.getLogger(Compaction.class);
 
-  /** Share of the file that holds something, above which it stays as it is. */
+  /** Share of the file that holds something, above which it stays as it is at the end. */
   private static final double DENSE = 0.9;
 
-  private final DataSource source;
-  private final DiskSpace space;
+  /** The same when the application starts: nobody should wait for little. */
+  private static final double DENSE_AT_START = 0.5;
 
-  Compaction(DataSource source, DiskSpace space) {
-    this.source = source;
+  /** Bytes of a file that is left alone at the start. */
+  private static final long SMALL = 32L << 20;
+
+  private final DiskSpace space;
+  private final String url;
+
+  Compaction(DiskSpace space, @Value("${spring.datasource.url}") String url) {
     this.space = space;
+    this.url = url;
   }
 
   @PreDestroy
   void atTheEnd() {
-    if (space.obstacle() != null) {
+    compact(DENSE, 0);
+  }
+
+  /** Before anything else opens the database. */
+  void atTheStart() {
+    compact(DENSE_AT_START, SMALL);
+  }
+
+  /** Does nothing when there is no database, or no room for a second one. */
+  private void compact(double dense, long leastBytes) {
+    long bytes = space.home().resolve(Backup.DATABASE).toFile().length();
+    if (bytes <= leastBytes || space.obstacle() != null || space.freeBytes() < bytes) {
       return;
     }
-    boolean closed = false;
-    try (Connection database = source.getConnection();
+    try (Connection database = DriverManager.getConnection(url, Backup.USER, "");
         Statement statement = database.createStatement()) {
-      if (density(statement) < DENSE) {
+      double density = density(statement);
+      if (density < dense) {
         statement.execute("SHUTDOWN COMPACT");
-        closed = true;
+        LOG.info("{} % of {} kB were in use: written anew", Math.round(density * 100), bytes >> 10);
       }
     } catch (SQLException e) {
-      // The connection is gone with the database.
-      if (!closed) {
-        LOG.warn("The database was not compacted; nothing is lost", e);
-      }
+      LOG.warn("The database was not compacted; nothing is lost", e);
     }
   }
 

@@ -3,7 +3,6 @@ package levelember.app.storage;
 import com.zaxxer.hikari.HikariDataSource;
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.sql.Statement;
 import javax.sql.DataSource;
 import org.springframework.jdbc.datasource.JdbcTransactionObjectSupport;
 import org.springframework.jdbc.support.JdbcTransactionManager;
@@ -13,8 +12,7 @@ import org.springframework.transaction.support.DefaultTransactionStatus;
 /**
  * Commits, then has H2 write its store and force it to the device, so that what is answered
  * survives the end of the process and of the power. H2's delayed writing must be off ({@code
- * WRITE_DELAY=0}): its thread may have taken a change over and not written it yet when a checkpoint
- * finds nothing left to write.
+ * WRITE_DELAY=0}).
  */
 final class DurableTransactionManager extends JdbcTransactionManager {
   private final transient DiskSpace space;
@@ -30,6 +28,12 @@ final class DurableTransactionManager extends JdbcTransactionManager {
       space.check();
     }
     super.doBegin(transaction, definition);
+    try {
+      H2File.of(connection(transaction)).append();
+    } catch (SQLException e) {
+      doCleanupAfterCompletion(transaction);
+      throw translateException("JDBC begin", e);
+    }
   }
 
   @Override
@@ -38,15 +42,17 @@ final class DurableTransactionManager extends JdbcTransactionManager {
     if (status.isReadOnly()) {
       return;
     }
-    var connected = (JdbcTransactionObjectSupport) status.getTransaction();
-    Connection connection = connected.getConnectionHolder().getConnection();
-    try (Statement statement = connection.createStatement()) {
-      statement.execute("CHECKPOINT SYNC");
+    try {
+      H2File.of(connection(status.getTransaction())).force();
     } catch (SQLException e) {
       // H2 has closed its store: what other connections know of it holds no more.
       evictAll();
       throw translateException("JDBC checkpoint", e);
     }
+  }
+
+  private static Connection connection(Object transaction) {
+    return ((JdbcTransactionObjectSupport) transaction).getConnectionHolder().getConnection();
   }
 
   private void evictAll() {
