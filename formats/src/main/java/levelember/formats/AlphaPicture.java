@@ -3,10 +3,6 @@ package levelember.formats;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
-import javax.imageio.ImageIO;
 
 /** Makes one picture with alpha of a picture of colour and one of coverage. */
 final class AlphaPicture {
@@ -33,13 +29,7 @@ final class AlphaPicture {
         to.setRGB(x, y, mean << 24 | code);
       }
     }
-    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-    try {
-      ImageIO.write(to, "png", bytes);
-    } catch (IOException e) {
-      throw new UncheckedIOException("a picture could not be written", e);
-    }
-    return bytes.toByteArray();
+    return PngFile.png(to);
   }
 
   private static BufferedImage sized(BufferedImage from, int w, int h) {

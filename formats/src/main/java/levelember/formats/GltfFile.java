@@ -40,6 +40,8 @@ public final class GltfFile {
           "KHR_materials_unlit",
           SpecularGlossiness.NAME,
           GltfInstances.NAME,
+          GltfTextures.BASIS,
+          GltfTextures.WEBP,
           "KHR_texture_transform",
           "KHR_lights_punctual",
           "KHR_mesh_quantization");
@@ -154,7 +156,6 @@ public final class GltfFile {
         switch (extension) {
           case "KHR_draco_mesh_compression" -> "its meshes are packed by Draco";
           case "KHR_meshopt_compression" -> "its meshes are packed by meshopt's second version";
-          case "KHR_texture_basisu" -> "its pictures are packed by Basis Universal";
           default -> "it needs the extension " + extension;
         };
     throw new RefusedFile(

@@ -1,19 +1,18 @@
 package levelember.formats;
 
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
-import javax.imageio.ImageIO;
+import levelember.formats.basis.BasisTranscoder;
 import levelember.shoot.Texture;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.MissingNode;
 
 /** The textures of a glTF file as pictures among a shoot's assets, collected as they are used. */
 final class GltfTextures {
+  static final String BASIS = "KHR_texture_basisu", WEBP = "EXT_texture_webp";
   private static final int HELD = 33071, MIRRORED = 33648;
 
   private final GltfFile gltf;
@@ -65,7 +64,7 @@ final class GltfTextures {
       return null;
     }
     JsonNode texture = gltf.entry("textures", number);
-    int image = GltfFile.reference(texture, "source");
+    int image = image(texture);
     if (image < 0) {
       return null;
     }
@@ -86,6 +85,17 @@ final class GltfTextures {
         Double.isFinite(turn) ? Math.clamp(Math.toDegrees(turn), -36_000, 36_000) : 0,
         edge(wrap.path("wrapS").asInt(0)),
         edge(wrap.path("wrapT").asInt(0)));
+  }
+
+  /** The image of a texture; those of extensions come first, or −1. */
+  private static int image(JsonNode texture) {
+    for (String extension : List.of(BASIS, WEBP)) {
+      int image = GltfFile.reference(texture.path("extensions").path(extension), "source");
+      if (image >= 0) {
+        return image;
+      }
+    }
+    return GltfFile.reference(texture, "source");
   }
 
   private static Texture.Edge edge(int wrap) {
@@ -127,13 +137,7 @@ final class GltfTextures {
     String name =
         (colour == null ? file + " see-through" : colour.picture().replaceAll("\\.\\w+$", ""))
             + String.format(Locale.ROOT, " %.3f %.3f.png", alpha, cutoff);
-    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-    try {
-      ImageIO.write(to, "png", bytes);
-    } catch (IOException e) {
-      throw new UncheckedIOException("a picture could not be written", e);
-    }
-    pictures.put(name, bytes.toByteArray());
+    pictures.put(name, PngFile.png(to));
     return colour == null
         ? Texture.once(name)
         : new Texture(
@@ -155,9 +159,18 @@ final class GltfTextures {
 
   private String picture(int image) {
     byte[] bytes = gltf.image(image);
-    boolean png = bytes.length > 3 && (bytes[0] & 0xFF) == 0x89 && bytes[1] == 'P';
-    String name = file + " picture " + (image + 1) + (png ? ".png" : ".jpg");
+    if (BasisTranscoder.is(bytes)) {
+      bytes = PngFile.png(new BasisTranscoder().decode(bytes));
+    }
+    String name = file + " picture " + (image + 1) + ending(bytes);
     pictures.put(name, bytes);
     return name;
+  }
+
+  private static String ending(byte[] bytes) {
+    if (bytes.length > 3 && (bytes[0] & 0xFF) == 0x89 && bytes[1] == 'P') {
+      return ".png";
+    }
+    return bytes.length > 3 && bytes[0] == 'R' && bytes[1] == 'I' ? ".webp" : ".jpg";
   }
 }

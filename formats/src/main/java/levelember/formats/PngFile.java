@@ -10,6 +10,7 @@ import java.awt.image.Raster;
 import java.awt.image.WritableRaster;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageTypeSpecifier;
@@ -186,6 +187,16 @@ public final class PngFile {
   }
 
   /** Decodes a picture as it is stored; its colours mean what its colour model says. */
+  static byte[] png(BufferedImage image) {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try {
+      ImageIO.write(image, "png", bytes);
+    } catch (IOException e) {
+      throw new UncheckedIOException("a picture could not be written", e);
+    }
+    return bytes.toByteArray();
+  }
+
   static BufferedImage image(byte[] file) {
     return PictureCodes.decoded(file);
   }

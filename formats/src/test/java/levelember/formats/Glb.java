@@ -71,6 +71,16 @@ final class Glb {
             .formatted(view, type, count, shape));
   }
 
+  /** A picture of its own view. */
+  int image(byte[] bytes) {
+    double[] values = new double[bytes.length];
+    for (int i = 0; i < bytes.length; i++) {
+      values[i] = bytes[i];
+    }
+    int view = view(put(BYTE, values), bytes.length, 0);
+    return add("images", "{'bufferView': %d}".formatted(view));
+  }
+
   /** A mesh of one part. */
   int mesh(String attributes, String more) {
     return add("meshes", "{'primitives': [{'attributes': {%s}%s}]}".formatted(attributes, more));

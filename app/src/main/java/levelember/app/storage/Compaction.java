@@ -14,23 +14,15 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /**
- * Gives space back: writes the database anew, into a file of its own that then takes the place of
- * the old one, when much of the old one holds nothing any more. While the database is open its file
- * only grows (see {@link H2File}); this runs when the application stops, and when it starts after
- * an end that left no time for it.
+ * Gives space back when the application stops: writes the database anew, into a file of its own
+ * that then takes the place of the old one, when much of the old one holds nothing any more.
  */
 @Component
 class Compaction {
   private static final Logger LOG = LoggerFactory.getLogger(Compaction.class);
 
-  /** Share of the file that holds something, above which it stays as it is at the end. */
+  /** Share of the file that holds something, above which it stays as it is. */
   private static final double DENSE = 0.9;
-
-  /** The same when the application starts: nobody should wait for little. */
-  private static final double DENSE_AT_START = 0.5;
-
-  /** Bytes of a file that is left alone at the start. */
-  private static final long SMALL = 32L << 20;
 
   private final DiskSpace space;
   private final String url;
@@ -40,26 +32,17 @@ class Compaction {
     this.url = url;
   }
 
+  /** Does nothing when there is no database, or no room for a second one. */
   @PreDestroy
   void atTheEnd() {
-    compact(DENSE, 0);
-  }
-
-  /** Before anything else opens the database. */
-  void atTheStart() {
-    compact(DENSE_AT_START, SMALL);
-  }
-
-  /** Does nothing when there is no database, or no room for a second one. */
-  private void compact(double dense, long leastBytes) {
     long bytes = space.home().resolve(Backup.DATABASE).toFile().length();
-    if (bytes <= leastBytes || space.obstacle() != null || space.freeBytes() < bytes) {
+    if (bytes == 0 || space.obstacle() != null || space.freeBytes() < bytes) {
       return;
     }
     try (Connection database = DriverManager.getConnection(url, Backup.USER, "");
         Statement statement = database.createStatement()) {
       double density = density(statement);
-      if (density < dense) {
+      if (density < DENSE) {
         statement.execute("SHUTDOWN COMPACT");
         LOG.info("{} % of {} kB were in use: written anew", Math.round(density * 100), bytes >> 10);
       }

@@ -1,7 +1,6 @@
 package levelember.app.storage;
 
 import javax.sql.DataSource;
-import org.springframework.boot.flyway.autoconfigure.FlywayMigrationStrategy;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.scheduling.annotation.EnableScheduling;
@@ -14,15 +13,6 @@ class StorageConfiguration {
   @Bean
   PlatformTransactionManager transactionManager(DataSource source, DiskSpace space) {
     return new DurableTransactionManager(source, space);
-  }
-
-  /** The database is compacted before the first connection of the pool is opened. */
-  @Bean
-  FlywayMigrationStrategy migration(Compaction compaction) {
-    return flyway -> {
-      compaction.atTheStart();
-      flyway.migrate();
-    };
   }
 
   @Bean

@@ -27,10 +27,10 @@ class CompactionTest {
   }
 
   @Test
-  void aLargeFileOfLittleIsWrittenAnewAtTheStart() throws Exception {
+  void aLargeFileOfLittleIsWrittenAnew() throws Exception {
     fill(12, 11);
     assertThat(bytes()).isGreaterThan(11L * PIECE);
-    compaction().atTheStart();
+    compaction().atTheEnd();
     assertThat(bytes()).isLessThan(3L * PIECE / 2);
     assertThat(kept()).isEqualTo(PIECE);
   }
@@ -39,13 +39,12 @@ class CompactionTest {
   void aFullOneStaysAsItIs() throws Exception {
     fill(9, 0);
     byte[] before = Files.readAllBytes(home.resolve(Backup.DATABASE));
-    compaction().atTheStart();
+    compaction().atTheEnd();
     assertThat((double) bytes()).isBetween(before.length * 0.99, before.length * 1.01);
   }
 
   @Test
   void withoutADatabaseNoneIsMade() {
-    compaction().atTheStart();
     compaction().atTheEnd();
     assertThat(home).isEmptyDirectory();
   }
@@ -63,7 +62,6 @@ class CompactionTest {
     byte[] piece = new byte[PIECE];
     try (Connection database = DriverManager.getConnection(url, Backup.USER, "");
         Statement statement = database.createStatement()) {
-      H2File.of(database).append();
       statement.execute("create table piece (id int primary key, bytes binary large object)");
       try (PreparedStatement insert =
           database.prepareStatement("insert into piece values (?, ?)")) {
