@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
+import { Fetched } from '../controls/Fetched';
 import { api } from '../api/client';
 import { useLive } from '../live/store';
 import { mono } from '../theme/theme';
@@ -7,13 +8,15 @@ import { mono } from '../theme/theme';
 /** Which colour stands for which stop, while the picture is shown in stops. */
 export function StopsLegend() {
   const shown = useLive((s) => s.view.kind === 'stops');
-  const { data: bands } = useQuery({
+  const bandsQuery = useQuery({
     queryKey: ['stops'],
     queryFn: api.stops,
     staleTime: Infinity,
     enabled: shown,
   });
-  if (!shown || !bands) return null;
+  const bands = bandsQuery.data;
+  if (!shown) return null;
+  if (!bands) return <Fetched of={bandsQuery} what="The key to the stops" />;
   return (
     <Box
       role="img"

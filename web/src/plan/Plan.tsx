@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
+import { Fetched } from '../controls/Fetched';
 import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { api } from '../api/client';
 import type { Light, Operation, Piece, Vector } from '../api/document';
@@ -64,13 +65,14 @@ export function Plan() {
   const [window, setWindow] = useState<Window | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const held = useRef<Held | null>(null);
-  const { data } = useQuery({
+  const planQuery = useQuery({
     queryKey: ['plan', desk.state.id, desk.state.revision],
     queryFn: () => api.plan(desk.state.id),
     placeholderData: (before) => before,
     // The set is compiled behind the first picture of a change.
     refetchInterval: (q) => (q.state.dataUpdateCount < 3 ? 700 : false),
   });
+  const data = planQuery.data;
   useEffect(() => {
     const node = place.current;
     if (!node) return;
@@ -239,6 +241,7 @@ export function Plan() {
         borderLeft: `1px solid ${colours.line}`,
       }}
     >
+      {!data && <Fetched of={planQuery} what="The plan" />}
       <svg width={size.width} height={size.height} aria-hidden style={{ display: 'block' }}>
         <Grid window={w} width={size.width} height={size.height} step={bar / 2} />
         {shown.map(({ piece: id, shapes }) => {

@@ -2,6 +2,7 @@ import CloseIcon from '@mui/icons-material/Close';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Fetched } from '../../controls/Fetched';
 import { useEffect, useState, type ReactNode } from 'react';
 import { api, type KeptLook } from '../../api/client';
 import { LatePicture } from '../../controls/LatePicture';
@@ -36,7 +37,8 @@ export function LookWall() {
   const shot = useChosenShot();
   const client = useQueryClient();
   const version = useVersion();
-  const { data: kept } = useQuery({ queryKey: ['kept-looks'], queryFn: api.keptLooks });
+  const keptQuery = useQuery({ queryKey: ['kept-looks'], queryFn: api.keptLooks });
+  const kept = keptQuery.data;
   const { looks } = desk.document;
   const wear = (id: string, name: string) =>
     void desk.keep(`Wear ${name}`, [setField(desk.state.document, 'shots', shot.id, 'look', id)]);
@@ -73,6 +75,11 @@ export function LookWall() {
           />
         ))}
       </Group>
+      <Fetched
+        of={keptQuery}
+        what="The kept looks"
+        empty="A look kept for all shoots shows up here."
+      />
       {kept && kept.length > 0 && (
         <Group name="Kept for all shoots">
           {kept.map((k) => (
@@ -95,15 +102,17 @@ export function GradeWall() {
   const desk = useDesk();
   const version = useVersion();
   const { look, set } = useLook();
-  const { data: grades } = useQuery({
+  const gradesQuery = useQuery({
     queryKey: ['grades'],
     queryFn: api.grades,
     staleTime: Infinity,
   });
+  const grades = gradesQuery.data;
   const worn = JSON.stringify(look.grade);
   return (
     <Wall>
       <Group name="Grades of the shelf">
+        <Fetched of={gradesQuery} what="The grades" />
         {(grades ?? []).map((g) => (
           <Card
             key={g.id}

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Fetched } from '../../controls/Fetched';
 import { api } from '../../api/client';
 import { isPicture, PICTURE_FILES } from '../../api/pictureFiles';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
@@ -28,11 +29,12 @@ export function EnvironmentDetails({
   const client = useQueryClient();
   const id = desk.state.id;
   const { data: names } = useQuery({ queryKey: ['assets', id], queryFn: () => api.assets(id) });
-  const { data: shelf } = useQuery({
+  const shelfQuery = useQuery({
     queryKey: ['environments'],
     queryFn: api.environments,
     staleTime: Infinity,
   });
+  const shelf = shelfQuery.data;
   const choose = (picture: string) =>
     desk.keep(`Picture of ${light.name}`, set(desk.state.document, 'emitter/picture', picture));
   const use = async (find: () => Promise<{ name: string }>) => {
@@ -66,6 +68,7 @@ export function EnvironmentDetails({
         aria-label="Shelf of environments"
         sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1 }}
       >
+        <Fetched of={shelfQuery} what="The shelf" />
         {(shelf ?? []).map((s) => {
           const chosen = emitter.picture === `${s.id}.hdr`;
           return (
@@ -139,12 +142,13 @@ export function EnvironmentDetails({
 /** Resolution, range, clipping and seam of a picture. */
 function Measured({ picture }: { picture: string }) {
   const desk = useDesk();
-  const { data } = useQuery({
+  const measured = useQuery({
     queryKey: ['environment', desk.state.id, picture],
     queryFn: () => api.environment(desk.state.id, picture),
     staleTime: Infinity,
   });
-  if (!data) return null;
+  const { data } = measured;
+  if (!data) return <Fetched of={measured} what="What was measured" />;
   const poor = data.stops < 6;
   const lines: [text: string, value: string, warn?: string][] = [
     ['Pixels per degree', data.pixelsPerDegree.toFixed(1)],

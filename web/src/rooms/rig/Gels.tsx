@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useQuery } from '@tanstack/react-query';
+import { Fetched } from '../../controls/Fetched';
 import { useState } from 'react';
 import { api } from '../../api/client';
 import type { Vector } from '../../api/document';
@@ -17,12 +18,13 @@ import type { LightProps } from './props';
 export function Gels({ light, here, set }: LightProps) {
   const desk = useDesk();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const { data: gels } = useQuery({
+  const gelsQuery = useQuery({
     queryKey: ['gels'],
     queryFn: api.gels,
     staleTime: Infinity,
     enabled: anchor !== null,
   });
+  const gels = gelsQuery.data;
   const take = (name: string, filter: Vector) => {
     setAnchor(null);
     void desk.keep(`${name} on ${light.name}`, set(desk.state.document, 'colour/filter', filter));
@@ -55,6 +57,7 @@ export function Gels({ light, here, set }: LightProps) {
           <Swatch colour={[1, 1, 1]} />
           No gel
         </MenuItem>
+        <Fetched of={gelsQuery} what="The gels" />
         {(gels ?? []).map(({ name, filter }) => {
           const colour: Vector = [filter.r, filter.g, filter.b];
           const left = 0.2126 * filter.r + 0.7152 * filter.g + 0.0722 * filter.b;

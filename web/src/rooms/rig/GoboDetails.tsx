@@ -4,6 +4,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import Tooltip from '@mui/material/Tooltip';
 import { useQuery } from '@tanstack/react-query';
+import { Fetched } from '../../controls/Fetched';
 import { api } from '../../api/client';
 import type { Gobo } from '../../api/document';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
@@ -41,11 +42,12 @@ const NUDGES: Record<string, [number, number]> = {
 export function GoboDetails({ light, here, set, emitter }: LightProps & { emitter: Of<'spot'> }) {
   const desk = useDesk();
   const { gobo } = emitter;
-  const { data: patterns } = useQuery({
+  const patternsQuery = useQuery({
     queryKey: ['gobos'],
     queryFn: api.gobos,
     staleTime: Infinity,
   });
+  const patterns = patternsQuery.data;
   const edit = `Pattern of ${light.name}`;
   const put = (picture: string) =>
     void desk.keep(
@@ -95,6 +97,7 @@ export function GoboDetails({ light, here, set, emitter }: LightProps & { emitte
         onKeyDown={nudge}
         sx={{ display: 'grid', gridTemplateColumns: 'repeat(6, 1fr)', gap: 1 }}
       >
+        <Fetched of={patternsQuery} what="The patterns" />
         {(patterns ?? []).map(({ id, name }) => {
           const chosen = gobo?.picture === `${id}.png`;
           return (

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import { useQuery } from '@tanstack/react-query';
+import { Fetched } from '../../controls/Fetched';
 import { api } from '../../api/client';
 import type { Daylight } from '../../api/document';
 import { ColourOf } from '../../controls/ColourOf';
@@ -156,12 +157,13 @@ export function SkyDetails({ light, here, set, emitter }: LightProps & { emitter
 /** What the sun and sky of the moment give. */
 function Found({ light }: { light: string }) {
   const desk = useDesk();
-  const { data } = useQuery({
+  const foundQuery = useQuery({
     queryKey: ['daylight', desk.state.id, light, desk.state.revision],
     queryFn: () => api.daylight(desk.state.id, light),
     placeholderData: (before) => before,
   });
-  if (!data) return null;
+  const data = foundQuery.data;
+  if (!data) return <Fetched of={foundQuery} what="Sun and sky" />;
   const lux = (v: number) => (v >= 1000 ? `${(v / 1000).toFixed(1)} klx` : `${v.toFixed(1)} lx`);
   const lines: [string, string][] = [
     ['Sun position', `${data.headingDegrees.toFixed(1)}°, ${data.heightDegrees.toFixed(1)}° high`],

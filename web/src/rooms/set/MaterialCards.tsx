@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
+import { Fetched } from '../../controls/Fetched';
 import type { DragEvent, ReactNode } from 'react';
 import { api } from '../../api/client';
 import type { Material } from '../../api/document';
@@ -18,11 +19,12 @@ import { dressed, MATERIAL_TYPE } from './dress';
 export function MaterialCards() {
   const desk = useDesk();
   const chosen = useChoice((c) => c.piece);
-  const { data: shelf } = useQuery({
+  const shelfQuery = useQuery({
     queryKey: ['shelf'],
     queryFn: api.shelf,
     staleTime: Infinity,
   });
+  const shelf = shelfQuery.data;
   const { pieces, materials } = desk.document;
   const piece = pieces.find((p) => p.id === chosen && p.shape);
   const click = (material: Material) => {
@@ -49,6 +51,7 @@ export function MaterialCards() {
         ))}
       </Cards>
       <Cards name="Shelf">
+        <Fetched of={shelfQuery} what="The shelf" />
         {(shelf ?? []).map(({ material }) => (
           <Card key={material.id} material={material} onClick={() => click(material)}>
             <LatePicture src={api.ballUrl(material.id)} width={44} height={44} />

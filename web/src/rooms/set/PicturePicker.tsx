@@ -8,6 +8,7 @@ import ListItemIcon from '@mui/material/ListItemIcon';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Fetched } from '../../controls/Fetched';
 import { useState } from 'react';
 import { api, type Pattern } from '../../api/client';
 import { isPicture, PICTURE_FILES } from '../../api/pictureFiles';
@@ -38,17 +39,19 @@ export function PicturePicker({ label, value, relief, onPick, onNone }: Props) {
   const id = desk.state.id;
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const open = anchor !== null;
-  const { data: names } = useQuery({
+  const namesQuery = useQuery({
     queryKey: ['assets', id],
     queryFn: () => api.assets(id),
     enabled: open,
   });
-  const { data: patterns } = useQuery({
+  const names = namesQuery.data;
+  const patternsQuery = useQuery({
     queryKey: ['picture-shelf'],
     queryFn: api.pictureShelf,
     staleTime: Infinity,
     enabled: open,
   });
+  const patterns = patternsQuery.data;
   const own = (names ?? []).filter((n) => isPicture(n));
   const shelf = [...(patterns ?? [])].sort(
     (a, b) => Number(b.relief === relief) - Number(a.relief === relief),
@@ -117,6 +120,8 @@ export function PicturePicker({ label, value, relief, onPick, onNone }: Props) {
           </MenuItem>
         )}
         {own.length > 0 && <Divider />}
+        <Fetched of={namesQuery} what="The pictures of the shoot" />
+        <Fetched of={patternsQuery} what="The shelf" />
         {own.map((name) => (
           <MenuItem key={name} selected={name === value} onClick={() => onOwn(name)}>
             {name}

@@ -5,6 +5,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
+import { Fetched } from '../../controls/Fetched';
 import { useState } from 'react';
 import { api } from '../../api/client';
 import { LatePicture } from '../../controls/LatePicture';
@@ -17,12 +18,13 @@ import { dressed } from './dress';
 export function Shelf({ piece }: { piece: Piece }) {
   const desk = useDesk();
   const [open, setOpen] = useState(false);
-  const { data: shelf } = useQuery({
+  const shelfQuery = useQuery({
     queryKey: ['shelf'],
     queryFn: api.shelf,
     staleTime: Infinity,
     enabled: open,
   });
+  const shelf = shelfQuery.data;
   const groups = [...new Set(shelf?.map((s) => s.group))];
 
   const dress = (preset: Material) => {
@@ -46,6 +48,7 @@ export function Shelf({ piece }: { piece: Piece }) {
       <Dialog open={open} onClose={() => setOpen(false)} maxWidth="md" fullWidth>
         <DialogTitle sx={{ fontSize: 16, pb: 2 }}>Dress “{piece.name}”</DialogTitle>
         <DialogContent>
+          <Fetched of={shelfQuery} what="The shelf" />
           {groups.map((group) => (
             <Box key={group} component="section" aria-label={group} sx={{ mb: 4 }}>
               <Typography variant="subtitle2" sx={{ mb: 1.5 }}>

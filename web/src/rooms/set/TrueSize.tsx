@@ -2,6 +2,7 @@ import WarningAmberIcon from '@mui/icons-material/WarningAmber';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
+import { Fetched } from '../../controls/Fetched';
 import { api } from '../../api/client';
 import type { Piece } from '../../api/document';
 import { useDesk } from '../../live/useShoot';
@@ -12,12 +13,14 @@ import { said, improbable } from './sizes';
 export function TrueSize({ piece }: { piece: Piece }) {
   const desk = useDesk();
   const { id, revision } = desk.state;
-  const { data: size } = useQuery({
+  const sizeQuery = useQuery({
     queryKey: ['size', id, piece.id, revision],
     queryFn: () => api.size(id, piece.id),
     placeholderData: (before) => before,
   });
-  if (!size?.metres) return null;
+  const size = sizeQuery.data;
+  if (!size) return <Fetched of={sizeQuery} what="The true size" />;
+  if (!size.metres) return null;
   const doubt = improbable(size.metres);
   return (
     <Box sx={{ mb: 4 }}>
