@@ -250,8 +250,8 @@ function Lie({ slot, name, here, set, edit }: LieProps) {
         />
       </Row>
       <Row>
-        {edge('Wrap across', 'edge')}
-        {edge('Wrap down', 'edgeV')}
+        {edge('Edge across', 'edge')}
+        {edge('Edge down', 'edgeV')}
       </Row>
       <Row>
         {field(`Across${unit}`, 'repeatsU', repeats)}

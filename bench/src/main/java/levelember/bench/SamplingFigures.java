@@ -25,11 +25,11 @@ final class SamplingFigures {
 
   static Map<String, Object> measured(int rounds) {
     Map<String, Sampling> ways = new LinkedHashMap<>();
-    ways.put("lights only drawn", new Sampling(Technique.LIGHTS, true, true, false));
-    ways.put("lights only met", new Sampling(Technique.TURNS, true, true, false));
+    ways.put("light sampling alone", new Sampling(Technique.LIGHT, true, true, false));
+    ways.put("BSDF sampling alone", new Sampling(Technique.BSDF, true, true, false));
     ways.put("independent points", new Sampling(Technique.BOTH, false, true, false));
     ways.put("no roulette", new Sampling(Technique.BOTH, true, false, false));
-    ways.put("lights asked at every surface", new Sampling(Technique.BOTH, true, true, true));
+    ways.put("all lights at every vertex", new Sampling(Technique.BOTH, true, true, true));
     Map<String, Object> to = new LinkedHashMap<>();
     for (String name : DemoShoots.names()) {
       ShootPackage pack = DemoShoots.make(name);

@@ -8,8 +8,6 @@ import levelember.light.EmissiveLight;
 import levelember.light.LightRay;
 import levelember.light.LightSource;
 import levelember.math.Points;
-import levelember.surface.LayeredSurface;
-import levelember.surface.Scattering;
 import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
 
@@ -63,12 +61,8 @@ public final class FirstHitTracer {
     private final Points points = new Points(true);
     private final ThinLens.Ray ray = new ThinLens.Ray();
     private final LightRay light = new LightRay();
-    private final Dress.Spot spot = new Dress.Spot();
-    private final Scattering scattering = new Scattering();
+    private final SurfaceInteraction at = new SurfaceInteraction(scene, walk);
     private final int[] nearby = new int[scene.lights.length];
-    private final float[] place = new float[3];
-    private final float[] face = new float[3];
-    private final float[] normal = new float[3];
     private final float[] through = new float[3];
 
     Eye(ThinLens lens, FirstHits to) {
@@ -101,26 +95,23 @@ public final class FirstHitTracer {
           }
           return;
         }
-        int piece = walk.piece();
-        walk.faceNormal(face);
-        boolean outside = face[0] * ray.dx + face[1] * ray.dy + face[2] * ray.dz < 0;
-        walk.shadingNormal(normal);
-        walk.place(place);
-        shine(x, y, piece, outside, r, g, b);
-        if (passed < MOST_PASSED && passes(piece, outside)) {
+        at.hit(ray.dx, ray.dy, ray.dz);
+        shine(x, y, r, g, b);
+        if (passed < MOST_PASSED && passes()) {
           r *= through[0];
           g *= through[1];
           b *= through[2];
-          ox = PathTracer.off(place[0], outside ? -face[0] : face[0]);
-          oy = PathTracer.off(place[1], outside ? -face[1] : face[1]);
-          oz = PathTracer.off(place[2], outside ? -face[2] : face[2]);
+          float s = at.outside ? -1 : 1;
+          ox = RayOffset.off(at.x, s * at.gx);
+          oy = RayOffset.off(at.y, s * at.gy);
+          oz = RayOffset.off(at.z, s * at.gz);
           gone = whole;
           continue;
         }
         if (inside) {
-          float s = outside ? 1 : -1;
-          float nx = s * face[0], ny = s * face[1], nz = s * face[2];
-          to.met(x, y, piece, nx, ny, nz, whole);
+          float s = at.outside ? 1 : -1;
+          float nx = s * at.gx, ny = s * at.gy, nz = s * at.gz;
+          to.met(x, y, at.piece, nx, ny, nz, whole);
           open(x, y, nx, ny, nz);
         }
         return;
@@ -145,40 +136,25 @@ public final class FirstHitTracer {
       }
     }
 
-    private void shine(int x, int y, int piece, boolean outside, float r, float g, float b) {
-      int k = scene.emissionLayer[piece];
-      if (k < 0 || !outside || !scene.lights[k].showsToCamera()) {
+    private void shine(int x, int y, float r, float g, float b) {
+      int k = scene.emissionLayer[at.piece];
+      if (k < 0 || !at.outside || !scene.lights[k].showsToCamera()) {
         return;
       }
       EmissiveLight lamp = (EmissiveLight) scene.lights[k];
-      int at = scene.hierarchy.placed(walk.instance);
-      int number = scene.emissionFirst[at] + walk.triangle;
-      lamp.shine(number, walk.b, scene.third(at, walk.b, walk.c), light);
+      int place = scene.hierarchy.placed(walk.instance);
+      int triangle = scene.emissionFirst[place] + walk.triangle;
+      lamp.shine(triangle, walk.b, scene.third(place, walk.b, walk.c), light);
       to.seen(k, x, y, r * light.r, g * light.g, b * light.b);
     }
 
     /** Whether a ray goes straight on, and what is left of it then. */
-    private boolean passes(int piece, boolean outside) {
+    private boolean passes() {
       through[0] = through[1] = through[2] = 1;
-      if (scene.catches[piece]) {
+      if (scene.catches[at.piece] || at.pierced() && at.opacity() < 0.5f) {
         return true;
       }
-      Dress dress = scene.dresses[piece];
-      LayeredSurface surface = scene.surfaces[piece];
-      if (dress != null && dress.pierced() && dress.opacity(walk, spot) < 0.5f) {
-        return true;
-      }
-      if (surface == null || !surface.pane()) {
-        return false;
-      }
-      float cos = normal[0] * ray.dx + normal[1] * ray.dy + normal[2] * ray.dz;
-      if (dress == null) {
-        surface.dress(scattering);
-      } else {
-        surface = dress.at(walk, cos, spot, scattering);
-      }
-      surface.straight(scattering, cos, outside, through);
-      return true;
+      return at.straight(ray.dx, ray.dy, ray.dz, through);
     }
 
     /** How far it is from what was met into one direction of the open. */
@@ -193,8 +169,8 @@ public final class FirstHitTracer {
       float dx = a * (1 + sign * nx * nx * p) + c * q + up * nx;
       float dy = a * sign * q + c * (sign + ny * ny * p) + up * ny;
       float dz = a * -sign * nx + c * -ny + up * nz;
-      float ox = PathTracer.off(place[0], nx), oy = PathTracer.off(place[1], ny);
-      float oz = PathTracer.off(place[2], nz);
+      float ox = RayOffset.off(at.x, nx), oy = RayOffset.off(at.y, ny);
+      float oz = RayOffset.off(at.z, nz);
       if (walk.nearest(ox, oy, oz, dx, dy, dz, FARTHEST, Hierarchy.SHADOW)) {
         to.near(x, y, walk.t);
       }

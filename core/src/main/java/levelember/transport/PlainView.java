@@ -99,7 +99,7 @@ public final class PlainView {
     private final double perPixel;
     private final RayWalk walk = RayWalk.of(scene.hierarchy);
     private final ThinLens.Ray ray = new ThinLens.Ray();
-    private final Dress.Spot spot = new Dress.Spot();
+    private final TexturedMaterial.Lookup lookup = new TexturedMaterial.Lookup();
     private final Scattering scattering = new Scattering();
     private final float[] normal = new float[3];
     private final float[] rgb = new float[3];
@@ -161,9 +161,9 @@ public final class PlainView {
 
     private void colour(int piece, float facing) {
       LayeredSurface surface = scene.surfaces[piece];
-      Dress dress = scene.dresses[piece];
-      if (dress != null) {
-        surface = dress.at(walk, facing, spot, scattering);
+      TexturedMaterial textures = scene.textured[piece];
+      if (textures != null) {
+        surface = textures.prepare(walk, facing, lookup, scattering);
       } else if (surface != null) {
         surface.dress(scattering);
       }

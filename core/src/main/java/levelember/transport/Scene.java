@@ -54,7 +54,7 @@ public final class Scene {
   final LayeredSurface[] surfaces;
 
   /** For every piece what varies over it, or null. */
-  final Dress[] dresses;
+  final TexturedMaterial[] textured;
 
   final int[] emissionLayer;
 
@@ -75,17 +75,17 @@ public final class Scene {
   /** Whether there are so many lights that those with a place are looked for in the tree. */
   final boolean many;
 
-  /** For every light about how bright it is set, so that of many the bright are asked most. */
+  /** For every light about how bright it is set, so that of many the bright are sampled most. */
   final float[] power;
 
-  /** For every light what is levered of it, or null. */
-  final Lever[] levers;
+  /** For every light its non-physical controls, or null. */
+  final LightControls[] controls;
 
-  /** Whether the shadows of any light are levered. */
-  final boolean veiled;
+  /** Whether the shadows of any light are other than physics has them. */
+  final boolean customShadows;
 
-  /** Whether a light is only drawn, as no turn may be counted on to meet it. */
-  private final boolean[] drawnAlone;
+  /** Whether a light is found by light sampling alone, as not every ray may meet it. */
+  private final boolean[] onlyLightSampled;
 
   /** For every piece whether the camera sees nothing of it but shadows. */
   final boolean[] catches;
@@ -98,12 +98,12 @@ public final class Scene {
 
   final Bounce bounce;
 
-  /** Whether light that bounces between matte surfaces is levered. */
-  final boolean bends;
+  /** Whether light between diffuse surfaces is other than physics has it. */
+  final boolean bounceControls;
 
   private final Shoot shoot;
   private final Shot shot;
-  private final Finishes finishes;
+  private final MaterialCache materials;
 
   private Scene(
       Shoot shoot,
@@ -111,22 +111,22 @@ public final class Scene {
       SetGeometry set,
       Hierarchy hierarchy,
       LightSource[] lights,
-      Finishes finishes) {
+      MaterialCache materials) {
     this.set = set;
     this.shoot = shoot;
     this.shot = shot;
     this.lights = lights;
-    this.finishes = finishes;
+    this.materials = materials;
     cutOut = shot.cutOut();
     List<Piece> pieces = shoot.pieces();
     surfaces = new LayeredSurface[pieces.size()];
-    dresses = new Dress[pieces.size()];
+    textured = new TexturedMaterial[pieces.size()];
     boolean[] coloured = new boolean[pieces.size()];
     set.placed().forEach(p -> coloured[p.piece()] |= p.mesh().colours() != null);
     emissionLayer = new int[pieces.size()];
     for (int i = 0; i < surfaces.length; i++) {
-      surfaces[i] = finishes.surface(pieces.get(i).material());
-      dresses[i] = finishes.dress(pieces.get(i).material(), coloured[i]);
+      surfaces[i] = materials.surface(pieces.get(i).material());
+      textured[i] = materials.textured(pieces.get(i).material(), coloured[i]);
       emissionLayer[i] = -1;
       for (int k = lights.length - 1; k >= 0; k--) {
         if (lights[k] instanceof EmissiveLight e && e.material().equals(pieces.get(i).material())) {
@@ -140,36 +140,37 @@ public final class Scene {
       power[k] = 1e-12f + Colour.luminance(w[0], w[1], w[2]);
     }
     rig = new RigTree(lights, power);
-    many = lights.length > Asking.FEW;
+    many = lights.length > LightSelection.FEW;
     meetable =
         IntStream.range(0, lights.length)
             .filter(k -> lights[k].meetable() && !(many && rig.has(k)))
             .toArray();
-    levers = new Lever[lights.length];
-    drawnAlone = new boolean[lights.length];
+    controls = new LightControls[lights.length];
+    onlyLightSampled = new boolean[lights.length];
     for (int k = 0; k < lights.length; k++) {
-      levers[k] = Lever.of(shoot.lights().get(k).reach(), pieces);
-      drawnAlone[k] = lights[k] instanceof EmissiveLight && levers[k] != null && levers[k].veiled();
+      controls[k] = LightControls.of(shoot.lights().get(k).reach(), pieces);
+      onlyLightSampled[k] =
+          lights[k] instanceof EmissiveLight && controls[k] != null && controls[k].customShadow();
     }
-    veiled = Stream.of(levers).anyMatch(l -> l != null && l.veiled());
+    customShadows = Stream.of(controls).anyMatch(l -> l != null && l.customShadow());
     catches = new boolean[pieces.size()];
     int[] kinds = new int[pieces.size()];
     boolean anyClear = false;
     for (int i = 0; i < kinds.length; i++) {
       Showing shows = pieces.get(i).showing();
       boolean clearPiece =
-          surfaces[i] != null && surfaces[i].pane() || dresses[i] != null && dresses[i].pierced();
+          surfaces[i] != null && surfaces[i].pane() || textured[i] != null && textured[i].pierced();
       kinds[i] = kinds(shows, clearPiece);
       anyClear |= clearPiece;
       catches[i] = shows.catcher();
       if (emissionLayer[i] >= 0 && !(shows.reflection() && shows.refraction() && shows.bounce())) {
-        drawnAlone[emissionLayer[i]] = true;
+        onlyLightSampled[emissionLayer[i]] = true;
       }
     }
     clear = anyClear;
     this.hierarchy = hierarchy.showing(kinds);
     bounce = shoot.bounce();
-    bends = bounce.level() != 1 || bounce.fadesAtMetres() > 0;
+    bounceControls = bounce.level() != 1 || bounce.fadesAtMetres() > 0;
     emissionFirst = new int[set.placed().size()];
     mirrored = new boolean[emissionFirst.length];
     int[] used = new int[lights.length];
@@ -198,11 +199,11 @@ public final class Scene {
     return mirrored[place] ? 1 - b - c : c;
   }
 
-  boolean drawnAlone(int light) {
-    return drawnAlone[light];
+  boolean onlyLightSampled(int light) {
+    return onlyLightSampled[light];
   }
 
-  /** What is left of light that has gone from one matte surface to the next. */
+  /** What is left of light that has gone from one diffuse surface to the next. */
   float bounced(float distance) {
     if (bounce.fadesAtMetres() == 0) {
       return (float) bounce.level();
@@ -219,10 +220,10 @@ public final class Scene {
    * @throws levelember.shoot.ImpossibleValue when the set is too large
    */
   public static Scene of(Shoot shoot, Shot shot, Files files) {
-    Finishes finishes = new Finishes(shoot, files.pictures(), null);
-    SetGeometry set = SetGeometry.of(shoot.pieces(), files.meshes(), finishes);
+    MaterialCache materials = new MaterialCache(shoot, files.pictures(), null);
+    SetGeometry set = SetGeometry.of(shoot.pieces(), files.meshes(), materials);
     return new Scene(
-        shoot, shot, set, Hierarchy.of(set), lights(shoot, set, files.pictures(), null), finishes);
+        shoot, shot, set, Hierarchy.of(set), lights(shoot, set, files.pictures(), null), materials);
   }
 
   /** Compiles a shoot without models. */
@@ -232,11 +233,16 @@ public final class Scene {
 
   /** Compiles the next state of a shoot, keeping what the edit does not touch. */
   public Scene next(Shoot after, Shot shotAfter, Files files, EditCost cost) {
-    Finishes nextFinishes = new Finishes(after, files.pictures(), finishes);
-    SetGeometry nextSet = cost.geometry() ? set.next(after.pieces(), nextFinishes) : set;
+    MaterialCache nextMaterials = new MaterialCache(after, files.pictures(), materials);
+    SetGeometry nextSet = cost.geometry() ? set.next(after.pieces(), nextMaterials) : set;
     Hierarchy h = cost.geometry() ? hierarchy.next(nextSet, n -> {}) : hierarchy;
     return new Scene(
-        after, shotAfter, nextSet, h, lights(after, nextSet, files.pictures(), this), nextFinishes);
+        after,
+        shotAfter,
+        nextSet,
+        h,
+        lights(after, nextSet, files.pictures(), this),
+        nextMaterials);
   }
 
   /** The next state of a shoot without models. */
@@ -368,7 +374,7 @@ public final class Scene {
 
   /** Bytes of memory that the pictures of materials take. */
   public long pictureBytes() {
-    long sum = finishes.pictureBytes();
+    long sum = materials.pictureBytes();
     for (LightSource light : lights) {
       sum += light.bytes();
     }

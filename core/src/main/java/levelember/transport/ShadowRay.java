@@ -1,23 +1,19 @@
 package levelember.transport;
 
-import levelember.surface.LayeredSurface;
-import levelember.surface.Scattering;
 import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
 
 /**
- * Asks how much of a light arrives: nothing past what is solid, part of it straight through panes
+ * Finds how much of a light arrives: nothing past what is solid, part of it straight through panes
  * and holes. One object a thread, with the answer in its fields; uses up the walk's last hit.
  */
 final class ShadowRay {
+  /** Panes and holes that a ray passes; behind more of them light counts as arriving. */
   private static final int MOST = 32;
 
   private final Scene scene;
   private final RayWalk walk;
-  private final Scattering scattering = new Scattering();
-  private final Dress.Spot spot = new Dress.Spot();
-  private final float[] place = new float[3];
-  private final float[] normal = new float[3];
+  private final SurfaceInteraction at;
   private final float[] straight = new float[3];
 
   /** What arrives, by channel. */
@@ -26,81 +22,72 @@ final class ShadowRay {
   ShadowRay(Scene scene, RayWalk walk) {
     this.scene = scene;
     this.walk = walk;
+    at = new SurfaceInteraction(scene, walk);
   }
 
   /**
-   * Looks along a ray; false when nothing arrives.
+   * Traces a ray; false when nothing arrives.
    *
-   * @param lever of the light, or null
+   * @param controls of the light, or null
+   * @param far metres to the light
    */
   boolean arrives(
-      Lever lever, float ox, float oy, float oz, float dx, float dy, float dz, float far) {
+      LightControls controls,
+      float ox,
+      float oy,
+      float oz,
+      float dx,
+      float dy,
+      float dz,
+      float far) {
     r = g = b = 1;
-    long[] pieces = lever == null ? null : lever.shadows;
-    if (lever != null && lever.shadowless()) {
+    long[] casters = controls == null ? null : controls.shadows;
+    if (controls != null && controls.shadowless()) {
       return true;
     }
-    if (walk.blocked(ox, oy, oz, dx, dy, dz, far, Hierarchy.SHADOW, pieces)) {
+    if (walk.blocked(ox, oy, oz, dx, dy, dz, far, Hierarchy.SHADOW, casters)) {
       r = g = b = 0;
     } else if (scene.clear) {
-      look(pieces, ox, oy, oz, dx, dy, dz, far);
+      passClear(casters, ox, oy, oz, dx, dy, dz, far);
     }
-    if (lever != null && lever.veiled()) {
-      r += (1 - r) * lever.darkR;
-      g += (1 - g) * lever.darkG;
-      b += (1 - b) * lever.darkB;
+    if (controls != null && controls.customShadow()) {
+      r += (1 - r) * controls.darkR;
+      g += (1 - g) * controls.darkG;
+      b += (1 - b) * controls.darkB;
     }
     return r + g + b > 0;
   }
 
-  private void look(
-      long[] pieces, float ox, float oy, float oz, float dx, float dy, float dz, float far) {
+  private void passClear(
+      long[] casters, float ox, float oy, float oz, float dx, float dy, float dz, float far) {
     float left = far;
     for (int i = 0; i < MOST; i++) {
       if (!walk.nearest(ox, oy, oz, dx, dy, dz, left, Hierarchy.CLEAR)) {
         return;
       }
       left -= walk.t;
-      int piece = walk.piece();
-      walk.faceNormal(normal);
-      float gx = normal[0], gy = normal[1], gz = normal[2];
-      boolean outside = gx * dx + gy * dy + gz * dz < 0;
-      if (pieces == null || (pieces[piece >> 6] >>> (piece & 63) & 1) != 0) {
-        pass(piece, outside, dx, dy, dz);
+      at.hit(dx, dy, dz);
+      if (casters == null || (casters[at.piece >> 6] >>> (at.piece & 63) & 1) != 0) {
+        pass(dx, dy, dz);
         if (!(r + g + b > 0)) {
           return;
         }
       }
-      walk.place(place);
-      float s = outside ? -1 : 1;
-      ox = PathTracer.off(place[0], s * gx);
-      oy = PathTracer.off(place[1], s * gy);
-      oz = PathTracer.off(place[2], s * gz);
+      float s = at.outside ? -1 : 1;
+      ox = RayOffset.off(at.x, s * at.gx);
+      oy = RayOffset.off(at.y, s * at.gy);
+      oz = RayOffset.off(at.z, s * at.gz);
     }
   }
 
-  private void pass(int piece, boolean outside, float dx, float dy, float dz) {
-    LayeredSurface surface = scene.surfaces[piece];
-    Dress dress = scene.dresses[piece];
-    float there = dress != null && dress.pierced() ? dress.opacity(walk, spot) : 1;
-    float cr = 0, cg = 0, cb = 0;
-    if (there > 0 && surface.pane()) {
-      walk.shadingNormal(normal);
-      float cos = normal[0] * dx + normal[1] * dy + normal[2] * dz;
-      if (dress == null) {
-        surface.dress(scattering);
-      } else {
-        surface = dress.at(walk, cos, spot, scattering);
-      }
-      if (surface.pane()) {
-        surface.straight(scattering, cos, outside, straight);
-        cr = straight[0];
-        cg = straight[1];
-        cb = straight[2];
-      }
+  private void pass(float dx, float dy, float dz) {
+    float there = at.opacity();
+    straight[0] = straight[1] = straight[2] = 0;
+    if (there > 0) {
+      at.straight(dx, dy, dz, straight);
     }
-    r *= 1 - there + there * cr;
-    g *= 1 - there + there * cg;
-    b *= 1 - there + there * cb;
+    r *= 1 - there + there * straight[0];
+    g *= 1 - there + there * straight[1];
+    b *= 1 - there + there * straight[2];
   }
 }

@@ -90,14 +90,14 @@ class SamplingTest {
   void everyTechniqueAloneGivesWhatTheyGiveTogether(Light light) {
     Shoot shoot = shoot(light);
     double both = mean(shoot, Sampling.USUAL, 256);
-    double drawn = mean(shoot, new Sampling(Technique.LIGHTS, true, true, false), 256);
-    double met = mean(shoot, new Sampling(Technique.TURNS, true, true, false), 1024);
+    double drawn = mean(shoot, new Sampling(Technique.LIGHT, true, true, false), 256);
+    double met = mean(shoot, new Sampling(Technique.BSDF, true, true, false), 1024);
     assertThat(drawn).as("drawn from lights").isCloseTo(both, within(0.01 * both));
     assertThat(met).as("met by turns").isCloseTo(both, within(0.015 * both));
   }
 
   @Test
-  void independentPointsNoRouletteAndAskingAlwaysGiveTheSamePicture() {
+  void independentPointsNoRouletteAndAllLightsAlwaysGiveTheSamePicture() {
     Shoot shoot = shoot(light("rectangle", new Emitter.Rectangle(1.2, 0.8, false), 5));
     double usual = mean(shoot, Sampling.USUAL, 256);
     for (Sampling s :
@@ -115,8 +115,8 @@ class SamplingTest {
   void togetherTheyAreNeverMuchNoisierThanTheBetterOne(Light light) {
     Shoot shoot = shoot(light);
     double both = noise(shoot, Sampling.USUAL);
-    double drawn = noise(shoot, new Sampling(Technique.LIGHTS, true, true, false));
-    double met = noise(shoot, new Sampling(Technique.TURNS, true, true, false));
+    double drawn = noise(shoot, new Sampling(Technique.LIGHT, true, true, false));
+    double met = noise(shoot, new Sampling(Technique.BSDF, true, true, false));
     assertThat(both).isLessThan(1.15 * Math.min(drawn, met));
   }
 

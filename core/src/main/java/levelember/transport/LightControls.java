@@ -5,10 +5,10 @@ import levelember.shoot.Frames;
 import levelember.shoot.Piece;
 import levelember.shoot.Reach;
 
-/** A light's {@link Reach} made ready for tracing. */
-final class Lever {
+/** The non-physical controls of a light, its {@link Reach}, made ready for tracing. */
+final class LightControls {
   private final long[] lights;
-  private final float matte, gloss;
+  private final float diffuse, specular;
   private final float fades;
 
   /** Bits of the pieces that cast its shadows, or null for all. */
@@ -17,24 +17,24 @@ final class Lever {
   /** What passes where something solid stands in the way, by channel. */
   final float darkR, darkG, darkB;
 
-  private final boolean veiled;
+  private final boolean customShadow;
 
-  private Lever(Reach reach, List<Piece> pieces) {
+  private LightControls(Reach reach, List<Piece> pieces) {
     lights = bits(Frames.in(reach.lights(), pieces));
     shadows = bits(Frames.in(reach.shadows(), pieces));
-    matte = (float) reach.matte();
-    gloss = (float) reach.gloss();
+    diffuse = (float) reach.matte();
+    specular = (float) reach.gloss();
     fades = (float) reach.fadesAtMetres();
     double depth = reach.shadowDepth();
     darkR = (float) (1 - depth + depth * reach.shadowColour().r());
     darkG = (float) (1 - depth + depth * reach.shadowColour().g());
     darkB = (float) (1 - depth + depth * reach.shadowColour().b());
-    veiled = shadows != null || darkR + darkG + darkB > 0;
+    customShadow = shadows != null || darkR + darkG + darkB > 0;
   }
 
-  /** Null where nothing is levered. */
-  static Lever of(Reach reach, List<Piece> pieces) {
-    return reach.equals(Reach.WHOLE) ? null : new Lever(reach, pieces);
+  /** Null where the light is as physics has it. */
+  static LightControls of(Reach reach, List<Piece> pieces) {
+    return reach.equals(Reach.WHOLE) ? null : new LightControls(reach, pieces);
   }
 
   private static long[] bits(boolean[] in) {
@@ -56,8 +56,8 @@ final class Lever {
   }
 
   /** Whether its shadows are other than physics has them. */
-  boolean veiled() {
-    return veiled;
+  boolean customShadow() {
+    return customShadow;
   }
 
   /** Light kept at a distance: 1 near, falling to 0 where it fades. */
@@ -70,18 +70,18 @@ final class Lever {
   }
 
   /**
-   * A surface's answer with its parts levelled.
+   * A BSDF's value with its diffuse and specular part levelled.
    *
-   * @param whole of it
-   * @param flat the matte part of it
+   * @param whole value
+   * @param diffusePart of it
    */
-  float parts(float whole, float flat) {
-    return matte * flat + gloss * (whole - flat);
+  float value(float whole, float diffusePart) {
+    return diffuse * diffusePart + specular * (whole - diffusePart);
   }
 
-  /** The same as a factor, for an answer of which a share is matte. */
-  float part(float share) {
-    return gloss + (matte - gloss) * share;
+  /** The same as a factor, for a value of which a share is diffuse. */
+  float factor(float diffuseShare) {
+    return specular + (diffuse - specular) * diffuseShare;
   }
 
   /** True where shadows are left out altogether. */

@@ -28,7 +28,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** What maps do to a picture, against answers known from outside. */
-class DressTest {
+class TexturedMaterialTest {
   private static Picture render(Shoot shoot, Map<String, Picture> files, int side, int samples) {
     Pictures pictures =
         name -> {

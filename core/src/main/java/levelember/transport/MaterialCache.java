@@ -15,24 +15,24 @@ import levelember.texture.Pictures;
 import levelember.texture.Texels;
 
 /** The materials of a shoot made ready, keeping those of the state before that are the same. */
-final class Finishes implements Relief {
+final class MaterialCache implements Relief {
   /** Whether a material meets a mesh whose corners have colours. */
-  private record Worn(Material material, boolean corners) {}
+  private record Key(Material material, boolean corners) {}
 
   private final Map<Material, LayeredSurface> surfaces = new HashMap<>();
-  private final Map<Worn, Dress> dresses = new HashMap<>();
-  private final Map<Dress.Source, Texels> pictures;
+  private final Map<Key, TexturedMaterial> textured = new HashMap<>();
+  private final Map<TexturedMaterial.Source, Texels> pictures;
   private final Map<String, Material> byId = new HashMap<>();
-  private final Finishes before;
+  private final MaterialCache before;
 
   /**
    * Makes materials ready.
    *
    * @throws Pictures.MissingPicture when one names a picture that is not there
    */
-  Finishes(Shoot shoot, Pictures from, Finishes before) {
+  MaterialCache(Shoot shoot, Pictures from, MaterialCache before) {
     this.before = before == null ? null : before.alone();
-    Set<Dress.Source> wanted = ConcurrentHashMap.newKeySet();
+    Set<TexturedMaterial.Source> wanted = ConcurrentHashMap.newKeySet();
     for (Material m : shoot.materials()) {
       byId.put(m.id(), m);
       LayeredSurface ready = before == null ? null : before.surfaces.get(m);
@@ -51,19 +51,19 @@ final class Finishes implements Relief {
                     }));
   }
 
-  private Finishes(Finishes of) {
+  private MaterialCache(MaterialCache of) {
     surfaces.putAll(of.surfaces);
-    dresses.putAll(of.dresses);
+    textured.putAll(of.textured);
     pictures = of.pictures;
     before = null;
   }
 
   /** The same without what was before it, so that states do not hang on one another. */
-  private Finishes alone() {
-    return new Finishes(this);
+  private MaterialCache alone() {
+    return new MaterialCache(this);
   }
 
-  private static void sources(Maps maps, Set<Dress.Source> to) {
+  private static void sources(Maps maps, Set<TexturedMaterial.Source> to) {
     add(maps.colour(), true, to);
     add(maps.second(), true, to);
     add(maps.mask(), false, to);
@@ -75,9 +75,9 @@ final class Finishes implements Relief {
     add(maps.opacity(), false, to);
   }
 
-  private static void add(Texture t, boolean colour, Set<Dress.Source> to) {
+  private static void add(Texture t, boolean colour, Set<TexturedMaterial.Source> to) {
     if (t != null) {
-      to.add(new Dress.Source(t.picture(), colour));
+      to.add(new TexturedMaterial.Source(t.picture(), colour));
     }
   }
 
@@ -91,15 +91,16 @@ final class Finishes implements Relief {
   }
 
   /** What varies over a piece of a material, or null. */
-  Dress dress(String id, boolean corners) {
+  TexturedMaterial textured(String id, boolean corners) {
     Material m = byId.get(id);
     if (m == null || m.maps().none() && !corners) {
       return null;
     }
-    Worn worn = new Worn(m, corners);
-    Dress ready = before == null ? null : before.dresses.get(worn);
-    return dresses.computeIfAbsent(
-        worn, w -> ready == null ? new Dress(m, surfaces.get(m), corners, pictures) : ready);
+    Key key = new Key(m, corners);
+    TexturedMaterial ready = before == null ? null : before.textured.get(key);
+    return textured.computeIfAbsent(
+        key,
+        w -> ready == null ? new TexturedMaterial(m, surfaces.get(m), corners, pictures) : ready);
   }
 
   @Override
@@ -113,8 +114,13 @@ final class Finishes implements Relief {
   public float height(Push push, float u, float v) {
     float[] rgb = new float[3];
     pictures
-        .get(new Dress.Source(push.texture().picture(), false))
-        .look(u, v, Dress.edge(push.texture().edge()), Dress.edge(push.texture().edgeV()), rgb);
+        .get(new TexturedMaterial.Source(push.texture().picture(), false))
+        .look(
+            u,
+            v,
+            TexturedMaterial.edge(push.texture().edge()),
+            TexturedMaterial.edge(push.texture().edgeV()),
+            rgb);
     return (rgb[0] + rgb[1] + rgb[2]) / 3;
   }
 }

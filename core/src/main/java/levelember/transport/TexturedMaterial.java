@@ -13,11 +13,12 @@ import levelember.texture.Texels;
 import levelember.trace.RayWalk;
 
 /**
- * A material that varies over its surface: looks its maps up where a ray hit and dresses the point
- * in what they say. Relief bends the shading normal by the gradient of the height over the surface
- * (Mikkelsen 2010, "Bump Mapping Unparametrized Surfaces on the GPU"). Threads share it.
+ * A material that varies over its surface: looks its maps up where a ray hit and prepares the
+ * surface there in what they say. Relief bends the shading normal by the gradient of the height
+ * over the surface (Mikkelsen 2010, "Bump Mapping Unparametrized Surfaces on the GPU"). Threads
+ * share it.
  */
-final class Dress {
+final class TexturedMaterial {
   /** Roughnesses that a mapped surface is made ready for, evenly over 0…1. */
   private static final int LEVELS = 65;
 
@@ -38,7 +39,7 @@ final class Dress {
       float ov) {}
 
   /** What a look-up needs; one a thread. */
-  static final class Spot {
+  static final class Lookup {
     final float[] lie = new float[6];
     final float[] edges = new float[6];
     final float[] inMesh = new float[6];
@@ -69,7 +70,8 @@ final class Dress {
    * @param plain its surface where nothing varies
    * @param corners whether the colours of the mesh's corners count
    */
-  Dress(Material m, LayeredSurface plain, boolean corners, Map<Source, Texels> pictures) {
+  TexturedMaterial(
+      Material m, LayeredSurface plain, boolean corners, Map<Source, Texels> pictures) {
     material = m;
     this.plain = plain;
     this.corners = corners;
@@ -117,9 +119,9 @@ final class Dress {
   }
 
   /** How much of the surface there is at a hit: 0 a hole … 1 whole. */
-  float opacity(RayWalk walk, Spot spot) {
-    look(opacity, walk, spot, spot.rgb);
-    return unit(mean(spot.rgb));
+  float opacity(RayWalk walk, Lookup lookup) {
+    look(opacity, walk, lookup, lookup.rgb);
+    return unit(mean(lookup.rgb));
   }
 
   /**
@@ -128,35 +130,35 @@ final class Dress {
    * @param facing cosine between the way to the eye and the normal, either sign
    * @return the surface to ask
    */
-  LayeredSurface at(RayWalk walk, float facing, Spot spot, Scattering to) {
+  LayeredSurface prepare(RayWalk walk, float facing, Lookup lookup, Scattering to) {
     Rgb own = material.colour();
     float r = (float) own.r(), g = (float) own.g(), b = (float) own.b();
     Maps maps = material.maps();
     if (corners && walk.mesh().colours() != null) {
-      walk.weighed(walk.mesh().colours(), spot.rgb);
-      r *= spot.rgb[0];
-      g *= spot.rgb[1];
-      b *= spot.rgb[2];
+      walk.weighed(walk.mesh().colours(), lookup.rgb);
+      r *= lookup.rgb[0];
+      g *= lookup.rgb[1];
+      b *= lookup.rgb[2];
     }
     if (colour != null) {
-      look(colour, walk, spot, spot.rgb);
+      look(colour, walk, lookup, lookup.rgb);
       if (!maps.ramp().isEmpty()) {
-        recolour(maps, spot.rgb);
+        recolour(maps, lookup.rgb);
       }
       if (second != null) {
         float part = 1;
         if (mask != null) {
-          look(mask, walk, spot, spot.other);
-          part = mean(spot.other);
+          look(mask, walk, lookup, lookup.other);
+          part = mean(lookup.other);
         }
-        look(second, walk, spot, spot.other);
+        look(second, walk, lookup, lookup.other);
         for (int c = 0; c < 3; c++) {
-          spot.rgb[c] += part * (spot.other[c] - spot.rgb[c]);
+          lookup.rgb[c] += part * (lookup.other[c] - lookup.rgb[c]);
         }
       }
-      r *= spot.rgb[0];
-      g *= spot.rgb[1];
-      b *= spot.rgb[2];
+      r *= lookup.rgb[0];
+      g *= lookup.rgb[1];
+      b *= lookup.rgb[2];
     }
     Maps.Rim rim = maps.rim();
     if (rim != null) {
@@ -168,13 +170,13 @@ final class Dress {
     }
     float metal = (float) material.metalness();
     if (metalness != null) {
-      look(metalness, walk, spot, spot.rgb);
-      metal *= unit(spot.rgb[2]);
+      look(metalness, walk, lookup, lookup.rgb);
+      metal *= unit(lookup.rgb[2]);
     }
     LayeredSurface surface = plain;
     if (roughness != null) {
-      look(roughness, walk, spot, spot.rgb);
-      surface = level((float) material.roughness() * unit(spot.rgb[1]));
+      look(roughness, walk, lookup, lookup.rgb);
+      surface = level((float) material.roughness() * unit(lookup.rgb[1]));
     }
     surface.dress(to, unit(r), unit(g), unit(b), metal);
     return surface;
@@ -206,16 +208,16 @@ final class Dress {
   }
 
   /** Bends the unit normal at the hit by the relief, still outside as the mesh has it. */
-  void bend(RayWalk walk, float[] n, Spot spot) {
+  void bendNormal(RayWalk walk, float[] n, Lookup lookup) {
     if (normal == null && bump == null) {
       return;
     }
     float gx = 0, gy = 0, gz = 0;
     if (bump != null) {
-      place(bump, walk, spot);
-      float dh1 = slope(spot.u1, spot.v1, spot), dh2 = slope(spot.u2, spot.v2, spot);
-      world(walk, spot);
-      float[] e = spot.edges;
+      place(bump, walk, lookup);
+      float dh1 = slope(lookup.u1, lookup.v1, lookup), dh2 = slope(lookup.u2, lookup.v2, lookup);
+      world(walk, lookup);
+      float[] e = lookup.edges;
       float fx = e[1] * e[5] - e[2] * e[4];
       float fy = e[2] * e[3] - e[0] * e[5];
       float fz = e[0] * e[4] - e[1] * e[3];
@@ -233,25 +235,25 @@ final class Dress {
       }
     }
     if (normal != null) {
-      look(normal, walk, spot, spot.rgb);
-      float det = spot.u1 * spot.v2 - spot.u2 * spot.v1;
+      look(normal, walk, lookup, lookup.rgb);
+      float det = lookup.u1 * lookup.v2 - lookup.u2 * lookup.v1;
       if (det != 0) {
-        world(walk, spot);
-        float[] e = spot.edges;
-        float z = Math.max(0.05f, 2 * spot.rgb[2] - 1);
+        world(walk, lookup);
+        float[] e = lookup.edges;
+        float z = Math.max(0.05f, 2 * lookup.rgb[2] - 1);
         float strength = (float) material.maps().normalStrength() / z;
-        float x = strength * (2 * spot.rgb[0] - 1), y = strength * (2 * spot.rgb[1] - 1);
+        float x = strength * (2 * lookup.rgb[0] - 1), y = strength * (2 * lookup.rgb[1] - 1);
         float sign = Math.signum(det);
         for (int k = 0; k < 3; k++) {
           // Along the picture's right, and along its up, which is against v.
-          spot.rgb[k] = sign * (spot.v2 * e[k] - spot.v1 * e[3 + k]);
-          spot.other[k] = sign * (spot.u2 * e[k] - spot.u1 * e[3 + k]);
+          lookup.rgb[k] = sign * (lookup.v2 * e[k] - lookup.v1 * e[3 + k]);
+          lookup.other[k] = sign * (lookup.u2 * e[k] - lookup.u1 * e[3 + k]);
         }
-        flattened(spot.rgb, n);
-        flattened(spot.other, n);
-        gx -= x * spot.rgb[0] + y * spot.other[0];
-        gy -= x * spot.rgb[1] + y * spot.other[1];
-        gz -= x * spot.rgb[2] + y * spot.other[2];
+        flattened(lookup.rgb, n);
+        flattened(lookup.other, n);
+        gx -= x * lookup.rgb[0] + y * lookup.other[0];
+        gy -= x * lookup.rgb[1] + y * lookup.other[1];
+        gz -= x * lookup.rgb[2] + y * lookup.other[2];
       }
     }
     float x = n[0] - gx, y = n[1] - gy, z = n[2] - gz;
@@ -264,24 +266,24 @@ final class Dress {
   }
 
   /** Height gained along a step of the picture, metres. */
-  private float slope(float du, float dv, Spot spot) {
+  private float slope(float du, float dv, Lookup lookup) {
     Texels t = bump.texels;
     float su = 1f / t.width(), sv = 1f / t.height();
-    float hu = height(spot.u + su, spot.v, spot) - height(spot.u - su, spot.v, spot);
-    float hv = height(spot.u, spot.v + sv, spot) - height(spot.u, spot.v - sv, spot);
+    float hu = height(lookup.u + su, lookup.v, lookup) - height(lookup.u - su, lookup.v, lookup);
+    float hv = height(lookup.u, lookup.v + sv, lookup) - height(lookup.u, lookup.v - sv, lookup);
     return 0.5f * (hu / su * du + hv / sv * dv);
   }
 
-  private float height(float u, float v, Spot spot) {
-    bump.texels.look(u, v, bump.edge, bump.edgeV, spot.rgb);
-    return (float) material.maps().bumpMetres() * mean(spot.rgb);
+  private float height(float u, float v, Lookup lookup) {
+    bump.texels.look(u, v, bump.edge, bump.edgeV, lookup.rgb);
+    return (float) material.maps().bumpMetres() * mean(lookup.rgb);
   }
 
   /** The triangle's edges in the world. */
-  private static void world(RayWalk walk, Spot spot) {
-    walk.edgesInMesh(spot.edges);
-    walk.intoWorld(spot.edges, 0);
-    walk.intoWorld(spot.edges, 3);
+  private static void world(RayWalk walk, Lookup lookup) {
+    walk.edgesInMesh(lookup.edges);
+    walk.intoWorld(lookup.edges, 0);
+    walk.intoWorld(lookup.edges, 3);
   }
 
   /** Takes what is along a normal off a direction, and makes it a unit again. */
@@ -295,38 +297,38 @@ final class Dress {
     d[2] = z * s;
   }
 
-  private static void look(Laid laid, RayWalk walk, Spot spot, float[] to) {
-    place(laid, walk, spot);
-    laid.texels.look(spot.u, spot.v, laid.edge, laid.edgeV, to);
+  private static void look(Laid laid, RayWalk walk, Lookup lookup, float[] to) {
+    place(laid, walk, lookup);
+    laid.texels.look(lookup.u, lookup.v, laid.edge, laid.edgeV, to);
   }
 
   /** Finds the place of the picture that a hit lies at. */
-  private static void place(Laid laid, RayWalk walk, Spot spot) {
-    float[] lie = spot.lie;
+  private static void place(Laid laid, RayWalk walk, Lookup lookup) {
+    float[] lie = lookup.lie;
     Triangles mesh = walk.mesh();
     float[] places = laid.lay == Texture.Lay.SECOND ? mesh.seconds() : mesh.places();
     if (laid.lay == Texture.Lay.METRES || places == null) {
-      along(walk, spot, lie);
+      along(walk, lookup, lie);
     } else {
       walk.lie(places, lie);
     }
-    spot.u = laid.uu * lie[0] + laid.uv * lie[1] + laid.ou;
-    spot.v = laid.vu * lie[0] + laid.vv * lie[1] + laid.ov;
-    spot.u1 = laid.uu * lie[2] + laid.uv * lie[3];
-    spot.v1 = laid.vu * lie[2] + laid.vv * lie[3];
-    spot.u2 = laid.uu * lie[4] + laid.uv * lie[5];
-    spot.v2 = laid.vu * lie[4] + laid.vv * lie[5];
+    lookup.u = laid.uu * lie[0] + laid.uv * lie[1] + laid.ou;
+    lookup.v = laid.vu * lie[0] + laid.vv * lie[1] + laid.ov;
+    lookup.u1 = laid.uu * lie[2] + laid.uv * lie[3];
+    lookup.v1 = laid.vu * lie[2] + laid.vv * lie[3];
+    lookup.u2 = laid.uu * lie[4] + laid.uv * lie[5];
+    lookup.v2 = laid.vu * lie[4] + laid.vv * lie[5];
   }
 
   /** Metres of the mesh's own frame, seen along the axis that the triangle looks along most. */
-  private static void along(RayWalk walk, Spot spot, float[] lie) {
-    float[] e = spot.inMesh;
+  private static void along(RayWalk walk, Lookup lookup, float[] lie) {
+    float[] e = lookup.inMesh;
     walk.edgesInMesh(e);
     float x = e[1] * e[5] - e[2] * e[4];
     float y = e[2] * e[3] - e[0] * e[5];
     float z = e[0] * e[4] - e[1] * e[3];
     float ax = Math.abs(x), ay = Math.abs(y), az = Math.abs(z);
-    walk.placeInMesh(spot.place);
+    walk.placeInMesh(lookup.place);
     int across, down;
     float right, below;
     if (ay >= ax && ay >= az) {
@@ -345,8 +347,8 @@ final class Dress {
       right = z >= 0 ? 1 : -1;
       below = -1;
     }
-    lie[0] = right * spot.place[across];
-    lie[1] = below * spot.place[down];
+    lie[0] = right * lookup.place[across];
+    lie[1] = below * lookup.place[down];
     lie[2] = right * e[across];
     lie[3] = below * e[down];
     lie[4] = right * e[3 + across];

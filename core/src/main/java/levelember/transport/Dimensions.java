@@ -1,0 +1,20 @@
+package levelember.transport;
+
+/**
+ * Numbers of the dimensions of a path's sample points ({@link levelember.math.Points}): those of
+ * the camera first, then {@link #PER_VERTEX} for every path vertex.
+ */
+final class Dimensions {
+  static final int PIXEL = 1, LENS = 2, SCATTER = 3, LOBE = 4, ROULETTE = 5, WAVELENGTH = 6;
+  static final int OPACITY = 7, LIGHT_SELECTION = 0;
+
+  static final int PER_VERTEX = 8;
+
+  /** Sets holes along one ray apart; odd and large, so that they meet no other dimension. */
+  static final int NEXT_HOLE = 0x2C1B3C6D;
+
+  /** Sets several samples of one light at one vertex apart. */
+  static final int NEXT_LIGHT_SAMPLE = 0x3D4D51C3;
+
+  private Dimensions() {}
+}

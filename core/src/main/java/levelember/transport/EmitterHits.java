@@ -1,0 +1,183 @@
+package levelember.transport;
+
+import levelember.light.EmissiveLight;
+import levelember.light.LightRay;
+import levelember.light.LightSource;
+import levelember.light.PlateLight;
+import levelember.trace.RayWalk;
+
+/**
+ * Light of the lights that a path's ray meets: seen by the camera, or found by BSDF sampling and
+ * weighted against light sampling. One a thread.
+ */
+final class EmitterHits {
+  private final Scene scene;
+  private final RayWalk walk;
+  private final LightSelection selection;
+  private final ShadowRay shadow;
+  private final MisWeight mis;
+  private final ContributionSink sink;
+  private final RayCount.Tally rays;
+  private final LightRay lightRay = new LightRay();
+  private final int[] near;
+
+  EmitterHits(
+      Scene scene,
+      RayWalk walk,
+      LightSelection selection,
+      ShadowRay shadow,
+      MisWeight mis,
+      ContributionSink sink,
+      RayCount.Tally rays) {
+    this.scene = scene;
+    this.walk = walk;
+    this.selection = selection;
+    this.shadow = shadow;
+    this.mis = mis;
+    this.sink = sink;
+    this.rays = rays;
+    near = new int[scene.lights.length];
+  }
+
+  /**
+   * Adds the light of lights that hold no place in the set's geometry.
+   *
+   * @param distance of what the ray hits, metres; infinite where it hits nothing
+   * @param wanted layers that get anything
+   */
+  void onRay(PathState path, float distance, boolean[] wanted) {
+    PathVertex vertex = path.vertex;
+    float reach = path.sinceVertex + distance;
+    boolean cutOut = scene.cutOut && vertex.isCamera();
+    int tried = scene.meetable.length;
+    if (scene.many) {
+      tried +=
+          scene.rig.along(path.ox, path.oy, path.oz, path.dx, path.dy, path.dz, distance, near);
+    }
+    for (int i = 0; i < tried; i++) {
+      int k = i < scene.meetable.length ? scene.meetable[i] : near[i - scene.meetable.length];
+      LightSource light = scene.lights[k];
+      if (!wanted[k] || vertex.isCamera() && !light.showsToCamera()) {
+        continue;
+      }
+      LightControls controls = scene.controls[k];
+      if (controls != null
+          && (!vertex.isCamera() && !controls.lights(vertex.piece)
+              || controls.customShadow() && !vertex.delta)) {
+        continue;
+      }
+      if (light.meets(vertex.x, vertex.y, vertex.z, path.dx, path.dy, path.dz, reach, lightRay)
+          && lightRay.distance > path.sinceVertex
+          && !(cutOut && lightRay.distance == Float.POSITIVE_INFINITY)) {
+        float w = vertex.delta ? 1 : weight(path, k, lightRay.pdf);
+        add(path, k, lightRay.distance, w, 1, 1, 1);
+      }
+    }
+  }
+
+  private float weight(PathState path, int light, float density) {
+    return mis.ofBsdf(path.vertex.pdf, selection.previousRate(light) * density);
+  }
+
+  /**
+   * Adds the light of lights with custom shadows, whatever else the ray from a vertex hits: what is
+   * in the way is found as their shadows have it.
+   */
+  void withCustomShadows(PathState path, boolean[] wanted) {
+    PathVertex vertex = path.vertex;
+    for (int k = 0; k < wanted.length; k++) {
+      LightControls controls = scene.controls[k];
+      if (!wanted[k]
+          || controls == null
+          || !controls.customShadow()
+          || !controls.lights(vertex.piece)) {
+        continue;
+      }
+      float dx = path.dx, dy = path.dy, dz = path.dz;
+      if (!scene.lights[k].meets(
+          vertex.x, vertex.y, vertex.z, dx, dy, dz, Float.POSITIVE_INFINITY, lightRay)) {
+        continue;
+      }
+      float w = weight(path, k, lightRay.pdf);
+      float distance = lightRay.distance;
+      rays.shadow++;
+      if (shadow.arrives(controls, vertex.x, vertex.y, vertex.z, dx, dy, dz, distance * 0.9999f)) {
+        add(path, k, distance, w, shadow.r, shadow.g, shadow.b);
+      }
+    }
+  }
+
+  /**
+   * Adds the light of an emissive piece that the ray has hit.
+   *
+   * @param distance since the vertex, metres
+   */
+  void onSurface(PathState path, SurfaceInteraction at, float distance, boolean[] wanted) {
+    PathVertex vertex = path.vertex;
+    int k = scene.emissionLayer[at.piece];
+    if (k < 0
+        || !wanted[k]
+        || !at.outside
+        || vertex.isCamera() && !scene.lights[k].showsToCamera()) {
+      return;
+    }
+    LightControls controls = scene.controls[k];
+    if (controls != null && !vertex.isCamera() && !controls.lights(vertex.piece)
+        || !vertex.delta && scene.onlyLightSampled(k)) {
+      return;
+    }
+    EmissiveLight light = (EmissiveLight) scene.lights[k];
+    int place = scene.hierarchy.placed(walk.instance);
+    int triangle = scene.emissionFirst[place] + walk.triangle;
+    float w = 1;
+    if (!vertex.delta) {
+      float density =
+          light.density(
+              triangle, vertex.x, vertex.y, vertex.z, vertex.nx, vertex.ny, vertex.nz, path.dx,
+              path.dy, path.dz, distance, lightRay);
+      w = weight(path, k, density);
+    }
+    light.shine(triangle, walk.b, scene.third(place, walk.b, walk.c), lightRay);
+    float r = w * path.r * lightRay.r, g = w * path.g * lightRay.g, b = w * path.b * lightRay.b;
+    controlled(path, k, distance, r, g, b);
+  }
+
+  /** Adds what backdrop plates show where a ray from the camera leaves the set. */
+  void behind(PathState path, boolean[] wanted) {
+    for (int k = 0; k < wanted.length; k++) {
+      if (wanted[k] && scene.lights[k] instanceof PlateLight plate) {
+        plate.seen(path.screenX, path.screenY, sink.aspect(), lightRay);
+        sink.add(k, path.r * lightRay.r, path.g * lightRay.g, path.b * lightRay.b);
+      }
+    }
+  }
+
+  /** Adds the light ray's radiance times the throughput, a weight and what arrives. */
+  private void add(
+      PathState path,
+      int k,
+      float distance,
+      float w,
+      float arrivesR,
+      float arrivesG,
+      float arrivesB) {
+    float r = w * path.r * lightRay.r, g = w * path.g * lightRay.g, b = w * path.b * lightRay.b;
+    controlled(path, k, distance, r * arrivesR, g * arrivesG, b * arrivesB);
+  }
+
+  /** Adds light as the light's controls have it on the piece of the last vertex. */
+  private void controlled(PathState path, int k, float distance, float r, float g, float b) {
+    PathVertex vertex = path.vertex;
+    LightControls controls = scene.controls[k];
+    if (controls == null || vertex.isCamera()) {
+      sink.add(k, r, g, b);
+      return;
+    }
+    float fade = controls.fade(distance);
+    sink.add(
+        k,
+        fade * r * controls.factor(vertex.diffuseR),
+        fade * g * controls.factor(vertex.diffuseG),
+        fade * b * controls.factor(vertex.diffuseB));
+  }
+}

@@ -1,0 +1,159 @@
+package levelember.transport;
+
+import levelember.light.LightRay;
+import levelember.light.LightSource;
+import levelember.math.Points;
+import levelember.surface.LayeredSurface;
+import levelember.surface.Scattering;
+
+/**
+ * Direct light at a path vertex by light sampling, weighted against BSDF sampling. One a thread.
+ */
+final class NextEventEstimation {
+  private final Scene scene;
+  private final Points points;
+  private final LightSelection selection;
+  private final ShadowRay shadow;
+  private final MisWeight mis;
+  private final ContributionSink sink;
+  private final RayCount.Tally rays;
+  private final LightRay lightRay = new LightRay();
+
+  /** Normal of the only side from which light counts; 0 where it counts from both. */
+  private float sideX, sideY, sideZ;
+
+  NextEventEstimation(
+      Scene scene,
+      Points points,
+      LightSelection selection,
+      ShadowRay shadow,
+      MisWeight mis,
+      ContributionSink sink,
+      RayCount.Tally rays) {
+    this.scene = scene;
+    this.points = points;
+    this.selection = selection;
+    this.shadow = shadow;
+    this.mis = mis;
+    this.sink = sink;
+    this.rays = rays;
+  }
+
+  /** Adds the light of the lights that are selected at a vertex. */
+  void estimate(PathState path, SurfaceInteraction at, boolean catching, boolean[] wanted) {
+    // Light from behind counts only where the surface scatters it through.
+    boolean sided = !at.surface.diffuses();
+    sideX = sided ? at.nx : 0;
+    sideY = sided ? at.ny : 0;
+    sideZ = sided ? at.nz : 0;
+    float x = RayOffset.off(at.x, at.gx), y = RayOffset.off(at.y, at.gy);
+    float z = RayOffset.off(at.z, at.gz);
+    int first = path.depth * Dimensions.PER_VERTEX;
+    selection.select(x, y, z, path.roughVertices, points, first + Dimensions.LIGHT_SELECTION);
+    if (catching && path.caught) {
+      return;
+    }
+    for (int i = 0; i < selection.count; i++) {
+      int k = selection.light[i];
+      LightControls controls = scene.controls[k];
+      if (!wanted[k] || controls != null && !controls.lights(at.piece)) {
+        continue;
+      }
+      LightSource light = scene.lights[k];
+      boolean again = selection.sampled[i] && selection.parts[i] == 1;
+      int dimension = light.key() + first + (again ? i * Dimensions.NEXT_LIGHT_SAMPLE : 0);
+      float rate = selection.rate[i];
+      if (!selection.sampled[i] && rate < 1 && points.single(dimension + Dimensions.LOBE) >= rate) {
+        continue;
+      }
+      if (light.choosing()) {
+        float w = points.single(dimension + Dimensions.WAVELENGTH);
+        light.choose(x, y, z, sideX, sideY, sideZ, selection.parts[i], w, lightRay);
+      }
+      for (int n = 0; n < selection.parts[i]; n++) {
+        points.pair(dimension + Dimensions.PIXEL + n * Dimensions.NEXT_LIGHT_SAMPLE);
+        lightRay.part = n;
+        if (light.draw(x, y, z, points.u, points.v, lightRay)) {
+          connect(path, at, k, rate, catching);
+        }
+      }
+    }
+  }
+
+  /** Tells the path's vertex on which side light was sampled. */
+  void side(PathVertex vertex) {
+    vertex.side(sideX, sideY, sideZ);
+  }
+
+  /**
+   * Adds the light of the point on a light that was sampled.
+   *
+   * @param rate how many such samples there are of the light, on the mean
+   */
+  private void connect(PathState path, SurfaceInteraction at, int k, float rate, boolean catching) {
+    LayeredSurface surface = at.surface;
+    Scattering scattering = at.scattering;
+    float wx = lightRay.x, wy = lightRay.y, wz = lightRay.z;
+    float side = wx * at.gx + wy * at.gy + wz * at.gz;
+    if (side <= 0 && !surface.diffuses()) {
+      return;
+    }
+    float ix = at.tx * wx + at.ty * wy + at.tz * wz;
+    float iy = at.sx * wx + at.sy * wy + at.sz * wz;
+    float iz = at.nx * wx + at.ny * wy + at.nz * wz;
+    if (side < 0 != iz < 0) {
+      return;
+    }
+    surface.evaluate(at.lx, at.ly, at.lz, ix, iy, iz, at.outside, path.wavelength, scattering);
+    if (scattering.pdf <= 0) {
+      return;
+    }
+    float w = 1 / (lightRay.pdf * rate);
+    if (!lightRay.delta && !catching && !scene.onlyLightSampled(k)) {
+      w *= mis.ofLight(lightRay.pdf * rate, scattering.pdf);
+    }
+    LightControls controls = scene.controls[k];
+    float r = w * path.r * lightRay.r, g = w * path.g * lightRay.g, b = w * path.b * lightRay.b;
+    if (controls == null) {
+      r *= scattering.r;
+      g *= scattering.g;
+      b *= scattering.b;
+    } else {
+      float fade = controls.fade(lightRay.distance);
+      r *= fade * controls.value(scattering.r, scattering.matteR);
+      g *= fade * controls.value(scattering.g, scattering.matteG);
+      b *= fade * controls.value(scattering.b, scattering.matteB);
+    }
+    if (r == 0 && g == 0 && b == 0) {
+      return;
+    }
+    rays.shadow++;
+    float s = side > 0 ? 1 : -1;
+    boolean arrives =
+        shadow.arrives(
+            controls,
+            RayOffset.off(at.x, s * at.gx),
+            RayOffset.off(at.y, s * at.gy),
+            RayOffset.off(at.z, s * at.gz),
+            wx,
+            wy,
+            wz,
+            lightRay.distance * 0.9999f);
+    if (catching) {
+      caught(k, r, g, b);
+    } else if (arrives) {
+      sink.add(k, r * shadow.r, g * shadow.g, b * shadow.b);
+    }
+  }
+
+  /** A catcher takes what its shadow keeps off it from what is behind (Debevec 1998). */
+  private void caught(int k, float r, float g, float b) {
+    if (scene.cutOut) {
+      float offered = (r + g + b) / 3;
+      float left = (r * shadow.r + g * shadow.g + b * shadow.b) / 3;
+      sink.caught(k, offered - left, offered);
+    } else {
+      sink.add(k, r * (shadow.r - 1), g * (shadow.g - 1), b * (shadow.b - 1));
+    }
+  }
+}

@@ -1,0 +1,93 @@
+package levelember.transport;
+
+import levelember.trace.Hierarchy;
+
+/** One path while it is traced: its ray, its throughput and where it has been. One a thread. */
+final class PathState {
+  /** The ray that is traced next; its direction is a unit vector. */
+  float ox, oy, oz, dx, dy, dz;
+
+  /** What the ray is, of the kinds of {@link Hierarchy}: pieces may be hidden from some. */
+  int rayKind;
+
+  /** Throughput by channel. */
+  float r, g, b;
+
+  /** Wavelength that the path has settled on where glass disperses, 0…1 of the visible, or −1. */
+  float wavelength;
+
+  /** Path vertices and panes so far. */
+  int depth;
+
+  /** Vertices so far whose scattering was wide, so that what follows is blurred. */
+  int roughVertices;
+
+  /** Holes, panes and shadow catchers that the ray has passed straight since the last vertex. */
+  int passed;
+
+  /** Metres that the ray has come since the last vertex, before its present origin. */
+  float sinceVertex;
+
+  /** Metres from the camera. */
+  float length;
+
+  /** The ray has left a diffuse vertex and not come to a surface yet. */
+  boolean fromDiffuse;
+
+  /** The ray has passed a shadow catcher. */
+  boolean caught;
+
+  /** The guides of the denoiser have got nothing of this path yet. */
+  boolean guiding;
+
+  /** Place on the whole picture, 0…1 from its left and from its top. */
+  float screenX, screenY;
+
+  /** How the path covers what is behind, and what of that shadow catchers do. */
+  float alpha, caughtShare;
+
+  /** Where the path was scattered last. */
+  final PathVertex vertex = new PathVertex();
+
+  /** Begins with a ray from the camera. */
+  void begin(float x, float y, float z, float toX, float toY, float toZ, boolean guided) {
+    from(x, y, z);
+    towards(toX, toY, toZ);
+    rayKind = Hierarchy.CAMERA;
+    r = g = b = 1;
+    wavelength = -1;
+    depth = roughVertices = passed = 0;
+    sinceVertex = length = 0;
+    fromDiffuse = caught = false;
+    guiding = guided;
+    alpha = 1;
+    caughtShare = 0;
+    vertex.camera(x, y, z);
+  }
+
+  void from(float x, float y, float z) {
+    ox = x;
+    oy = y;
+    oz = z;
+  }
+
+  void towards(float x, float y, float z) {
+    dx = x;
+    dy = y;
+    dz = z;
+  }
+
+  void times(float byR, float byG, float byB) {
+    r *= byR;
+    g *= byG;
+    b *= byB;
+  }
+
+  float brightest() {
+    return Math.max(r, Math.max(g, b));
+  }
+
+  float mean() {
+    return (r + g + b) / 3;
+  }
+}

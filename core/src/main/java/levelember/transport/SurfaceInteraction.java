@@ -1,0 +1,163 @@
+package levelember.transport;
+
+import levelember.surface.LayeredSurface;
+import levelember.surface.Scattering;
+import levelember.trace.RayWalk;
+
+/**
+ * Where a ray meets the set: geometry, shading frame and material of the hit. The one place that
+ * knows of holes, panes and textured materials, for paths, shadow rays, first hits and pickers
+ * alike. One a thread; holds the last hit of its walk until the next ray is walked.
+ */
+final class SurfaceInteraction {
+  private final Scene scene;
+  private final RayWalk walk;
+  private final TexturedMaterial.Lookup lookup = new TexturedMaterial.Lookup();
+  private final float[] place = new float[3];
+  private final float[] face = new float[3];
+  private final float[] normal = new float[3];
+
+  /** What the surface answers; its material at the point once {@link #shade} was called. */
+  final Scattering scattering = new Scattering();
+
+  int piece;
+
+  /** The ray comes from outside. */
+  boolean outside;
+
+  LayeredSurface surface;
+
+  /** Whether the material varies over the piece. */
+  boolean textured;
+
+  private TexturedMaterial textures;
+
+  /** Geometric normal: outwards until {@link #orient}, then on the side of the ray. */
+  float gx, gy, gz;
+
+  /** The point. */
+  float x, y, z;
+
+  /** Shading frame with the normal on the ray's side, once {@link #orient} was called. */
+  float nx, ny, nz, tx, ty, tz, sx, sy, sz;
+
+  /** Direction to where the ray comes from, in that frame. */
+  float lx, ly, lz;
+
+  SurfaceInteraction(Scene scene, RayWalk walk) {
+    this.scene = scene;
+    this.walk = walk;
+  }
+
+  /** Takes over the walk's last hit by a ray of the given direction. */
+  void hit(float dx, float dy, float dz) {
+    piece = walk.piece();
+    walk.faceNormal(face);
+    gx = face[0];
+    gy = face[1];
+    gz = face[2];
+    outside = gx * dx + gy * dy + gz * dz < 0;
+    surface = scene.surfaces[piece];
+    textures = scene.textured[piece];
+    textured = textures != null;
+    walk.place(place);
+    x = place[0];
+    y = place[1];
+    z = place[2];
+  }
+
+  /** How much of the surface is there: 0 in a hole … 1. */
+  float opacity() {
+    return pierced() ? textures.opacity(walk, lookup) : 1;
+  }
+
+  /** Whether the surface has holes. */
+  boolean pierced() {
+    return textures != null && textures.pierced();
+  }
+
+  /** Finds the material and the shading normal at the point. */
+  void shade(float dx, float dy, float dz) {
+    walk.shadingNormal(normal);
+    if (textures == null) {
+      if (surface != null) {
+        surface.dress(scattering);
+      }
+      return;
+    }
+    textures.bendNormal(walk, normal, lookup);
+    float cos = normal[0] * dx + normal[1] * dy + normal[2] * dz;
+    surface = textures.prepare(walk, cos, lookup, scattering);
+  }
+
+  /**
+   * What passes straight through as through a pane, by channel; false for a surface that is none.
+   *
+   * @param to three floats; left as they are for a surface that is no pane
+   */
+  boolean straight(float dx, float dy, float dz, float[] to) {
+    if (surface == null || !surface.pane()) {
+      return false;
+    }
+    walk.shadingNormal(normal);
+    float cos = normal[0] * dx + normal[1] * dy + normal[2] * dz;
+    if (textures == null) {
+      surface.dress(scattering);
+    } else {
+      surface = textures.prepare(walk, cos, lookup, scattering);
+    }
+    if (!surface.pane()) {
+      return false;
+    }
+    surface.straight(scattering, cos, outside, to);
+    return true;
+  }
+
+  /** Turns both normals to the side that the ray comes from, and builds the shading frame. */
+  void orient(float dx, float dy, float dz) {
+    if (!outside) {
+      gx = -gx;
+      gy = -gy;
+      gz = -gz;
+    }
+    nx = normal[0];
+    ny = normal[1];
+    nz = normal[2];
+    if (nx * gx + ny * gy + nz * gz < 0) {
+      nx = -nx;
+      ny = -ny;
+      nz = -nz;
+    }
+    float facing = -(nx * dx + ny * dy + nz * dz);
+    if (!(facing > 1e-4f)) {
+      nx = gx;
+      ny = gy;
+      nz = gz;
+      facing = Math.max(1e-6f, -(nx * dx + ny * dy + nz * dz));
+    }
+    // An orthonormal frame round the normal (Duff et al. 2017).
+    float sign = Math.copySign(1, nz);
+    float a = -1 / (sign + nz);
+    float c = nx * ny * a;
+    tx = 1 + sign * nx * nx * a;
+    ty = sign * c;
+    tz = -sign * nx;
+    sx = c;
+    sy = sign + ny * ny * a;
+    sz = -ny;
+    lx = -(tx * dx + ty * dy + tz * dz);
+    ly = -(sx * dx + sy * dy + sz * dz);
+    lz = facing;
+  }
+
+  /** Origin of a ray that goes on behind a surface which it passes, before it is oriented. */
+  void originBehind(PathState path) {
+    float s = outside ? -1 : 1;
+    path.from(RayOffset.off(x, s * gx), RayOffset.off(y, s * gy), RayOffset.off(z, s * gz));
+  }
+
+  /** The same once oriented. */
+  void originBelow(PathState path) {
+    path.from(RayOffset.off(x, -gx), RayOffset.off(y, -gy), RayOffset.off(z, -gz));
+  }
+}
