@@ -106,21 +106,7 @@ public record EditCost(boolean geometry, boolean everything, int[] from) {
   }
 
   private static List<Piece> traced(List<Piece> pieces) {
-    return pieces.stream()
-        .map(p ->
-            new Piece(
-                p.id(),
-                "traced",
-                p.parent(),
-                p.place(),
-                p.turnDegrees(),
-                p.size(),
-                p.shape(),
-                p.material(),
-                p.copies(),
-                p.showing(),
-                p.shown()))
-        .toList();
+    return pieces.stream().map(p -> p.withName("traced")).toList();
   }
 
   /** What pushes the surface of each piece. */
@@ -139,21 +125,6 @@ public record EditCost(boolean geometry, boolean everything, int[] from) {
   }
 
   private static Shot camera(Shot s) {
-    return new Shot(
-        "camera",
-        "camera",
-        s.place(),
-        s.aim(),
-        s.focalLengthMm(),
-        s.sensorWidthMm(),
-        s.fStop(),
-        s.focusDistance(),
-        "look",
-        s.upright(),
-        s.blades(),
-        s.bladeTurnDegrees(),
-        0,
-        0,
-        s.cutOut());
+    return s.with(c -> c.id("camera").name("camera").look("look").exposureStops(0).cropAspect(0));
   }
 }

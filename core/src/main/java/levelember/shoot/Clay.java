@@ -38,7 +38,7 @@ public final class Clay {
 
   private static List<Light> withoutEmission(Shoot shoot) {
     return shoot.lights().stream()
-        .map(l -> l.emitter() instanceof Emitter.Emissive ? l.silent() : l)
+        .map(l -> l.emitter() instanceof Emitter.Emissive ? l.withMuted(true) : l)
         .toList();
   }
 }

@@ -1,5 +1,6 @@
 package levelember.shoot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 
 /**
@@ -17,6 +18,7 @@ import java.util.List;
  * @param streaks lines of light
  * @param ghosts mirrored images in the lens
  */
+@RecordBuilder
 public record Glow(
     String id,
     String name,
@@ -27,7 +29,8 @@ public record Glow(
     boolean beyond,
     Bloom bloom,
     Streaks streaks,
-    Ghosts ghosts) {
+    Ghosts ghosts)
+    implements GlowBuilder.With {
 
   public Glow {
     Checks.id(id);
@@ -57,24 +60,24 @@ public record Glow(
 
   /** The same from another source, with another threshold and softness. */
   public Glow from(Source other, double stops, double soft) {
-    return new Glow(id, name, on, other, stops, soft, beyond, bloom, streaks, ghosts);
+    return with(g -> g.source(other).threshold(stops).softness(soft));
   }
 
   public Glow with(Bloom other) {
-    return new Glow(id, name, on, source, threshold, softness, beyond, other, streaks, ghosts);
+    return withBloom(other);
   }
 
   public Glow with(Streaks other) {
-    return new Glow(id, name, on, source, threshold, softness, beyond, bloom, other, ghosts);
+    return withStreaks(other);
   }
 
   public Glow with(Ghosts other) {
-    return new Glow(id, name, on, source, threshold, softness, beyond, bloom, streaks, other);
+    return withGhosts(other);
   }
 
   /** The same, lamps outside of the frame too. */
   public Glow beyondFrame() {
-    return new Glow(id, name, on, source, threshold, softness, true, bloom, streaks, ghosts);
+    return withBeyond(true);
   }
 
   /** True when it changes the picture. */

@@ -1,5 +1,6 @@
 package levelember.shoot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import levelember.math.Vec3;
 
@@ -27,6 +28,7 @@ import levelember.math.Vec3;
  * @param bank id of the bank that it belongs to, or null
  * @param twin whose mirror image it is, or null
  */
+@RecordBuilder
 public record Light(
     String id,
     String name,
@@ -44,7 +46,8 @@ public record Light(
     String tiedTo,
     String aimedAt,
     String bank,
-    Twin twin) {
+    Twin twin)
+    implements LightBuilder.With {
 
   /**
    * Makes a light the mirror image of another: its kind, size, place, brightness and colour are the
@@ -126,70 +129,24 @@ public record Light(
         null);
   }
 
-  /** The same light that lights otherwise. */
-  public Light reaching(Reach other) {
-    return new Light(
-        id,
-        name,
-        emitter,
-        place,
-        aim,
-        rollDegrees,
-        brightness,
-        levelStops,
-        colour,
-        muted,
-        alone,
-        showsToCamera,
-        other,
-        tiedTo,
-        aimedAt,
-        bank,
-        twin);
-  }
-
   /** The mirror image of another light that this one is, in the world. */
   Light imageOf(Light other) {
-    return new Light(
-        id,
-        name,
-        other.emitter,
-        twin.mirrored(other.place),
-        twin.mirrored(other.aim),
-        -other.rollDegrees,
-        other.brightness,
-        levelStops,
-        other.colour,
-        muted,
-        alone,
-        other.showsToCamera,
-        reach,
-        null,
-        null,
-        bank,
-        null);
+    return with(l ->
+        l.emitter(other.emitter)
+            .place(twin.mirrored(other.place))
+            .aim(twin.mirrored(other.aim))
+            .rollDegrees(-other.rollDegrees)
+            .brightness(other.brightness)
+            .colour(other.colour)
+            .showsToCamera(other.showsToCamera)
+            .tiedTo(null)
+            .aimedAt(null)
+            .twin(null));
   }
 
   /** The same light at a place and aim in the world, tied to nothing. */
   public Light standing(Vec3 placeInWorld, Vec3 aimInWorld) {
-    return new Light(
-        id,
-        name,
-        emitter,
-        placeInWorld,
-        aimInWorld,
-        rollDegrees,
-        brightness,
-        levelStops,
-        colour,
-        muted,
-        alone,
-        showsToCamera,
-        reach,
-        null,
-        null,
-        bank,
-        twin);
+    return with(l -> l.place(placeInWorld).aim(aimInWorld).tiedTo(null).aimedAt(null));
   }
 
   /** Whether a kind of light faces its aim. */
@@ -246,47 +203,15 @@ public record Light(
   private static final List<Brightness.Unit> NIT = List.of(Brightness.Unit.NIT);
   private static final List<Brightness.Unit> TIMES = List.of(Brightness.Unit.TIMES);
 
-  /** The same light, muted. */
-  public Light silent() {
-    return new Light(
-        id,
-        name,
-        emitter,
-        place,
-        aim,
-        rollDegrees,
-        brightness,
-        levelStops,
-        colour,
-        true,
-        alone,
-        showsToCamera,
-        reach,
-        tiedTo,
-        aimedAt,
-        bank,
-        twin);
-  }
-
   /** The same light with only what its traced layer depends on; the rest is neutral. */
   public Light withoutWeights() {
-    return new Light(
-        id,
-        "traced",
-        emitter,
-        place,
-        aim,
-        rollDegrees,
-        new Brightness(0, units(emitter).getFirst()),
-        0,
-        LightColour.NEUTRAL,
-        false,
-        false,
-        showsToCamera,
-        reach,
-        tiedTo,
-        aimedAt,
-        null,
-        twin);
+    return with(l ->
+        l.name("traced")
+            .brightness(new Brightness(0, units(emitter).getFirst()))
+            .levelStops(0)
+            .colour(LightColour.NEUTRAL)
+            .muted(false)
+            .alone(false)
+            .bank(null));
   }
 }

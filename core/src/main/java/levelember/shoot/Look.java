@@ -1,5 +1,6 @@
 package levelember.shoot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 
@@ -18,6 +19,7 @@ import java.util.Optional;
  * @param plate treatment of the plates behind the set
  * @param grade of what is shown
  */
+@RecordBuilder
 public record Look(
     String id,
     String name,
@@ -28,7 +30,8 @@ public record Look(
     Optics optics,
     ContactShade contact,
     PlateTreatment plate,
-    Grade grade) {
+    Grade grade)
+    implements LookBuilder.With {
 
   private static final int MOST_GLOWS = 16;
 
@@ -70,42 +73,40 @@ public record Look(
   /** The same, exposed by so many stops more. */
   public Look exposed(double stops) {
     double ev = Math.clamp(ev() - stops, Exposure.LEAST_EV, Exposure.MOST_EV);
-    return new Look(id, name, Exposure.of(ev), balance, tone, glows, optics, contact, plate, grade);
+    return withExposure(Exposure.of(ev));
   }
 
   /** The same under another id and name. */
   public Look named(String otherId, String otherName) {
-    return new Look(
-        otherId, otherName, exposure, balance, tone, glows, optics, contact, plate, grade);
+    return withId(otherId).withName(otherName);
   }
 
   public Look with(WhiteBalance other) {
-    return new Look(id, name, exposure, other, tone, glows, optics, contact, plate, grade);
+    return withBalance(other);
   }
 
   public Look with(Tone other) {
-    return new Look(id, name, exposure, balance, other, glows, optics, contact, plate, grade);
+    return withTone(other);
   }
 
   public Look with(Glow... others) {
-    return new Look(
-        id, name, exposure, balance, tone, List.of(others), optics, contact, plate, grade);
+    return withGlows(List.of(others));
   }
 
   public Look with(Optics other) {
-    return new Look(id, name, exposure, balance, tone, glows, other, contact, plate, grade);
+    return withOptics(other);
   }
 
   public Look with(ContactShade other) {
-    return new Look(id, name, exposure, balance, tone, glows, optics, other, plate, grade);
+    return withContact(other);
   }
 
   public Look with(PlateTreatment other) {
-    return new Look(id, name, exposure, balance, tone, glows, optics, contact, other, grade);
+    return withPlate(other);
   }
 
   public Look with(Grade other) {
-    return new Look(id, name, exposure, balance, tone, glows, optics, contact, plate, other);
+    return withGrade(other);
   }
 
   /** The name of the LUT that it needs. */

@@ -1,5 +1,6 @@
 package levelember.shoot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
@@ -24,6 +25,7 @@ import java.util.stream.Stream;
  * @param opacity by its mean: black is a hole, white is whole
  * @param rim a colour that grows towards the edge of what is seen, or null
  */
+@RecordBuilder
 public record Maps(
     Texture colour,
     List<RampStop> ramp,
@@ -38,7 +40,8 @@ public record Maps(
     Texture displacement,
     double displacementMetres,
     Texture opacity,
-    Rim rim) {
+    Rim rim)
+    implements MapsBuilder.With {
   public static final Maps NONE =
       new Maps(
           null, List.of(), null, null, null, null, null, 1, null, 0.001, null, 0.01, null, null);
@@ -123,118 +126,14 @@ public record Maps(
     return NONE.withColour(colour);
   }
 
-  /** The same with another colour. */
-  public Maps withColour(Texture other) {
-    return new Maps(
-        other,
-        ramp,
-        second,
-        mask,
-        roughness,
-        metalness,
-        normal,
-        normalStrength,
-        bump,
-        bumpMetres,
-        displacement,
-        displacementMetres,
-        opacity,
-        rim);
-  }
-
   /** The same with another bump. */
   public Maps withBump(Texture other, double metres) {
-    return new Maps(
-        colour,
-        ramp,
-        second,
-        mask,
-        roughness,
-        metalness,
-        normal,
-        normalStrength,
-        other,
-        metres,
-        displacement,
-        displacementMetres,
-        opacity,
-        rim);
+    return with(m -> m.bump(other).bumpMetres(metres));
   }
 
   /** The same with another displacement. */
   public Maps withDisplacement(Texture other, double metres) {
-    return new Maps(
-        colour,
-        ramp,
-        second,
-        mask,
-        roughness,
-        metalness,
-        normal,
-        normalStrength,
-        bump,
-        bumpMetres,
-        other,
-        metres,
-        opacity,
-        rim);
-  }
-
-  /** The same with another opacity. */
-  public Maps withOpacity(Texture other) {
-    return new Maps(
-        colour,
-        ramp,
-        second,
-        mask,
-        roughness,
-        metalness,
-        normal,
-        normalStrength,
-        bump,
-        bumpMetres,
-        displacement,
-        displacementMetres,
-        other,
-        rim);
-  }
-
-  /** The same with a ramp. */
-  public Maps withRamp(List<RampStop> other) {
-    return new Maps(
-        colour,
-        other,
-        second,
-        mask,
-        roughness,
-        metalness,
-        normal,
-        normalStrength,
-        bump,
-        bumpMetres,
-        displacement,
-        displacementMetres,
-        opacity,
-        rim);
-  }
-
-  /** The same with a rim. */
-  public Maps withRim(Rim other) {
-    return new Maps(
-        colour,
-        ramp,
-        second,
-        mask,
-        roughness,
-        metalness,
-        normal,
-        normalStrength,
-        bump,
-        bumpMetres,
-        displacement,
-        displacementMetres,
-        opacity,
-        other);
+    return with(m -> m.displacement(other).displacementMetres(metres));
   }
 
   /** True when nothing varies. */

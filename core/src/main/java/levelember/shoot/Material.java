@@ -1,5 +1,7 @@
 package levelember.shoot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
+
 /**
  * A layered surface, from the outside in: sheen, a clear coat, then a mix of metal, glass and a
  * glossy dielectric over a matte base.
@@ -18,6 +20,7 @@ package levelember.shoot;
  * @param sheen soft rim of fibres or dust
  * @param maps what varies over the surface
  */
+@RecordBuilder
 public record Material(
     String id,
     String name,
@@ -31,7 +34,8 @@ public record Material(
     Glass glass,
     Coat coat,
     Sheen sheen,
-    Maps maps) {
+    Maps maps)
+    implements MaterialBuilder.With {
 
   public Material {
     Checks.id(id);
@@ -114,45 +118,37 @@ public record Material(
 
   /** The same surface under another id and name. */
   public Material named(String newId, String newName) {
-    return new Material(
-        newId, newName, colour, metalness, edge, index, roughness, gloss, ior, glass, coat, sheen,
-        maps);
+    return with(m -> m.id(newId).name(newName));
   }
 
   /** The same surface with other glass. */
   public Material with(Glass other) {
-    return new Material(
-        id, name, colour, metalness, edge, index, roughness, gloss, ior, other, coat, sheen, maps);
+    return withGlass(other);
   }
 
   /** The same surface with another coat. */
   public Material with(Coat other) {
-    return new Material(
-        id, name, colour, metalness, edge, index, roughness, gloss, ior, glass, other, sheen, maps);
+    return withCoat(other);
   }
 
   /** The same surface with another sheen. */
   public Material with(Sheen other) {
-    return new Material(
-        id, name, colour, metalness, edge, index, roughness, gloss, ior, glass, coat, other, maps);
+    return withSheen(other);
   }
 
   /** The same surface as a metal of a complex index. */
   public Material with(Index other) {
-    return new Material(
-        id, name, colour, metalness, edge, other, roughness, gloss, ior, glass, coat, sheen, maps);
+    return withIndex(other);
   }
 
   /** The same surface with other maps. */
   public Material with(Maps other) {
-    return new Material(
-        id, name, colour, metalness, edge, index, roughness, gloss, ior, glass, coat, sheen, other);
+    return withMaps(other);
   }
 
   /** The same surface of another roughness. */
   public Material rough(double other) {
-    return new Material(
-        id, name, colour, metalness, edge, index, other, gloss, ior, glass, coat, sheen, maps);
+    return withRoughness(other);
   }
 
   private static Material plain(
@@ -185,9 +181,7 @@ public record Material(
 
   /** A matte base under a dielectric of the given roughness. */
   public static Material glossy(String id, String name, Rgb colour, double roughness, double ior) {
-    Material m = plain(id, name, colour, 0, roughness, 1);
-    return new Material(
-        id, name, colour, 0, m.edge, null, roughness, 1, ior, m.glass, m.coat, m.sheen, m.maps);
+    return plain(id, name, colour, 0, roughness, 1).withIor(ior);
   }
 
   /** Glass of a roughness. */

@@ -1,5 +1,6 @@
 package levelember.shoot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Random;
 import levelember.math.Affine;
 import levelember.math.Vec3;
@@ -19,6 +20,7 @@ import levelember.math.Vec3;
  * @param showing what the piece itself shows to
  * @param shown false takes it and all that it holds out of the picture
  */
+@RecordBuilder
 public record Piece(
     String id,
     String name,
@@ -30,7 +32,8 @@ public record Piece(
     String material,
     Copies copies,
     Showing showing,
-    boolean shown) {
+    boolean shown)
+    implements PieceBuilder.With {
 
   /** A piece that shows to everything. */
   public Piece(

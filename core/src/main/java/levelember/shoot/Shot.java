@@ -1,5 +1,6 @@
 package levelember.shoot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import levelember.math.Vec3;
 
 /**
@@ -23,6 +24,7 @@ import levelember.math.Vec3;
  * @param cutOut leaves out what lies behind the set, and pictures get an alpha: 1 where a piece is
  *     seen, on a shadow catcher how much of its light is shaded
  */
+@RecordBuilder
 public record Shot(
     String id,
     String name,
@@ -38,7 +40,8 @@ public record Shot(
     double bladeTurnDegrees,
     double exposureStops,
     double cropAspect,
-    boolean cutOut) {
+    boolean cutOut)
+    implements ShotBuilder.With {
 
   /** A shot that is not cut out. */
   public Shot(

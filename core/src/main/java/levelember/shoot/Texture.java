@@ -1,5 +1,6 @@
 package levelember.shoot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import levelember.math.Vec3;
 
 /**
@@ -17,6 +18,7 @@ import levelember.math.Vec3;
  * @param edge what is beyond the picture's left and right edge
  * @param edgeV what is beyond its upper and lower edge
  */
+@RecordBuilder
 public record Texture(
     String picture,
     Lay lay,
@@ -26,7 +28,8 @@ public record Texture(
     double repeatsV,
     double turnDegrees,
     Edge edge,
-    Edge edgeV) {
+    Edge edgeV)
+    implements TextureBuilder.With {
 
   /** What the places of a surface are that a picture is laid by. */
   public enum Lay {
@@ -72,6 +75,6 @@ public record Texture(
 
   /** The same turned to so many degrees. */
   public Texture turned(double degrees) {
-    return new Texture(picture, lay, offsetU, offsetV, repeatsU, repeatsV, degrees, edge, edgeV);
+    return withTurnDegrees(degrees);
   }
 }

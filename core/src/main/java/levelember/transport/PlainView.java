@@ -76,21 +76,14 @@ public final class PlainView {
   }
 
   private static Shot sharp(Shot s) {
-    return new Shot(
-        s.id(),
-        s.name(),
-        s.place(),
-        s.aim(),
-        s.focalLengthMm(),
-        s.sensorWidthMm(),
-        0,
-        0,
-        s.look(),
-        s.upright(),
-        0,
-        0,
-        0,
-        0);
+    return s.with(c ->
+        c.fStop(0)
+            .focusDistance(0)
+            .blades(0)
+            .bladeTurnDegrees(0)
+            .exposureStops(0)
+            .cropAspect(0)
+            .cutOut(false));
   }
 
   /** What one thread draws with. */

@@ -82,21 +82,7 @@ public final class SetDown {
   static List<Piece> kept(List<Piece> pieces, Set<String> ids, boolean in) {
     List<Piece> to = new ArrayList<>();
     for (Piece p : pieces) {
-      to.add(
-          ids.contains(p.id()) == in
-              ? p
-              : new Piece(
-                  p.id(),
-                  p.name(),
-                  p.parent(),
-                  p.place(),
-                  p.turnDegrees(),
-                  p.size(),
-                  null,
-                  p.material(),
-                  p.copies(),
-                  p.showing(),
-                  p.shown()));
+      to.add(ids.contains(p.id()) == in ? p : p.withShape(null));
     }
     return to;
   }

@@ -285,7 +285,7 @@ class EditCostTest {
             Reach.WHOLE.shadowed(0.5, new Rgb(0, 0, 1)),
             Reach.WHOLE.levelled(1, 0.2),
             Reach.WHOLE.fading(4))) {
-      RayCount rays = edit(key(key.reaching(reach)));
+      RayCount rays = edit(key(key.withReach(reach)));
       assertThat(rays.all()).as(reach.toString()).isPositive().isLessThan(all);
     }
   }

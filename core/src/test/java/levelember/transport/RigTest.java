@@ -206,7 +206,7 @@ class RigTest {
 
   private static Light lamp(Emitter emitter, Reach reach) {
     Unit unit = emitter instanceof Emitter.Point ? Unit.CANDELA : Unit.NIT;
-    return Sets.light("lamp", emitter, new Vec3(0, 2, 0), UNDER, 400, unit).reaching(reach);
+    return Sets.light("lamp", emitter, new Vec3(0, 2, 0), UNDER, 400, unit).withReach(reach);
   }
 
   @ParameterizedTest
@@ -292,7 +292,7 @@ class RigTest {
             false,
             false,
             false)
-        .reaching(reach);
+        .withReach(reach);
   }
 
   @ParameterizedTest
@@ -624,7 +624,7 @@ class RigTest {
       Vec3 at = new Vec3(i % 20 - 10, 3, i / 20.0 - 5);
       sets.light(
           Sets.light("l" + i, e, at, new Vec3(0, -1, 0), 100, unit)
-              .reaching(Reach.WHOLE.linked(own, Scope.ALL)));
+              .withReach(Reach.WHOLE.linked(own, Scope.ALL)));
     }
     sets.seen(new Vec3(0, 12, 20), Vec3.ZERO, 20);
     Shoot shoot = sets.shoot();

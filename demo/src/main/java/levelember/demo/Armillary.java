@@ -436,7 +436,7 @@ final class Armillary {
             Unit.LUMEN,
             5200);
     return List.of(
-        studio.reaching(Reach.WHOLE.levelled(0, 1)),
+        studio.withReach(Reach.WHOLE.levelled(0, 1)),
         banked(key, 0, null),
         banked(key, -1.2, new Light.Twin("key", middle, new Vec3(1, 0, 0))),
         lamp(

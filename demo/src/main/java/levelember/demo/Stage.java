@@ -148,7 +148,7 @@ final class Stage {
 
   /** Lets the light added last reach otherwise. */
   Stage reach(Reach reach) {
-    lights.add(lights.removeLast().reaching(reach));
+    lights.add(lights.removeLast().withReach(reach));
     return this;
   }
 

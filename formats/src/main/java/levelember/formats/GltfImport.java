@@ -406,7 +406,7 @@ public final class GltfImport {
             rgb,
             false);
     double range = l.path("range").asDouble(0);
-    lights.add(range > 0 && range <= 1e6 ? made.reaching(Reach.WHOLE.fading(range)) : made);
+    lights.add(range > 0 && range <= 1e6 ? made.withReach(Reach.WHOLE.fading(range)) : made);
   }
 
   /** A cone whose light falls off between its two angles. */

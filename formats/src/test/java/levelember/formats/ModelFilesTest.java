@@ -294,10 +294,10 @@ class ModelFilesTest {
             List.of(
                 levelember.formats.ShootDocumentTest.light(
                         0, new Emitter.Point(), levelember.shoot.Brightness.Unit.CANDELA)
-                    .reaching(levelember.shoot.Reach.WHOLE.fading(4)),
+                    .withReach(levelember.shoot.Reach.WHOLE.fading(4)),
                 levelember.formats.ShootDocumentTest.light(
                         1, new Emitter.Emissive("m"), levelember.shoot.Brightness.Unit.NIT)
-                    .reaching(levelember.shoot.Reach.WHOLE)
+                    .withReach(levelember.shoot.Reach.WHOLE)
                     .standing(Vec3.UP, Vec3.ZERO)),
             0.5,
             List.of(new Shot("s", "S", new Vec3(0, 1, 5), new Vec3(0, 0.5, 0), 50, 36, 4, 0, "k")),

@@ -1,6 +1,7 @@
 package levelember.app.live;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import levelember.look.Aids;
 import levelember.look.Development;
@@ -71,7 +72,7 @@ final class ScopesMessage {
       double light = DisplayCurve.midGrey(look.ev()) * Math.pow(2, LEAST + (double) i / STEPS);
       greys.set(i, 0, light, light, light);
     }
-    Look plain = look.with(Optics.NONE).with();
+    Look plain = look.with(Optics.NONE).withGlows(List.of());
     return new Development(plain, luts).shown(greys, Aids.NONE).rgb();
   }
 }
