@@ -93,7 +93,7 @@ function Pill() {
   const hand = handMillis === null ? '' : `, shown after ${Math.round(handMillis)} ms`;
   return (
     <Tooltip
-      title={`${state}; ${Math.round(progress?.samples ?? 0)} samples a pixel${denoised ? ', shown denoised' : ''}, ${rays}${hand}; layers take ${short(progress?.filmBytes ?? 0)}B of ${short(progress?.mostFilmBytes ?? 0)}B at most, pictures ${short(progress?.pictureBytes ?? 0)}B; ${short(progress?.triangles ?? 0)} triangles. Click to ${paused ? 'go on' : 'pause'}.`}
+      title={`${state}; ${Math.round(progress?.samples ?? 0)} samples a pixel${denoised ? ', shown denoised' : ''}, ${rays}${hand}; layers take ${short(progress?.filmBytes ?? 0)}B of ${short(progress?.mostFilmBytes ?? 0)}B at most, pictures ${short(progress?.pictureBytes ?? 0)}B; ${short(progress?.triangles ?? 0)} triangles${progress?.dropped ? `; ${progress.dropped} contributions were no finite numbers and are left out` : ''}. Click to ${paused ? 'go on' : 'pause'}.`}
     >
       <Box
         component="button"

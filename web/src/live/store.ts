@@ -27,6 +27,8 @@ export interface Progress {
   rays: number;
   tracedSeconds: number;
   filmBytes: number;
+  /** Contributions since the last change that were no finite number. */
+  dropped: number;
   mostFilmBytes: number;
   /** Memory of the pictures of materials. */
   pictureBytes: number;

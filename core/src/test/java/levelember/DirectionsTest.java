@@ -29,6 +29,14 @@ class DirectionsTest {
           .definedBy("levelember.surface..")
           .layer("light")
           .definedBy("levelember.light..")
+          .layer("photometry")
+          .definedBy("levelember.photometry..")
+          .layer("gel")
+          .definedBy("levelember.gel..")
+          .layer("daylight")
+          .definedBy("levelember.daylight..")
+          .layer("edit")
+          .definedBy("levelember.edit..")
           .layer("lens")
           .definedBy("levelember.lens..")
           .layer("film")
@@ -53,15 +61,33 @@ class DirectionsTest {
           .mayOnlyAccessLayers("math", "shoot")
           .whereLayer("light")
           .mayOnlyAccessLayers("math", "shoot", "texture")
+          .whereLayer("photometry")
+          .mayOnlyAccessLayers("math", "shoot", "light")
+          .whereLayer("gel")
+          .mayOnlyAccessLayers("math", "shoot", "photometry")
+          .whereLayer("daylight")
+          .mayOnlyAccessLayers("math", "shoot", "texture", "photometry")
+          .whereLayer("edit")
+          .mayOnlyAccessLayers("math", "shoot", "geometry", "trace", "lens", "transport")
           .whereLayer("lens")
           .mayOnlyAccessLayers("math", "shoot")
           .whereLayer("film")
-          .mayOnlyAccessLayers("math", "shoot", "light", "texture")
+          .mayOnlyAccessLayers("math", "shoot", "photometry", "texture")
           .whereLayer("transport")
           .mayOnlyAccessLayers(
-              "math", "shoot", "geometry", "trace", "texture", "surface", "light", "lens", "film")
+              "math",
+              "shoot",
+              "geometry",
+              "trace",
+              "texture",
+              "surface",
+              "light",
+              "photometry",
+              "daylight",
+              "lens",
+              "film")
           .whereLayer("look")
-          .mayOnlyAccessLayers("math", "shoot", "texture", "light", "film")
+          .mayOnlyAccessLayers("math", "shoot", "texture", "photometry", "film")
           .whereLayer("measure")
           .mayOnlyAccessLayers("math", "shoot", "texture", "film", "look");
 

@@ -14,10 +14,10 @@ import levelember.formats.OpenExr;
 import levelember.formats.PngFile;
 import levelember.formats.RadianceHdr;
 import levelember.formats.ShootPackage;
-import levelember.light.LayerWeights;
 import levelember.look.AidsMaker;
 import levelember.look.Development;
 import levelember.look.DisplayCurve;
+import levelember.photometry.LayerWeights;
 import levelember.shoot.Clay;
 import levelember.shoot.Light;
 import levelember.shoot.Look;
@@ -199,6 +199,11 @@ final class RenderCommand implements Callable<Integer> {
             ? PngFile.write(
                 print.picture(), print.aids(maker, shoot, look), development, bits, print.alpha())
             : encoded(kind, print, shoot));
+    if (print.rays().dropped() > 0) {
+      spec.commandLine()
+          .getErr()
+          .println(print.rays().dropped() + " contributions were no finite numbers: left out");
+    }
     long written = System.nanoTime();
     if (stats != null) {
       Map<String, Object> to = new LinkedHashMap<>();
@@ -217,6 +222,7 @@ final class RenderCommand implements Callable<Integer> {
       to.put("bouncedRays", print.rays().bounced());
       to.put("shadowRays", print.rays().shadow());
       to.put("rays", print.rays().all());
+      to.put("droppedContributions", print.rays().dropped());
       to.put("compileSeconds", (compiled - begin) / 1e9);
       to.put("traceSeconds", (traced - compiled) / 1e9);
       to.put("denoised", denoise);

@@ -11,7 +11,7 @@ public final class LayerMix {
   /**
    * The picture in cd/m².
    *
-   * @param weights three a layer, as {@link levelember.light.LayerWeights}
+   * @param weights three a layer, as {@link levelember.photometry.LayerWeights}
    */
   public static Picture picture(Film film, float[] weights) {
     Picture to = Picture.black(film.width(), film.height());

@@ -22,29 +22,8 @@ abstract sealed class FaceLight extends LightSource permits RectangleLight, Disc
     up = frame.y();
     out = frame.z().times(-1);
     this.twoSided = twoSided;
-    lean = lean(spreadDegrees);
+    lean = EggCrate.lean(spreadDegrees);
     this.picture = picture;
-  }
-
-  static double lean(double spreadDegrees) {
-    return spreadDegrees >= 180
-        ? Double.POSITIVE_INFINITY
-        : Math.tan(Math.toRadians(spreadDegrees / 2));
-  }
-
-  /**
-   * What an egg-crate of square black cells lets out: the part of a cell's floor that is seen.
-   *
-   * @param x along the face, for any length of the ray
-   * @param y along the face
-   * @param z out of the face
-   */
-  static double crate(double lean, double x, double y, double z) {
-    if (lean == Double.POSITIVE_INFINITY) {
-      return 1;
-    }
-    double n = Math.abs(z) * lean;
-    return Math.max(0, 1 - Math.abs(x) / n) * Math.max(0, 1 - Math.abs(y) / n);
   }
 
   /**
@@ -54,7 +33,7 @@ abstract sealed class FaceLight extends LightSource permits RectangleLight, Disc
    * @param v down the face, 0…1
    */
   final void shine(LightRay to, double x, double y, double z, double u, double v) {
-    float open = (float) crate(lean, x, y, z);
+    float open = (float) EggCrate.open(lean, x, y, z);
     if (picture == null) {
       to.white(open);
       return;

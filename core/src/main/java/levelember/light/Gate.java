@@ -8,7 +8,7 @@ import levelember.texture.Texels;
  * What stands in a lamp's gate: the cone's edge, barn doors and a pattern. Places of the gate are
  * tangents from the axis.
  */
-final class Gate {
+public final class Gate {
   /** Points over which a pattern's blur is taken: a spiral of equal areas (Vogel 1979). */
   private static final int TAPS = 12;
 
@@ -40,7 +40,7 @@ final class Gate {
   }
 
   /** What the cone alone lets out at an angle from the axis, 0…1. */
-  static double cone(double angle, double inner, double outer) {
+  public static double cone(double angle, double inner, double outer) {
     if (angle >= outer) {
       return 0;
     }

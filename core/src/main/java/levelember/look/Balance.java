@@ -1,6 +1,6 @@
 package levelember.look;
 
-import levelember.light.ColourTemperature;
+import levelember.photometry.ColourTemperature;
 import levelember.shoot.WhiteBalance;
 
 /**

@@ -35,7 +35,7 @@ public record Daylight(
    * @param longitude degrees east
    * @param year 1901…2099
    * @param month 1…12
-   * @param day 1…31
+   * @param day 1 … the last of the month
    * @param hour 0…24, by the clock there
    * @param zoneHours that the clock is ahead of universal time
    * @param northDegrees where north lies, clockwise from −Z seen from above
@@ -54,7 +54,7 @@ public record Daylight(
       Checks.range("longitude", longitude, -180, 180);
       Checks.range("year", year, 1901, 2099);
       Checks.range("month", month, 1, 12);
-      Checks.range("day", day, 1, 31);
+      Checks.range("day", day, 1, java.time.YearMonth.of(year, month).lengthOfMonth());
       Checks.range("hour", hour, 0, 24);
       Checks.range("zoneHours", zoneHours, -14, 14);
       Checks.range("northDegrees", northDegrees, -36_000, 36_000);

@@ -1,10 +1,10 @@
 package levelember.surface;
 
 /**
- * Directional albedo of a GGX reflector by cosine and roughness, split after Schlick's Fresnel so
- * that E(F0, F90) = F0·whole + (F90 − F0)·grazing.
+ * Directional albedo of a GGX reflector by cosine and roughness: of one that reflects everything,
+ * and of a dielectric.
  *
- * <p>Integrated once, by midpoint samples of the visible normals, finest in the tail, a cell.
+ * <p>Integrated by midpoint samples of the visible normals, finest in the tail.
  */
 final class GgxAlbedo {
   private static final int SIDE = 48;
@@ -15,33 +15,38 @@ final class GgxAlbedo {
   private static final int ROUND = 12;
 
   private static final float[] WHOLE = new float[SIDE * SIDE];
-  private static final float[] GRAZING = new float[SIDE * SIDE];
 
   static {
-    float[] m = new float[3];
     for (int i = 0; i < SIDE; i++) {
       float alpha = Ggx.alpha(i / (SIDE - 1.0));
       for (int j = 0; j < SIDE; j++) {
-        float cos = cosine(j);
-        float ox = (float) Math.sqrt(1 - cos * cos);
-        double whole = 0, grazing = 0;
-        for (int k = 0; k < ACROSS * ROUND; k++) {
-          float u = across(k / ROUND), v = (k % ROUND + 0.5f) / ROUND;
-          Ggx.visibleNormal(ox, 0, cos, alpha, u, v, m);
-          float c = ox * m[0] + cos * m[2];
-          float iz = 2 * c * m[2] - cos;
-          if (iz <= 0) {
-            continue;
-          }
-          double g = Ggx.maskingTwo(cos, iz, alpha) / Ggx.maskingOne(cos, alpha);
-          g *= weight(k / ROUND) / ROUND;
-          whole += g;
-          grazing += g * Math.pow(1 - c, 5);
-        }
-        WHOLE[i * SIDE + j] = (float) whole;
-        GRAZING[i * SIDE + j] = (float) grazing;
+        WHOLE[i * SIDE + j] = integral(cosine(j), alpha, Float.NaN);
       }
     }
+  }
+
+  /**
+   * Mean over the visible normals.
+   *
+   * @param eta of the reflector as {@link Fresnel#dielectric} has it, or NaN for one that reflects
+   *     everything
+   */
+  private static float integral(float cos, float alpha, float eta) {
+    float[] m = new float[3];
+    float ox = (float) Math.sqrt(1 - cos * cos);
+    double sum = 0;
+    for (int k = 0; k < ACROSS * ROUND; k++) {
+      float u = across(k / ROUND), v = (k % ROUND + 0.5f) / ROUND;
+      Ggx.visibleNormal(ox, 0, cos, alpha, u, v, m);
+      float c = ox * m[0] + cos * m[2];
+      float iz = 2 * c * m[2] - cos;
+      if (iz > 0) {
+        double g = Ggx.maskingTwo(cos, iz, alpha) / Ggx.maskingOne(cos, alpha);
+        g *= weight(k / ROUND) / ROUND;
+        sum += Float.isNaN(eta) ? g : g * Fresnel.dielectric(Math.min(1, c), eta);
+      }
+    }
+    return (float) sum;
   }
 
   private GgxAlbedo() {}
@@ -67,8 +72,13 @@ final class GgxAlbedo {
     return look(WHOLE, cos, roughness);
   }
 
-  static float grazing(float cos, double roughness) {
-    return look(GRAZING, cos, roughness);
+  /**
+   * Of a dielectric, integrated for every call.
+   *
+   * @param eta index outside over that inside
+   */
+  static float dielectric(float cos, float alpha, float eta) {
+    return integral(Math.max(0.002f, cos), alpha, eta);
   }
 
   private static float look(float[] table, float cos, double roughness) {

@@ -17,8 +17,8 @@ import levelember.shoot.Rgb;
  * and Szirmay-Kalos 2001; what lies under sheen and coat gets what these leave of the outgoing
  * direction's light. So every lossless surface reflects and transmits all light. Refraction: Walter
  * et al. 2007, "Microfacet Models for Refraction through Rough Surfaces", in radiance over the
- * index squared, which passes interfaces unchanged. Fresnel: Schlick 1994 for gloss and coat, the
- * full equations for glass and for metals of a complex index.
+ * index squared, which passes interfaces unchanged. Fresnel: the full equations for gloss, coat,
+ * glass and metals of a complex index, Schlick 1994 for metals by colour.
  */
 public final class LayeredSurface {
   private static final int STEPS = 64;
@@ -40,6 +40,7 @@ public final class LayeredSurface {
   private final float[] k;
   private final float gloss;
   private final float f0;
+  private final float etaGloss;
   private final float glass;
   private final float transmission;
 
@@ -59,6 +60,7 @@ public final class LayeredSurface {
   private final float coat;
   private final float coatAlpha;
   private final float coatF0;
+  private final float etaCoat;
   private final float[] coatAlbedo = new float[STEPS + 1];
   private final float[] coatWhole = new float[STEPS + 1];
   private final Sheen sheen;
@@ -94,7 +96,8 @@ public final class LayeredSurface {
     }
     colourMost = most(colour);
     metalMost = most(metalF0);
-    reflectors(m.roughness(), gloss, f0, whole, glossAlbedo);
+    etaGloss = (float) (1 / m.ior());
+    reflectors(m.roughness(), gloss, etaGloss, whole, glossAlbedo);
     double mean = 0;
     int fine = 1024;
     for (int i = 0; i < fine; i++) {
@@ -105,7 +108,8 @@ public final class LayeredSurface {
     coat = (float) m.coat().amount();
     coatAlpha = Ggx.alpha(m.coat().roughness());
     coatF0 = normal(m.coat().ior());
-    reflectors(m.coat().roughness(), coat, coatF0, coatWhole, coatAlbedo);
+    etaCoat = (float) (1 / m.coat().ior());
+    reflectors(m.coat().roughness(), coat, etaCoat, coatWhole, coatAlbedo);
     sheenColour = channels(m.sheen().colour());
     sheenMost = most(sheenColour);
     sheen = sheenMost > 0 ? new Sheen(m.sheen().roughness()) : null;
@@ -128,11 +132,12 @@ public final class LayeredSurface {
   }
 
   private static void reflectors(
-      double roughness, float weight, float f0, float[] whole, float[] albedo) {
+      double roughness, float weight, float eta, float[] whole, float[] albedo) {
+    float f0 = Fresnel.dielectric(1, eta), alpha = Ggx.alpha(roughness);
     for (int i = 0; i <= STEPS; i++) {
       float s = i / (float) STEPS, cos = s * s;
       whole[i] = GgxAlbedo.whole(cos, roughness);
-      float single = f0 * whole[i] + (1 - f0) * GgxAlbedo.grazing(cos, roughness);
+      float single = weight > 0 ? GgxAlbedo.dielectric(cos, alpha, eta) : 0;
       albedo[i] = Math.min(1, weight * single * (1 + f0 * (1 / whole[i] - 1)));
     }
   }
@@ -344,7 +349,10 @@ public final class LayeredSurface {
       float d = Ggx.distribution(h, alpha);
       float lobe = under * d * Ggx.maskingTwo(oz, iz, alpha) / (4 * oz);
       float give = 1 / look(whole, oz) - 1;
-      float shine = base * gloss * (f0 + (1 - f0) * schlick) * (1 + f0 * give) * lobe;
+      float shine = 0;
+      if (base > 0 && gloss > 0) {
+        shine = base * gloss * Fresnel.dielectric(c, etaGloss) * (1 + f0 * give) * lobe;
+      }
       float flat =
           under
               * base
@@ -382,7 +390,7 @@ public final class LayeredSurface {
       float value =
           (1 - rim)
               * coat
-              * (coatF0 + (1 - coatF0) * schlick)
+              * Fresnel.dielectric(c, etaCoat)
               * (1 + coatF0 * give)
               * d
               * Ggx.maskingTwo(oz, iz, coatAlpha)

@@ -7,6 +7,11 @@ final class ContributionSink {
   private Film film;
   private int pixel;
   private boolean even;
+  private final RayCount.Tally rays;
+
+  ContributionSink(RayCount.Tally rays) {
+    this.rays = rays;
+  }
 
   /**
    * Comes to a pixel.
@@ -19,17 +24,13 @@ final class ContributionSink {
     this.even = even;
   }
 
-  /**
-   * Adds to the layer of a light, cd/m² at unit level.
-   *
-   * @throws ArithmeticException for a value that is no finite number
-   */
+  /** Adds to the layer of a light, cd/m² at unit level; what is no finite number is dropped. */
   void add(int layer, float r, float g, float b) {
-    if (!(r + g + b < Float.POSITIVE_INFINITY)) {
-      throw new ArithmeticException(
-          "layer " + layer + " got a light value that is no number at pixel " + pixel);
+    if (Float.isFinite(r + g + b)) {
+      film.add(layer, pixel, even, r, g, b);
+    } else {
+      rays.dropped++;
     }
-    film.add(layer, pixel, even, r, g, b);
   }
 
   /** Adds to what a shadow catcher would get of a light, and to what of it shadows keep off. */

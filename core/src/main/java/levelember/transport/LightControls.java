@@ -60,13 +60,16 @@ final class LightControls {
     return customShadow;
   }
 
-  /** Light kept at a distance: 1 near, falling to 0 where it fades. */
+  /**
+   * Light kept at a distance: 1 near, falling to 0 where it fades, as {@code range} has it in
+   * KHR_lights_punctual.
+   */
   float fade(float distance) {
     if (fades == 0 || distance == Float.POSITIVE_INFINITY) {
       return 1;
     }
     float part = distance / fades, fourth = part * part * part * part;
-    return fourth >= 1 ? 0 : (1 - fourth) * (1 - fourth);
+    return fourth >= 1 ? 0 : 1 - fourth;
   }
 
   /**

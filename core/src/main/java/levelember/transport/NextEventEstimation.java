@@ -48,7 +48,7 @@ final class NextEventEstimation {
     sideZ = sided ? at.nz : 0;
     float x = RayOffset.off(at.x, at.gx), y = RayOffset.off(at.y, at.gy);
     float z = RayOffset.off(at.z, at.gz);
-    int first = path.depth * Dimensions.PER_VERTEX;
+    int first = path.surfaces * Dimensions.PER_VERTEX;
     selection.select(x, y, z, path.roughVertices, points, first + Dimensions.LIGHT_SELECTION);
     if (catching && path.caught) {
       return;

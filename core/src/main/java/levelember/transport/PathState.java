@@ -16,8 +16,11 @@ final class PathState {
   /** Wavelength that the path has settled on where glass disperses, 0…1 of the visible, or −1. */
   float wavelength;
 
-  /** Path vertices and panes so far. */
+  /** Path vertices so far, the camera not counted. */
   int depth;
+
+  /** Vertices and panes so far; what sample points are drawn by at the next. */
+  int surfaces;
 
   /** Vertices so far whose scattering was wide, so that what follows is blurred. */
   int roughVertices;
@@ -56,7 +59,7 @@ final class PathState {
     rayKind = Hierarchy.CAMERA;
     r = g = b = 1;
     wavelength = -1;
-    depth = roughVertices = passed = 0;
+    depth = surfaces = roughVertices = passed = 0;
     sinceVertex = length = 0;
     fromDiffuse = caught = false;
     guiding = guided;

@@ -41,7 +41,7 @@ final class PathTracer {
   private final NextEventEstimation direct;
   private final SurfaceInteraction at;
   private final PathState path = new PathState();
-  private final ContributionSink sink = new ContributionSink();
+  private final ContributionSink sink;
   private final ThinLens.Ray ray = new ThinLens.Ray();
   private final float[] albedo = new float[3];
 
@@ -59,6 +59,7 @@ final class PathTracer {
     walk = RayWalk.of(scene.hierarchy);
     at = new SurfaceInteraction(scene, walk);
     selection = new LightSelection(scene, sampling.always());
+    sink = new ContributionSink(rays);
     ShadowRay shadow = new ShadowRay(scene, walk);
     MisWeight mis = new MisWeight(sampling.technique());
     emitters = new EmitterHits(scene, walk, selection, shadow, mis, sink, rays);
@@ -132,7 +133,10 @@ final class PathTracer {
     if (!catching) {
       guide();
     }
-    direct.estimate(path, at, catching, wanted);
+    // The last ray of a path may pass panes, as its shadow rays do, but gathers no light there.
+    if (path.depth < mostDepth) {
+      direct.estimate(path, at, catching, wanted);
+    }
     return catching ? passCatcher(sinceVertex) : scatter(sinceVertex);
   }
 
@@ -154,7 +158,7 @@ final class PathTracer {
     }
     float there = at.opacity();
     int dimension =
-        path.depth * Dimensions.PER_VERTEX
+        path.surfaces * Dimensions.PER_VERTEX
             + Dimensions.OPACITY
             + path.passed * Dimensions.NEXT_HOLE;
     return there < 1 && points.single(dimension) >= there;
@@ -170,10 +174,10 @@ final class PathTracer {
         return false;
       }
     }
-    if (path.depth == mostDepth) {
+    LayeredSurface surface = at.surface;
+    if (path.depth == mostDepth && !surface.pane()) {
       return false;
     }
-    LayeredSurface surface = at.surface;
     if (!at.outside && surface.transmits()) {
       path.times(
           (float) Math.exp(-surface.absorption(0) * distance),
@@ -231,7 +235,7 @@ final class PathTracer {
   private boolean scatter(float sinceVertex) {
     LayeredSurface surface = at.surface;
     Scattering s = at.scattering;
-    int first = path.depth * Dimensions.PER_VERTEX;
+    int first = path.surfaces * Dimensions.PER_VERTEX;
     points.pair(first + Dimensions.SCATTER);
     float u = points.u, v = points.v;
     float lobe = points.single(first + Dimensions.LOBE);
@@ -241,6 +245,9 @@ final class PathTracer {
     }
     if (s.through && s.delta && surface.pane() && path.passed < MOST_PASSED) {
       return passPane(sinceVertex);
+    }
+    if (path.depth == mostDepth) {
+      return false;
     }
     float dx = at.tx * s.x + at.sx * s.y + at.nx * s.z;
     float dy = at.ty * s.x + at.sy * s.y + at.ny * s.z;
@@ -261,13 +268,14 @@ final class PathTracer {
       return false;
     }
     path.depth++;
+    path.surfaces++;
     return true;
   }
 
   /** Light goes straight through a pane as through nothing, only less of it. */
   private boolean passPane(float sinceVertex) {
     path.passed++;
-    path.depth++;
+    path.surfaces++;
     path.times(at.scattering.r, at.scattering.g, at.scattering.b);
     at.originBelow(path);
     path.sinceVertex = sinceVertex;

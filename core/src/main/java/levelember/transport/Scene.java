@@ -6,15 +6,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import levelember.film.EditCost;
+import levelember.daylight.Atmosphere;
 import levelember.geometry.Meshes;
 import levelember.geometry.SetGeometry;
-import levelember.light.Atmosphere;
 import levelember.light.DiscLight;
 import levelember.light.DomeLight;
 import levelember.light.EmissiveLight;
 import levelember.light.EnvironmentLight;
-import levelember.light.LayerWeights;
 import levelember.light.LightSource;
 import levelember.light.PlateLight;
 import levelember.light.PointLight;
@@ -26,8 +24,10 @@ import levelember.light.SunLight;
 import levelember.light.TubeLight;
 import levelember.math.Colour;
 import levelember.math.Vec3;
+import levelember.photometry.LayerWeights;
 import levelember.shoot.Bounce;
 import levelember.shoot.Daylight;
+import levelember.shoot.EditCost;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.Piece;
@@ -209,7 +209,7 @@ public final class Scene {
       return (float) bounce.level();
     }
     double part = Math.pow(distance / bounce.fadesAtMetres(), 4);
-    return part >= 1 ? 0 : (float) (bounce.level() * (1 - part) * (1 - part));
+    return part >= 1 ? 0 : (float) (bounce.level() * (1 - part));
   }
 
   /**
@@ -392,6 +392,11 @@ public final class Scene {
 
   public Shot shot() {
     return shot;
+  }
+
+  /** Meshes and where they stand. */
+  public SetGeometry set() {
+    return set;
   }
 
   public Hierarchy hierarchy() {

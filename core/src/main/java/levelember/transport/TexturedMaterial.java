@@ -184,6 +184,10 @@ final class TexturedMaterial {
 
   private LayeredSurface level(float rough) {
     int i = Math.round(rough * (LEVELS - 1));
+    if (i == 0 && plain.transmits() && material.glass().thin() && !plain.pane()) {
+      // Shadow rays take the piece for solid, so light must be scattered through it, if by little.
+      i = 1;
+    }
     LayeredSurface there = levels.get(i);
     if (there == null) {
       there = new LayeredSurface(material.rough((double) i / (LEVELS - 1)));

@@ -3,9 +3,9 @@ package levelember.film;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import levelember.Sets;
-import levelember.light.LayerWeights;
 import levelember.look.DisplayCurve;
 import levelember.math.Vec3;
+import levelember.photometry.LayerWeights;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
 import levelember.shoot.Material;

@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.Random;
 import java.util.stream.Stream;
 import levelember.math.Vec3;
+import levelember.photometry.ColourTemperature;
+import levelember.photometry.LampUnits;
 import levelember.shoot.Brightness;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
@@ -18,6 +20,7 @@ import levelember.texture.Texels;
 import org.assertj.core.data.Percentage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
@@ -195,6 +198,45 @@ class LightTest {
     Brightness there = LampUnits.in(bulb, lumens, unit);
     assertThat(LampUnits.in(bulb, there, Unit.LUMEN).value())
         .isCloseTo(800, Percentage.withPercentage(1e-6));
+  }
+
+  static Stream<Arguments> faces() {
+    // Height of the receiver: a metre from the face, or from the nearest point of a body.
+    return Stream.of(
+        Arguments.of(new Emitter.Rectangle(2, 2, false), 1.0),
+        Arguments.of(new Emitter.Rectangle(0.1, 3, false), 1.0),
+        Arguments.of(new Emitter.Rectangle(1, 1.5, false, 40, null), 1.0),
+        Arguments.of(new Emitter.Disc(0.7, false, 180, null), 1.0),
+        Arguments.of(new Emitter.Disc(0.7, false, 30, null), 1.0),
+        Arguments.of(new Emitter.Sphere(0.4), 1.4),
+        Arguments.of(new Emitter.Tube(1.2, 0.02), 1.02),
+        Arguments.of(new Emitter.Tube(0.5, 0.3), 1.3));
+  }
+
+  /** Lux said of a lamp are there one metre from its face, whatever its size. */
+  @ParameterizedTest
+  @MethodSource("faces")
+  void luxAreThoseAtOneMetreFromTheFace(Emitter emitter, double distance) {
+    Light light =
+        light(emitter, Vec3.ZERO, new Vec3(0, 0, 1)).withBrightness(new Brightness(1000, Unit.LUX));
+    LightSource source =
+        switch (emitter) {
+          case Emitter.Rectangle r -> new RectangleLight(light, r, null);
+          case Emitter.Disc d -> new DiscLight(light, d, null);
+          case Emitter.Sphere s -> new SphereLight(light, s);
+          case Emitter.Tube t -> new TubeLight(light, t);
+          default -> throw new AssertionError(emitter);
+        };
+    LightRay ray = new LightRay();
+    int n = 400;
+    double sum = 0;
+    for (int i = 0; i < n * n; i++) {
+      float u = (i % n + 0.5f) / n, v = (i / n + 0.5f) / n;
+      if (source.draw(0, 0, (float) distance, u, v, ray)) {
+        sum += ray.g * Math.max(0, -ray.z) / ray.pdf / (n * n);
+      }
+    }
+    assertThat(sum * LampUnits.tracedValue(light)).isCloseTo(1000, within(3.0));
   }
 
   @Test

@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Random;
-import levelember.light.ColourTemperature;
 import levelember.math.Colour;
+import levelember.photometry.ColourTemperature;
 import levelember.shoot.Exposure;
 import levelember.shoot.Glow;
 import levelember.shoot.Grade;

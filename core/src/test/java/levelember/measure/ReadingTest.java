@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.within;
 
 import levelember.Sets;
 import levelember.film.Film;
-import levelember.light.LayerWeights;
 import levelember.look.DisplayCurve;
 import levelember.math.Vec3;
+import levelember.photometry.LayerWeights;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
 import levelember.shoot.Shape;

@@ -63,6 +63,28 @@ class LayeredSurfaceTest {
     }
   }
 
+  /** A smooth gloss and a smooth coat reflect as their index says, at every angle. */
+  @Test
+  void glossAndCoatReflectByTheirIndex() {
+    Material black = Material.matte("m", "black", Rgb.grey(0));
+    for (double ior : new double[] {1.33, 1.5, 2.2}) {
+      Material gloss = Material.glossy("m", "gloss", Rgb.grey(0), 0.05, ior);
+      Material coat = black.with(new Material.Coat(1, 0.05, ior));
+      for (double degrees : new double[] {0, 30, 54, 70, 80}) {
+        double cos = Math.cos(Math.toRadians(degrees));
+        double inside = Math.sqrt(1 - (1 - cos * cos) / (ior * ior));
+        double s = (cos - ior * inside) / (cos + ior * inside);
+        double p = (ior * cos - inside) / (ior * cos + inside);
+        double wanted = (s * s + p * p) / 2;
+        for (Material m : List.of(gloss, coat)) {
+          assertThat(drawn(m, (float) cos, true))
+              .as(m.name() + " of " + ior + " at " + degrees)
+              .isCloseTo(wanted, within(0.03 * wanted));
+        }
+      }
+    }
+  }
+
   /**
    * The density integrates to what is drawn, and values to the albedo, over a grid of directions.
    */

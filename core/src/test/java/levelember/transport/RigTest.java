@@ -5,10 +5,11 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import levelember.Sets;
+import levelember.edit.Placing;
 import levelember.film.Film;
 import levelember.film.LayerMix;
-import levelember.light.LayerWeights;
 import levelember.math.Vec3;
+import levelember.photometry.LayerWeights;
 import levelember.shoot.Bounce;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
@@ -248,7 +249,7 @@ class RigTest {
   void aLightFadesToNothingAtItsReach() {
     Emitter e = new Emitter.Point();
     double free = lux(floor(0).light(lamp(e, Reach.WHOLE)).shoot(), 16);
-    double fourth = Math.pow(2 / 2.5, 4), wanted = free * (1 - fourth) * (1 - fourth);
+    double fourth = Math.pow(2 / 2.5, 4), wanted = free * (1 - fourth);
     assertThat(lux(floor(0).light(lamp(e, Reach.WHOLE.fading(2.5))).shoot(), 16))
         .isCloseTo(wanted, within(0.01 * wanted));
     assertThat(lux(floor(0).light(lamp(e, Reach.WHOLE.fading(1.9))).shoot(), 16)).isZero();

@@ -8,9 +8,9 @@ import levelember.Sets;
 import levelember.film.Film;
 import levelember.film.LayerMix;
 import levelember.film.Noise;
-import levelember.light.LayerWeights;
 import levelember.look.DisplayCurve;
 import levelember.math.Vec3;
+import levelember.photometry.LayerWeights;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
@@ -53,6 +53,10 @@ class SamplingTest {
 
   /** A matte floor, a plate of rough metal on it, a ball, and one light. */
   private static Shoot shoot(Light light) {
+    return sets(light).shoot();
+  }
+
+  private static Sets sets(Light light) {
     return Sets.white(0.7)
         .material(Material.metal("metal", "Metal", new Rgb(0.9, 0.7, 0.5), 0.45))
         .material(Material.matte("lamp", "Lamp", Rgb.grey(0)))
@@ -61,11 +65,14 @@ class SamplingTest {
         .piece("other", new Shape.Sphere(0.3), "white", new Vec3(-0.35, 0.3, 0))
         .piece("lamp", new Shape.Sphere(0.25), "lamp", new Vec3(0, 0.9, -0.6))
         .light(light)
-        .seen(new Vec3(0, 1, 3), new Vec3(0, 0.2, 0), 1.6)
-        .shoot();
+        .seen(new Vec3(0, 1, 3), new Vec3(0, 0.2, 0), 1.6);
   }
 
   private static Film film(Shoot shoot, Sampling sampling, int samples, int seed) {
+    return film(shoot, sampling, samples, seed, 2);
+  }
+
+  private static Film film(Shoot shoot, Sampling sampling, int samples, int seed, int bounces) {
     Pictures pictures =
         name -> {
           if (!name.equals("sky")) {
@@ -75,7 +82,7 @@ class SamplingTest {
         };
     Scene scene = Scene.of(shoot, shoot.shots().getFirst(), pictures);
     Film film = new Film(20, 14, scene.layers());
-    try (Renderer renderer = new Renderer(2, 2, seed, sampling)) {
+    try (Renderer renderer = new Renderer(2, bounces, seed, sampling)) {
       renderer.trace(scene, film, samples, () -> false);
     }
     return film;
@@ -94,6 +101,32 @@ class SamplingTest {
     double met = mean(shoot, new Sampling(Technique.BSDF, true, true, false), 1024);
     assertThat(drawn).as("drawn from lights").isCloseTo(both, within(0.01 * both));
     assertThat(met).as("met by turns").isCloseTo(both, within(0.015 * both));
+  }
+
+  /** A pane between the lights and all else is no bounce, so it takes none away. */
+  @ParameterizedTest
+  @MethodSource("lights")
+  void behindAPaneTheyAgreeToo(Light light) {
+    Material.Glass thin = new Material.Glass(1, new Rgb(0.9, 0.8, 0.7), 1, true, 0);
+    Shoot shoot =
+        sets(light)
+            .material(Material.glass("pane", "Pane", 0, 1.5, thin))
+            .piece("pane", new Shape.Floor(40, 40), "pane", new Vec3(0, 0.63, 0))
+            .shoot();
+    for (int bounces : new int[] {1, 2, 64}) {
+      double both = mean(shoot, Sampling.USUAL, 256, bounces);
+      double lightAlone =
+          mean(shoot, new Sampling(Technique.LIGHT, true, true, false), 512, bounces);
+      double bsdfAlone =
+          mean(shoot, new Sampling(Technique.BSDF, true, true, false), 1024, bounces);
+      assertThat(lightAlone).as("light, %d", bounces).isCloseTo(both, within(0.015 * both));
+      assertThat(bsdfAlone).as("BSDF, %d", bounces).isCloseTo(both, within(0.02 * both));
+    }
+  }
+
+  private static double mean(Shoot shoot, Sampling sampling, int samples, int bounces) {
+    return Sets.mean(
+        LayerMix.picture(film(shoot, sampling, samples, 1, bounces), LayerWeights.of(shoot)));
   }
 
   @Test

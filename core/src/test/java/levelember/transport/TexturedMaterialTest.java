@@ -8,8 +8,8 @@ import java.util.Map;
 import levelember.Sets;
 import levelember.film.Film;
 import levelember.film.LayerMix;
-import levelember.light.LayerWeights;
 import levelember.math.Vec3;
+import levelember.photometry.LayerWeights;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
@@ -30,6 +30,11 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** What maps do to a picture, against answers known from outside. */
 class TexturedMaterialTest {
   private static Picture render(Shoot shoot, Map<String, Picture> files, int side, int samples) {
+    return render(shoot, files, side, samples, 1);
+  }
+
+  private static Picture render(
+      Shoot shoot, Map<String, Picture> files, int side, int samples, int bounces) {
     Pictures pictures =
         name -> {
           Picture p = files.get(name);
@@ -40,7 +45,7 @@ class TexturedMaterialTest {
         };
     Scene scene = Scene.of(shoot, shoot.shots().getFirst(), pictures);
     Film film = new Film(side, side, scene.layers());
-    try (Renderer renderer = new Renderer(2, 1, 1)) {
+    try (Renderer renderer = new Renderer(2, bounces, 1)) {
       renderer.trace(scene, film, samples, () -> false);
     }
     return LayerMix.picture(film, LayerWeights.of(shoot));
@@ -328,5 +333,38 @@ class TexturedMaterialTest {
     Vec3 eye = new Vec3(9 * Math.sin(Math.PI / 3), 0, 9 * Math.cos(Math.PI / 3));
     shoot = wall(m).light(Sets.dome(1)).seen(eye, Vec3.ZERO, 0.01).shoot();
     shows(render(shoot, Map.of(), 2, 64), 0, 0, new Rgb(0.3, 0.1, 0.4));
+  }
+
+  /** Glass of a roughness picture lets as much light through as glass of that roughness. */
+  @ParameterizedTest
+  @CsvSource({"0", "0.5", "1"})
+  void thinGlassWithARoughnessPictureLosesNoLight(double code) {
+    Material.Glass thin = new Material.Glass(1, Rgb.WHITE, 1, true, 0);
+    Material plain = Material.glass("glass", "Glass", code, 1.5, thin);
+    Texture t = Texture.once("rough");
+    Material mapped =
+        Material.glass("glass", "Glass", 1, 1.5, thin).with(Maps.NONE.withRoughness(t));
+    Map<String, Picture> files = Map.of("rough", even(code, code, code));
+    double wanted = under(plain, files), found = under(mapped, files);
+    assertThat(found).isCloseTo(wanted, within(0.03 * wanted));
+  }
+
+  /** A floor under a sheet of glass that lies on all of it, in even light. */
+  private static double under(Material glass, Map<String, Picture> files) {
+    Shoot shoot =
+        new Sets()
+            .material(glass)
+            .material(Material.matte("white", "White", Rgb.grey(0.5)))
+            .piece("floor", new Shape.Floor(60, 60), "white", Vec3.ZERO)
+            .piece("sheet", new Shape.Floor(60, 60), "glass", new Vec3(0, 1, 0))
+            .light(Sets.dome(1))
+            .seen(new Vec3(0.3, 0.8, 0.2), Vec3.ZERO, 0.05)
+            .shoot();
+    Picture p = render(shoot, files, 4, 1024, 32);
+    double sum = 0;
+    for (float v : p.rgb()) {
+      sum += v / p.rgb().length;
+    }
+    return sum;
   }
 }

@@ -1,9 +1,9 @@
 package levelember.app.live;
 
 import java.util.function.BooleanSupplier;
-import levelember.film.EditCost;
 import levelember.film.FirstHits;
 import levelember.look.AidsMaker;
+import levelember.shoot.EditCost;
 import levelember.shoot.Glow;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;

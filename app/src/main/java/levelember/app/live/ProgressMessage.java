@@ -3,8 +3,8 @@ package levelember.app.live;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import levelember.film.Ladder;
-import levelember.light.LayerWeights;
 import levelember.measure.Reading;
+import levelember.photometry.LayerWeights;
 import levelember.shoot.Shoot;
 
 /** Tells pages how far a picture has got; measures what every light gives at most once a second. */

@@ -2,10 +2,10 @@ package levelember.app.shoot;
 
 import levelember.app.asset.Assets;
 import levelember.app.problem.Refusal;
+import levelember.edit.SetDown;
+import levelember.edit.TrueSize;
 import levelember.math.Vec3;
 import levelember.shoot.Shoot;
-import levelember.transport.SetDown;
-import levelember.transport.TrueSize;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;

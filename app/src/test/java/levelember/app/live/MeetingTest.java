@@ -3,9 +3,9 @@ package levelember.app.live;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import levelember.app.SmallShoot;
-import levelember.film.EditCost;
 import levelember.film.FirstHits;
 import levelember.shoot.ContactShade;
+import levelember.shoot.EditCost;
 import levelember.shoot.Glow;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;

@@ -1,14 +1,14 @@
-package levelember.light;
+package levelember.photometry;
 
 /**
  * The CIE 1931 standard observer, by the fits of Wyman, Sloan and Shirley 2013, "Simple Analytic
  * Approximations to the CIE XYZ Color Matching Functions".
  */
-final class Observer {
+public final class Observer {
   private Observer() {}
 
   /** X, Y and Z of a wavelength in nm. */
-  static double[] xyz(double nm) {
+  public static double[] xyz(double nm) {
     double x =
         1.056 * lobe(nm, 599.8, 37.9, 31.0)
             + 0.362 * lobe(nm, 442.0, 16.0, 26.7)
@@ -24,7 +24,7 @@ final class Observer {
   }
 
   /** Linear BT.709 of X, Y and Z; negative where the colour lies outside. */
-  static double[] rgb(double x, double y, double z) {
+  public static double[] rgb(double x, double y, double z) {
     return new double[] {
       3.2404542 * x - 1.5371385 * y - 0.4985314 * z,
       -0.9692660 * x + 1.8760108 * y + 0.0415560 * z,

@@ -1,4 +1,4 @@
-package levelember.transport;
+package levelember.edit;
 
 import java.util.List;
 import levelember.geometry.Meshes;

@@ -1,4 +1,4 @@
-package levelember.transport;
+package levelember.edit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;

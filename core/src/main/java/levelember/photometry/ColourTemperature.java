@@ -1,4 +1,4 @@
-package levelember.light;
+package levelember.photometry;
 
 import levelember.shoot.LightColour;
 

@@ -1,9 +1,10 @@
-package levelember.light;
+package levelember.gel;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import levelember.photometry.ColourTemperature;
 import levelember.shoot.LightColour;
 import levelember.shoot.Rgb;
 import org.junit.jupiter.api.Test;

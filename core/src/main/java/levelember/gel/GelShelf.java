@@ -1,7 +1,9 @@
-package levelember.light;
+package levelember.gel;
 
 import java.util.ArrayList;
 import java.util.List;
+import levelember.photometry.ColourTemperature;
+import levelember.photometry.Observer;
 import levelember.shoot.Rgb;
 
 /**

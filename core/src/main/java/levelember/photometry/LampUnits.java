@@ -1,5 +1,7 @@
-package levelember.light;
+package levelember.photometry;
 
+import levelember.light.EggCrate;
+import levelember.light.Gate;
 import levelember.shoot.Brightness;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
@@ -7,8 +9,9 @@ import levelember.shoot.Light;
 /**
  * Turns a lamp's brightness into the unit that its layer is traced in: cd/m² for everything with a
  * surface, cd along the axis for points and spots, lx for suns. A Lambertian face of area A and
- * luminance L emits π·A·L lm; an egg-crate, a cone and a profile are taken into account, pictures,
- * patterns and doors are not.
+ * luminance L emits π·A·L lm. Lux are those at one metre from the lamp's face, see {@link
+ * FaceIlluminance}; of a point, at one metre. An egg-crate, a cone and a profile are taken into
+ * account, pictures, patterns and doors are not.
  */
 public final class LampUnits {
   private LampUnits() {}
@@ -31,18 +34,24 @@ public final class LampUnits {
     return switch (emitter) {
       case Emitter.Rectangle r -> {
         double area = r.width() * r.height();
-        yield face(given, crated(r.spreadDegrees()) * area * (r.twoSided() ? 2 : 1), area);
+        double lux = FaceIlluminance.rectangle(r.width(), r.height(), r.spreadDegrees());
+        yield face(given, crated(r.spreadDegrees()) * area * (r.twoSided() ? 2 : 1), area, lux);
       }
       case Emitter.Disc d -> {
         double area = Math.PI * d.radius() * d.radius();
-        yield face(given, crated(d.spreadDegrees()) * area * (d.twoSided() ? 2 : 1), area);
+        double lux = FaceIlluminance.disc(d.radius(), d.spreadDegrees());
+        yield face(given, crated(d.spreadDegrees()) * area * (d.twoSided() ? 2 : 1), area, lux);
       }
       case Emitter.Sphere s -> {
         double r2 = s.radius() * s.radius();
-        yield face(given, 4 * Math.PI * Math.PI * r2, Math.PI * r2);
+        double lux = FaceIlluminance.sphere(s.radius());
+        yield face(given, 4 * Math.PI * Math.PI * r2, Math.PI * r2, lux);
       }
-      case Emitter.Tube t ->
-          face(given, Math.PI * 2 * Math.PI * t.radius() * t.length(), 2 * t.radius() * t.length());
+      case Emitter.Tube t -> {
+        double side = 2 * t.radius() * t.length();
+        double lux = FaceIlluminance.tube(t.radius(), t.length());
+        yield face(given, Math.PI * Math.PI * side, side, lux);
+      }
       case Emitter.Point p ->
           point(
               given, p.profile() == null ? 4 * Math.PI : p.profile().lumens() / p.profile().peak());
@@ -67,7 +76,7 @@ public final class LampUnits {
 
   /** Flux of a face of 1 cd/m² a square metre and side: π where it is open. */
   private static double crated(double spreadDegrees) {
-    double lean = FaceLight.lean(spreadDegrees);
+    double lean = EggCrate.lean(spreadDegrees);
     if (lean == Double.POSITIVE_INFINITY) {
       return Math.PI;
     }
@@ -77,7 +86,7 @@ public final class LampUnits {
       double z = Math.sqrt((i + 0.5) / steps), r = Math.sqrt(1 - z * z);
       for (int j = 0; j < steps; j++) {
         double a = Math.PI / 2 * (j + 0.5) / steps;
-        sum += FaceLight.crate(lean, r * Math.cos(a), r * Math.sin(a), z);
+        sum += EggCrate.open(lean, r * Math.cos(a), r * Math.sin(a), z);
       }
     }
     return Math.PI * sum / (steps * steps);
@@ -103,11 +112,13 @@ public final class LampUnits {
     return sum;
   }
 
-  private static double face(Brightness given, double lumenPerNit, double candelaPerNit) {
+  private static double face(
+      Brightness given, double lumenPerNit, double candelaPerNit, double luxPerNit) {
     return switch (given.unit()) {
       case LUMEN -> given.value() / lumenPerNit;
       case WATT -> given.value() * given.efficacy() / lumenPerNit;
-      case CANDELA, LUX -> given.value() / candelaPerNit;
+      case CANDELA -> given.value() / candelaPerNit;
+      case LUX -> given.value() / luxPerNit;
       case NIT, TIMES -> given.value();
     };
   }

@@ -1,10 +1,12 @@
-package levelember.light;
+package levelember.daylight;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import levelember.math.Vec3;
 import levelember.shoot.Daylight;
+import levelember.shoot.ImpossibleValue;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -106,5 +108,15 @@ class DaylightTest {
     double ground = luminance(new double[] {p.get(5, 120, 0), p.get(5, 120, 1), p.get(5, 120, 2)});
     double all = wanted + luminance(air.sunLux()) * Math.sin(Math.toRadians(60));
     assertThat(ground).isCloseTo(0.11 * all / Math.PI, within(0.1 * ground));
+  }
+
+  @Test
+  void aDayThatTheMonthDoesNotHaveIsRefused() {
+    assertThatThrownBy(() -> new Daylight.When(50, 0, 2023, 2, 29, 12, 0, 0))
+        .isInstanceOf(ImpossibleValue.class)
+        .hasMessageContaining("day");
+    assertThatThrownBy(() -> new Daylight.When(50, 0, 2024, 2, 30, 12, 0, 0))
+        .isInstanceOf(ImpossibleValue.class);
+    assertThat(new Daylight.When(50, 0, 2024, 2, 29, 12, 0, 0).day()).isEqualTo(29);
   }
 }

@@ -1,15 +1,8 @@
-package levelember.film;
+package levelember.shoot;
 
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
-import levelember.shoot.Material;
-import levelember.shoot.Piece;
-import levelember.shoot.Shoot;
-import levelember.shoot.Shot;
-import levelember.shoot.Traced;
 
 /**
  * What going from one state of a shoot to another costs; the one place that says so.

@@ -1,4 +1,4 @@
-package levelember.transport;
+package levelember.edit;
 
 import levelember.math.Affine;
 import levelember.math.Vec3;

@@ -1,4 +1,4 @@
-package levelember.light;
+package levelember.daylight;
 
 import levelember.math.Vec3;
 import levelember.shoot.Daylight;

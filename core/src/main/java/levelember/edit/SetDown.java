@@ -1,4 +1,4 @@
-package levelember.transport;
+package levelember.edit;
 
 import java.util.ArrayList;
 import java.util.HashSet;

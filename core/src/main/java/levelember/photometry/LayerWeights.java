@@ -1,4 +1,4 @@
-package levelember.light;
+package levelember.photometry;
 
 import java.util.HashMap;
 import java.util.Map;

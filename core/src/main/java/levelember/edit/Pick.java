@@ -1,4 +1,4 @@
-package levelember.transport;
+package levelember.edit;
 
 import java.util.Optional;
 import levelember.lens.ThinLens;
@@ -8,6 +8,7 @@ import levelember.shoot.Piece;
 import levelember.shoot.Shot;
 import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
+import levelember.transport.Scene;
 
 /**
  * What stands at a place of the picture.
@@ -33,7 +34,7 @@ public record Pick(String piece, String material, Vec3 place, Vec3 normal, doubl
     ThinLens lens = new ThinLens(shot, fine, (int) Math.round(fine / aspect), 1);
     ThinLens.Ray ray = new ThinLens.Ray();
     lens.ray((int) (x * fine), (int) (y * fine / aspect), 0.5f, 0.5f, 0, 0, ray);
-    RayWalk walk = RayWalk.of(scene.hierarchy);
+    RayWalk walk = RayWalk.of(scene.hierarchy());
     if (!walk.nearest(
         ray.ox,
         ray.oy,

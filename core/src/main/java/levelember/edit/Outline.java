@@ -1,4 +1,4 @@
-package levelember.transport;
+package levelember.edit;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import levelember.geometry.SetGeometry;
 import levelember.math.Vec3;
+import levelember.transport.Scene;
 
 /**
  * A piece as a plan draws it: the convex outline of each of its copies, metres.
@@ -27,7 +28,7 @@ public record Outline(String piece, List<double[]> top, List<double[]> side, Lis
   /** The outlines of all pieces of a scene that have a shape and are shown. */
   public static List<Outline> of(Scene scene) {
     Map<Integer, List<SetGeometry.Placed>> byPiece = new LinkedHashMap<>();
-    for (SetGeometry.Placed p : scene.set.placed()) {
+    for (SetGeometry.Placed p : scene.set().placed()) {
       byPiece.computeIfAbsent(p.piece(), k -> new ArrayList<>()).add(p);
     }
     List<Outline> to = new ArrayList<>();

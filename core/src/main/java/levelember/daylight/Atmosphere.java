@@ -1,8 +1,9 @@
-package levelember.light;
+package levelember.daylight;
 
 import java.util.Arrays;
 import java.util.stream.IntStream;
 import levelember.math.Vec3;
+import levelember.photometry.Observer;
 import levelember.shoot.Daylight;
 import levelember.texture.Picture;
 

@@ -1,0 +1,2 @@
+/** Where the sun stands and how the sky shines. */
+package levelember.daylight;

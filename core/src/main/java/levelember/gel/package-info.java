@@ -1,0 +1,2 @@
+/** Gels by their transmission. */
+package levelember.gel;

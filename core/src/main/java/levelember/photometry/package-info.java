@@ -1,0 +1,2 @@
+/** Units, colour temperatures and weights by which light is measured and mixed. */
+package levelember.photometry;
