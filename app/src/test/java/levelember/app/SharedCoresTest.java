@@ -40,9 +40,11 @@ class SharedCoresTest {
         long begin = rays(first);
         assertThat(begin - before).as("one slice may have been under way").isLessThan(3_000_000);
         long wanted = 4_000_000;
-        second.message(m -> m.path("rays").longValue(0) > wanted);
+        long done =
+            second.message(m -> m.path("rays").longValue(0) > wanted).get("rays").longValue();
         first.forget();
-        assertThat(rays(first) - begin).isBetween(wanted / 4, wanted * 4);
+        // Progress is told now and then, so the first may be a slice further than the second.
+        assertThat(rays(first) - begin).isBetween(done / 4, 4 * done + 3_000_000);
 
         // A page that rests costs nothing, and its picture does not go on by itself.
         first.say("{\"type\":\"pause\",\"paused\":true}");
