@@ -47,10 +47,12 @@ export function LightDetails({ light }: { light: Light }) {
       alone: false,
       place: light.place.map((x, i) => x + step[i]!) as Vector,
     };
-    const done = await desk.keep(`Duplicate ${light.name}`, [
+    const kept = desk.keep(`Duplicate ${light.name}`, [
       { op: 'add', path: `/lights/${index + 1}`, value: copy },
     ]);
-    if (done) useChoice.setState({ light: id });
+    // At once, so that what the hand does next is done to the copy.
+    useChoice.setState({ light: id });
+    if (!(await kept)) useChoice.setState({ light: light.id });
   };
 
   const said = async (to: Unit) => {
