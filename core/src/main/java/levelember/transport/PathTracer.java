@@ -88,7 +88,8 @@ final class PathTracer {
     points.pair(Dimensions.PIXEL);
     float fu = points.u, fv = points.v;
     points.pair(Dimensions.LENS);
-    lens.ray(px, row, fu, fv, points.u, points.v, ray);
+    float across = points.u, down = points.v;
+    lens.ray(px, row, fu, fv, across, down, ray);
     path.begin(ray.ox, ray.oy, ray.oz, ray.dx, ray.dy, ray.dz, guided);
     path.screenX = (px + fu) / film.width();
     path.screenY = (row + fv) / ((float) film.fullHeight() / film.step());

@@ -125,10 +125,10 @@ final class TexturedMaterial {
   }
 
   /**
-   * Dresses the point that a walk has hit.
+   * Evaluates the maps at the point that a walk has hit, and prepares the surface there.
    *
    * @param facing cosine between the way to the eye and the normal, either sign
-   * @return the surface to ask
+   * @return the surface of the roughness there
    */
   LayeredSurface prepare(RayWalk walk, float facing, Lookup lookup, Scattering to) {
     Rgb own = material.colour();

@@ -231,8 +231,8 @@ class LightTest {
     int n = 400;
     double sum = 0;
     for (int i = 0; i < n * n; i++) {
-      float u = (i % n + 0.5f) / n, v = (i / n + 0.5f) / n;
-      if (source.draw(0, 0, (float) distance, u, v, ray)) {
+      float first = (i % n + 0.5f) / n, second = (i / n + 0.5f) / n;
+      if (source.draw(0, 0, (float) distance, first, second, ray)) {
         sum += ray.g * Math.max(0, -ray.z) / ray.pdf / (n * n);
       }
     }

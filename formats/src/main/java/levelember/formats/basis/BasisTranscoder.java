@@ -34,16 +34,16 @@ public final class BasisTranscoder {
    * @param memory all of it
    * @param bindings with what the module has told of itself
    */
-  private record Begun(byte[] memory, Bindings bindings) {
-    static final Begun ONCE = made();
+  private record Initialised(byte[] memory, Bindings bindings) {
+    static final Initialised ONCE = made();
 
-    private static Begun made() {
+    private static Initialised made() {
       Bindings bindings = new Bindings();
       Instance instance = instance(bindings);
       instance.export("M").apply();
       bindings.call(instance, "initializeBasis");
       int bytes = Memory.PAGE_SIZE * instance.memory().pages();
-      return new Begun(instance.memory().readBytes(0, bytes), bindings);
+      return new Initialised(instance.memory().readBytes(0, bytes), bindings);
     }
   }
 
@@ -52,11 +52,11 @@ public final class BasisTranscoder {
 
   /** An instance with memory of its own, at most a gigabyte. */
   public BasisTranscoder() {
-    bindings = new Bindings(Begun.ONCE.bindings);
+    bindings = new Bindings(Initialised.ONCE.bindings);
     instance = instance(bindings);
-    int more = Begun.ONCE.memory.length / Memory.PAGE_SIZE - instance.memory().pages();
+    int more = Initialised.ONCE.memory.length / Memory.PAGE_SIZE - instance.memory().pages();
     instance.memory().grow(more);
-    instance.memory().write(0, Begun.ONCE.memory);
+    instance.memory().write(0, Initialised.ONCE.memory);
   }
 
   private static Instance instance(Bindings bindings) {
