@@ -106,9 +106,9 @@ export function BankStrip({ bank }: { bank: Bank }) {
               M
             </Toggle>
             <Toggle
-              on={bank.alone}
+              on={bank.solo}
               name={`Solo ${bank.name}`}
-              onClick={() => keep(`Solo ${bank.name}`, 'alone', !bank.alone)}
+              onClick={() => keep(`Solo ${bank.name}`, 'solo', !bank.solo)}
             >
               S
             </Toggle>

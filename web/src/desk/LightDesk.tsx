@@ -54,8 +54,8 @@ function useStripHands(desk: ShootDesk): StripHands {
           set(light, 'muted', !light.muted),
         ]),
       solo: (light) =>
-        void latest.current.keep(light.alone ? `Unsolo ${light.name}` : `Solo ${light.name}`, [
-          set(light, 'alone', !light.alone),
+        void latest.current.keep(light.solo ? `Unsolo ${light.name}` : `Solo ${light.name}`, [
+          set(light, 'solo', !light.solo),
         ]),
       join: (dragged, light) => {
         const { document } = latest.current.state;
@@ -93,7 +93,7 @@ export function LightDesk() {
   const hands = useStripHands(desk);
   const lights = desk.document.lights;
   const { banks } = desk.document;
-  const soloed = (light: Light) => light.alone || banks.some((b) => b.id === light.bank && b.alone);
+  const soloed = (light: Light) => light.solo || banks.some((b) => b.id === light.bank && b.solo);
   const someSoloed = lights.some(soloed);
   const shaped = desk.document.pieces.filter((p) => p.shape).length;
   const strip = (light: Light) => (
@@ -102,7 +102,7 @@ export function LightDesk() {
       light={light}
       chosen={light.id === chosen}
       share={Math.round(1000 * (shares?.[light.id] ?? 0)) / 1000}
-      linked={countIn(light.lit, desk.document.pieces) < shaped}
+      linked={countIn(light.lightLinking, desk.document.pieces) < shaped}
       silenced={(someSoloed && !soloed(light)) || banks.some((b) => b.id === light.bank && b.muted)}
       thumbnail={version && api.layerUrl(desk.state.id, light.id, version)}
       hands={hands}

@@ -164,7 +164,7 @@ export const Strip = memo(function Strip(p: Props) {
             <Toggle on={light.muted} name={`Mute ${light.name}`} onClick={() => hands.mute(light)}>
               M
             </Toggle>
-            <Toggle on={light.alone} name={`Solo ${light.name}`} onClick={() => hands.solo(light)}>
+            <Toggle on={light.solo} name={`Solo ${light.name}`} onClick={() => hands.solo(light)}>
               S
             </Toggle>
           </Box>

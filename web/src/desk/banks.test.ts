@@ -10,7 +10,7 @@ const bank = (id: string): Bank => ({
   levelStops: 0,
   filter: [1, 1, 1],
   muted: false,
-  alone: false,
+  solo: false,
 });
 const shoot = (lights: Light[], banks: Bank[]) => ({ lights, banks }) as ShootDocument;
 

@@ -24,7 +24,7 @@ export function banked(
       levelStops: 0,
       filter: [1, 1, 1],
       muted: false,
-      alone: false,
+      solo: false,
     };
     operations.push({ op: 'add', path: '/banks/-', value: fresh });
   }

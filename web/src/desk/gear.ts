@@ -12,8 +12,14 @@ export const gearNames: Record<Gear, string> = {
 };
 
 const MATERIALS: Record<Gear, Material> = {
-  flag: { ...grey, id: 'gear-black', name: 'Black cloth', colour: [0.02, 0.02, 0.02], gloss: 0 },
-  bounce: { ...grey, id: 'gear-white', name: 'White card', colour: [0.88, 0.88, 0.87], gloss: 0 },
+  flag: { ...grey, id: 'gear-black', name: 'Black cloth', colour: [0.02, 0.02, 0.02], specular: 0 },
+  bounce: {
+    ...grey,
+    id: 'gear-white',
+    name: 'White card',
+    colour: [0.88, 0.88, 0.87],
+    specular: 0,
+  },
   mirror: {
     ...grey,
     id: 'gear-mirror',
@@ -32,8 +38,8 @@ export function newGear(
 ): { piece: Piece; operations: Operation[] } {
   const material = MATERIALS[kind];
   const [ax, ay, az] = shot.aim;
-  const dx = shot.place[0] - ax;
-  const dz = shot.place[2] - az;
+  const dx = shot.position[0] - ax;
+  const dz = shot.position[2] - az;
   const reach = 0.4 * Math.max(0.3, Math.hypot(dx, dz));
   const turn = Math.atan2(dx, dz) - 1.1;
   const side = Math.round(60 * reach) / 100;
@@ -45,13 +51,13 @@ export function newGear(
     id: freeId(kind, document.pieces),
     name,
     parent: null,
-    place: place.map((x) => Math.round(x * 1000) / 1000) as Vector,
-    turnDegrees: [0, Math.round((turn * 180) / Math.PI) + 180, 0],
-    size: [1, 1, 1],
+    position: place.map((x) => Math.round(x * 1000) / 1000) as Vector,
+    rotationDegrees: [0, Math.round((turn * 180) / Math.PI) + 180, 0],
+    scale: [1, 1, 1],
     shape: { kind: 'rectangle', width: side, height: side },
     material: material.id,
     copies: null,
-    showing: { ...everything, camera: false, reflection: kind !== 'flag', refraction: false },
+    visibility: { ...everything, camera: false, reflection: kind !== 'flag', refraction: false },
     shown: true,
   };
   return {

@@ -52,10 +52,10 @@ const EMITTERS: Record<NewKind, Emitter> = {
   environment: {
     kind: 'environment',
     picture: '',
-    turnDegrees: 0,
+    rotationDegrees: 0,
     tiltDegrees: 0,
     blurDegrees: 0,
-    seamShare: 0,
+    seamBlend: 0,
   },
   plate: { kind: 'plate', picture: '' },
   dome: { kind: 'dome', above: [1, 1, 1], below: [1, 1, 1] },
@@ -94,17 +94,17 @@ export const newKindNames: Record<NewKind, string> = {
 
 /** What a light has that is neither said nor levered. */
 export const untouched = {
-  lit: { only: false, pieces: [] },
-  shadows: { only: false, pieces: [] },
-  matte: 1,
-  gloss: 1,
-  shadowDepth: 1,
+  lightLinking: { only: false, pieces: [] },
+  shadowLinking: { only: false, pieces: [] },
+  diffuse: 1,
+  specular: 1,
+  shadowDensity: 1,
   shadowColour: [0, 0, 0] as Vector,
   fadesAtMetres: 0,
-  tiedTo: null,
+  parent: null,
   aimedAt: null,
   bank: null,
-  twin: null,
+  mirror: null,
 };
 
 /** An id that the list does not have yet. */
@@ -118,8 +118,8 @@ export function freeId(stem: string, taken: { id: string }[]): string {
 /** A light beside the camera, above its line of view, aimed at what the camera is aimed at. */
 export function newLight(kind: NewKind, document: ShootDocument, shot: Shot, picture = ''): Light {
   const [ax, ay, az] = shot.aim;
-  const dx = shot.place[0] - ax;
-  const dz = shot.place[2] - az;
+  const dx = shot.position[0] - ax;
+  const dz = shot.position[2] - az;
   const reach = 0.6 * Math.max(0.3, Math.hypot(dx, dz));
   const turn = Math.atan2(dx, dz) + 0.8;
   const place: Vector = [
@@ -136,7 +136,7 @@ export function newLight(kind: NewKind, document: ShootDocument, shot: Shot, pic
     id,
     name,
     emitter: picture ? ({ ...EMITTERS[kind], picture } as Emitter) : EMITTERS[kind],
-    place: place.map((x) => Math.round(x * 1000) / 1000) as Vector,
+    position: place.map((x) => Math.round(x * 1000) / 1000) as Vector,
     aim: shot.aim,
     rollDegrees: 0,
     brightness: { efficacy: 100, ...BRIGHTNESS[kind] },
@@ -147,8 +147,8 @@ export function newLight(kind: NewKind, document: ShootDocument, shot: Shot, pic
       filter: [1, 1, 1],
     },
     muted: false,
-    alone: false,
-    showsToCamera: ['sky', 'environment', 'plate'].includes(kind),
+    solo: false,
+    seenByCamera: ['sky', 'environment', 'plate'].includes(kind),
     ...untouched,
   };
 }

@@ -6,7 +6,7 @@ export type Room = 'set' | 'rig' | 'look';
 export interface At {
   piece: string;
   material: string | null;
-  place: { x: number; y: number; z: number };
+  position: { x: number; y: number; z: number };
   normal: { x: number; y: number; z: number };
   depth: number;
 }

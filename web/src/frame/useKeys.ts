@@ -34,8 +34,8 @@ export function useKeys(desk: ShootDesk | null) {
           set('muted', !light.muted),
         ]);
       } else if (e.key.toLowerCase() === 's') {
-        void desk.keep(light.alone ? `Unsolo ${light.name}` : `Solo ${light.name}`, [
-          set('alone', !light.alone),
+        void desk.keep(light.solo ? `Unsolo ${light.name}` : `Solo ${light.name}`, [
+          set('solo', !light.solo),
         ]);
       }
     };

@@ -61,7 +61,7 @@ export function Handles({ piece, shot, canvas, width, height, scale }: Props) {
   const [said, setSaid] = useState<{ axis: number; text: string } | null>(null);
   const aspect = width / height;
   const parent = parentFrame(desk.document.pieces, piece.parent);
-  const own = after(parent, composed(piece.place, piece.turnDegrees, piece.size));
+  const own = after(parent, composed(piece.position, piece.rotationDegrees, piece.scale));
   const middle = projected(shot, aspect, own.shift);
   if (!middle || width < 64) return null;
   const reach =
@@ -82,13 +82,13 @@ export function Handles({ piece, shot, canvas, width, height, scale }: Props) {
   /** What the pointer says: metres along an axis, or radians about it. */
   const measure = (e: PointerEvent, axis: number, at: Vector): number | null => {
     const line = axes[axis]!;
-    if (tool !== 'turn') return nearestAlong(at, line, shot.place, ray(e));
+    if (tool !== 'turn') return nearestAlong(at, line, shot.position, ray(e));
     const way = ray(e);
     const facing = way[0] * line[0] + way[1] * line[1] + way[2] * line[2];
     if (Math.abs(facing) < 0.02) return null;
-    const w = minus(at, shot.place);
+    const w = minus(at, shot.position);
     const t = (w[0] * line[0] + w[1] * line[1] + w[2] * line[2]) / facing;
-    const hit = minus(plus(shot.place, times(way, t)), at);
+    const hit = minus(plus(shot.position, times(way, t)), at);
     const [u, v] = across(line);
     return Math.atan2(
       hit[0] * v[0] + hit[1] * v[1] + hit[2] * v[2],
@@ -121,22 +121,22 @@ export function Handles({ piece, shot, canvas, width, height, scale }: Props) {
       const by = rounded(now - h.start, stepOf(reach), e.shiftKey);
       const shift = direction(inverse(h.parent), times(line, by));
       tell(`${name} ${by >= 0 ? '+' : '−'}${Math.abs(by).toFixed(3)} m`);
-      desk.tryOut([set('place', tidy(plus(h.piece.place, shift)))]);
+      desk.tryOut([set('position', tidy(plus(h.piece.position, shift)))]);
     } else if (tool === 'turn') {
       const turn = rounded(((now - h.start) * 180) / Math.PI, 5, e.shiftKey);
       const around = turnedAbout(line, (turn * Math.PI) / 180);
       const world: Frame = { ...after(around, h.own), shift: h.own.shift };
-      const { turnDegrees, size } = decomposed(after(inverse(h.parent), world));
+      const { rotationDegrees, scale } = decomposed(after(inverse(h.parent), world));
       tell(`${name} ${turn.toFixed(1)}°`);
       desk.tryOut([
-        set('turnDegrees', tidy(turnDegrees)),
-        ...(h.piece.size[0] * size[0] < 0 ? [set('size', tidy(size))] : []),
+        set('rotationDegrees', tidy(rotationDegrees)),
+        ...(h.piece.scale[0] * scale[0] < 0 ? [set('scale', tidy(scale))] : []),
       ]);
     } else {
       const by = Math.max(0.01, rounded(now / h.start, 0.05, e.shiftKey));
-      const size = h.piece.size.with(h.axis, h.piece.size[h.axis]! * by) as Vector;
+      const size = h.piece.scale.with(h.axis, h.piece.scale[h.axis]! * by) as Vector;
       tell(`${name} × ${by.toFixed(2)}`);
-      desk.tryOut([set('size', tidy(size))]);
+      desk.tryOut([set('scale', tidy(size))]);
     }
   };
   const up = () => {

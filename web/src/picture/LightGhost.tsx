@@ -21,7 +21,7 @@ export function LightGhost({ shot, width, height, scale }: Props) {
   const light = desk.document.lights.find((l) => l.id === chosen);
   if (!following || !light || !isPlaced(light)) return null;
   const world = inWorld(light, desk.document);
-  const ghost = ghostOf(shot, width / height, world.place, world.aim);
+  const ghost = ghostOf(shot, width / height, world.position, world.aim);
   if (!ghost) return null;
   const [ax, ay] = [ghost.from.x * width, ghost.from.y * height];
   const [bx, by] = [ghost.to.x * width, ghost.to.y * height];

@@ -35,7 +35,7 @@ export function LightMarks({ shot, canvas, width, height, scale }: Props) {
     const way = rayThrough(shot, aspect, x, y);
     const middle = rayThrough(shot, aspect, 0.5, 0.5);
     const along = way[0] * middle[0] + way[1] * middle[1] + way[2] * middle[2];
-    return plus(shot.place, times(way, depth / along));
+    return plus(shot.position, times(way, depth / along));
   };
   const move = (e: PointerEvent) => {
     const h = held.current;
@@ -43,9 +43,9 @@ export function LightMarks({ shot, canvas, width, height, scale }: Props) {
     e.stopPropagation();
     h.moved = true;
     const { document } = desk.state;
-    const frame = inverse(parentFrame(document.pieces, h.light.tiedTo));
+    const frame = inverse(parentFrame(document.pieces, h.light.parent));
     const place = tidy(point(frame, at(e, h.depth)));
-    desk.tryOut([setField(document, 'lights', h.light.id, 'place', place)]);
+    desk.tryOut([setField(document, 'lights', h.light.id, 'position', place)]);
   };
   const up = () => {
     const h = held.current;
@@ -57,11 +57,11 @@ export function LightMarks({ shot, canvas, width, height, scale }: Props) {
     <>
       {desk.document.lights.filter(isPlaced).map((light) => {
         const world = inWorld(light, desk.document);
-        const seen = projected(shot, aspect, world.place);
+        const seen = projected(shot, aspect, world.position);
         if (!seen || seen.x < 0 || seen.x > 1 || seen.y < 0 || seen.y > 1) return null;
         const lit = light.id === chosen;
         const aim = world.aims ? projected(shot, aspect, world.aim) : null;
-        const toward = minus(world.aim, world.place);
+        const toward = minus(world.aim, world.position);
         return (
           <div key={light.id}>
             {lit && aim && (
@@ -92,7 +92,7 @@ export function LightMarks({ shot, canvas, width, height, scale }: Props) {
                 if (e.button !== 0) return;
                 e.stopPropagation();
                 useChoice.setState({ light: light.id });
-                if (light.twin) return;
+                if (light.mirror) return;
                 e.currentTarget.setPointerCapture(e.pointerId);
                 held.current = { light, depth: seen.depth, moved: false };
               }}

@@ -28,8 +28,8 @@ describe('frames', () => {
   it('come apart into what they were made of', () => {
     for (const turn of [[10, 20, 30] as Vector, [-120, 75, 200] as Vector]) {
       const frame = composed([1, 2, 3], turn, [-2, 1, 0.5]);
-      const { place, turnDegrees, size } = decomposed(frame);
-      const again = composed(place, turnDegrees, size);
+      const { position, rotationDegrees, scale } = decomposed(frame);
+      const again = composed(position, rotationDegrees, scale);
       close(again.x, frame.x);
       close(again.y, frame.y);
       close(again.z, frame.z);
@@ -51,8 +51,8 @@ describe('frames', () => {
 
   it('nest', () => {
     const pieces = [
-      { id: 'a', parent: null, place: [1, 0, 0], turnDegrees: [0, 90, 0], size: [2, 2, 2] },
-      { id: 'b', parent: 'a', place: [0, 0, 1], turnDegrees: [0, 0, 0], size: [1, 1, 1] },
+      { id: 'a', parent: null, position: [1, 0, 0], rotationDegrees: [0, 90, 0], scale: [2, 2, 2] },
+      { id: 'b', parent: 'a', position: [0, 0, 1], rotationDegrees: [0, 0, 0], scale: [1, 1, 1] },
     ] as Piece[];
     const a = composed([1, 0, 0], [0, 90, 0], [2, 2, 2]);
     const b = composed([0, 0, 1], [0, 0, 0], [1, 1, 1]);
@@ -70,7 +70,7 @@ describe('the camera', () => {
       const p: Vector = [0.3, 1.4, -0.5];
       const at = projected(s, 16 / 9, p)!;
       const ray = rayThrough(s, 16 / 9, at.x, at.y);
-      const way = minus(p, s.place);
+      const way = minus(p, s.position);
       close(ray, times(way, 1 / length(way)));
     }
     expect(projected(shot, 16 / 9, [2, 3, 11])).toBeNull();
@@ -82,7 +82,7 @@ describe('the camera', () => {
     const aimed = plus(at, times(along, 0.7));
     const on = projected(shot, 16 / 9, aimed)!;
     const ray = rayThrough(shot, 16 / 9, on.x, on.y);
-    expect(nearestAlong(at, along, shot.place, ray)).toBeCloseTo(0.7, 9);
-    expect(nearestAlong(at, ray, shot.place, ray)).toBeNull();
+    expect(nearestAlong(at, along, shot.position, ray)).toBeCloseTo(0.7, 9);
+    expect(nearestAlong(at, ray, shot.position, ray)).toBeNull();
   });
 });

@@ -23,15 +23,15 @@ export const unit = (a: Vector): Vector => times(a, 1 / (length(a) || 1));
 export const IDENTITY: Frame = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1], shift: [0, 0, 0] };
 
 /** Sizes, then turns about X, Y and Z, then moves, as the shoot document has it. */
-export function composed(place: Vector, turnDegrees: Vector, size: Vector): Frame {
-  const [a, b, c] = turnDegrees.map((d) => (d * Math.PI) / 180) as Vector;
+export function composed(position: Vector, rotationDegrees: Vector, scale: Vector): Frame {
+  const [a, b, c] = rotationDegrees.map((d) => (d * Math.PI) / 180) as Vector;
   const [ca, sa, cb, sb] = [Math.cos(a), Math.sin(a), Math.cos(b), Math.sin(b)];
   const [cc, sc] = [Math.cos(c), Math.sin(c)];
   return {
-    x: times([cc * cb, sc * cb, -sb], size[0]),
-    y: times([cc * sb * sa - sc * ca, sc * sb * sa + cc * ca, cb * sa], size[1]),
-    z: times([cc * sb * ca + sc * sa, sc * sb * ca - cc * sa, cb * ca], size[2]),
-    shift: place,
+    x: times([cc * cb, sc * cb, -sb], scale[0]),
+    y: times([cc * sb * sa - sc * ca, sc * sb * sa + cc * ca, cb * sa], scale[1]),
+    z: times([cc * sb * ca + sc * sa, sc * sb * ca - cc * sa, cb * ca], scale[2]),
+    shift: position,
   };
 }
 
@@ -68,18 +68,18 @@ export function inverse(f: Frame): Frame {
 }
 
 /** Place, turn and size of a map that has no slant; a mirroring one mirrors along X. */
-export function decomposed(f: Frame): { place: Vector; turnDegrees: Vector; size: Vector } {
+export function decomposed(f: Frame): { position: Vector; rotationDegrees: Vector; scale: Vector } {
   const sign = dot(f.x, cross(f.y, f.z)) < 0 ? -1 : 1;
-  const size: Vector = [sign * length(f.x), length(f.y), length(f.z)];
-  const [x, y, z] = [times(f.x, 1 / size[0]), times(f.y, 1 / size[1]), times(f.z, 1 / size[2])];
+  const scale: Vector = [sign * length(f.x), length(f.y), length(f.z)];
+  const [x, y, z] = [times(f.x, 1 / scale[0]), times(f.y, 1 / scale[1]), times(f.z, 1 / scale[2])];
   const b = -Math.asin(Math.min(1, Math.max(-1, x[2])));
   const level = Math.abs(Math.cos(b)) > 1e-6;
   const a = level ? Math.atan2(y[2], z[2]) : Math.atan2(-z[1], y[1]);
   const c = level ? Math.atan2(x[1], x[0]) : 0;
   return {
-    place: f.shift,
-    turnDegrees: [a, b, c].map((r) => (r * 180) / Math.PI) as Vector,
-    size,
+    position: f.shift,
+    rotationDegrees: [a, b, c].map((r) => (r * 180) / Math.PI) as Vector,
+    scale,
   };
 }
 
@@ -97,7 +97,7 @@ export function parentFrame(pieces: Piece[], parent: string | null): Frame {
   for (let at = parent; at !== null;) {
     const piece = pieces.find((p) => p.id === at);
     if (!piece) break;
-    frame = after(composed(piece.place, piece.turnDegrees, piece.size), frame);
+    frame = after(composed(piece.position, piece.rotationDegrees, piece.scale), frame);
     at = piece.parent;
   }
   return frame;
@@ -112,11 +112,11 @@ interface Camera {
 }
 
 function camera(shot: Shot): Camera {
-  const way = minus(shot.aim, shot.place);
+  const way = minus(shot.aim, shot.position);
   const level = Math.hypot(way[0], way[2]);
   const upright = shot.upright && level > 0.05 * length(way);
-  const aim: Vector = upright ? [shot.aim[0], shot.place[1], shot.aim[2]] : shot.aim;
-  const back = unit(minus(shot.place, aim));
+  const aim: Vector = upright ? [shot.aim[0], shot.position[1], shot.aim[2]] : shot.aim;
+  const back = unit(minus(shot.position, aim));
   const helper: Vector = Math.abs(back[1]) > 0.9999 ? [0, 0, -1] : [0, 1, 0];
   const right = unit(cross(helper, back));
   return {
@@ -135,7 +135,7 @@ export function projected(
   p: Vector,
 ): { x: number; y: number; depth: number } | null {
   const c = camera(shot);
-  const v = minus(p, shot.place);
+  const v = minus(p, shot.position);
   const depth = -dot(v, c.back);
   if (depth < 1e-4) return null;
   return {

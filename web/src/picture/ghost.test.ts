@@ -3,7 +3,7 @@ import type { Shot } from '../api/document';
 import { ghostOf } from './ghost';
 import { testShot } from './testShot';
 
-const shot: Shot = { ...testShot, place: [0, 0, 4], aim: [0, 0, 0] };
+const shot: Shot = { ...testShot, position: [0, 0, 4], aim: [0, 0, 0] };
 
 test('a light in the frame is shown where it stands', () => {
   const ghost = ghostOf(shot, 16 / 9, [0.5, 0.3, 0], [0, 0, 0])!;

@@ -3,7 +3,7 @@ import type { Shot, Vector } from '../api/document';
 import { dollied, orbited, slid } from './orbit';
 import { testShot } from './testShot';
 
-const shot: Shot = { ...testShot, place: [0, 1, 4], aim: [0, 1, 0], focalLengthMm: 36 };
+const shot: Shot = { ...testShot, position: [0, 1, 4], aim: [0, 1, 0], focalLengthMm: 36 };
 
 const close = (a: Vector, b: Vector) => a.forEach((x, i) => expect(x).toBeCloseTo(b[i]!, 9));
 
@@ -25,7 +25,7 @@ describe('the camera', () => {
 
   it('slides with its aim by shares of the picture', () => {
     const moved = slid(shot, 0.25, 0.5);
-    close(moved.place, [1, 3, 4]);
+    close(moved.position, [1, 3, 4]);
     close(moved.aim, [1, 3, 0]);
   });
 });

@@ -4,7 +4,7 @@ const POLE = Math.PI / 2 - 0.01;
 
 /** The camera turned about its aim: radians round the upright axis, and up. */
 export function orbited(shot: Shot, round: number, up: number): Vector {
-  const [x, y, z] = [0, 1, 2].map((i) => shot.place[i]! - shot.aim[i]!) as Vector;
+  const [x, y, z] = [0, 1, 2].map((i) => shot.position[i]! - shot.aim[i]!) as Vector;
   const reach = Math.hypot(x, y, z);
   const along = Math.atan2(x, z) + round;
   const rise = Math.min(POLE, Math.max(-POLE, Math.asin(y / reach) + up));
@@ -17,12 +17,12 @@ export function orbited(shot: Shot, round: number, up: number): Vector {
 
 /** The camera nearer to (below 1) or farther from (above 1) its aim. */
 export function dollied(shot: Shot, factor: number): Vector {
-  return shot.place.map((p, i) => shot.aim[i]! + (p - shot.aim[i]!) * factor) as Vector;
+  return shot.position.map((p, i) => shot.aim[i]! + (p - shot.aim[i]!) * factor) as Vector;
 }
 
 /** Camera and aim moved together, by shares of the picture's width to the right and up. */
-export function slid(shot: Shot, right: number, up: number): { place: Vector; aim: Vector } {
-  const back = [0, 1, 2].map((i) => shot.place[i]! - shot.aim[i]!) as Vector;
+export function slid(shot: Shot, right: number, up: number): { position: Vector; aim: Vector } {
+  const back = [0, 1, 2].map((i) => shot.position[i]! - shot.aim[i]!) as Vector;
   const reach = Math.hypot(...back);
   const width = (reach * shot.sensorWidthMm) / shot.focalLengthMm;
   const flat = Math.hypot(back[0], back[2]) || 1e-9;
@@ -34,5 +34,5 @@ export function slid(shot: Shot, right: number, up: number): { place: Vector; ai
     b[0] * r[1] - b[1] * r[0],
   ];
   const move = (p: Vector) => p.map((x, i) => x + width * (right * r[i]! + up * u[i]!)) as Vector;
-  return { place: move(shot.place), aim: move(shot.aim) };
+  return { position: move(shot.position), aim: move(shot.aim) };
 }

@@ -4,7 +4,7 @@ import type { Shot } from '../api/document';
 export const testShot: Shot = {
   id: 's',
   name: 'S',
-  place: [1, 2, 5],
+  position: [1, 2, 5],
   aim: [0, 1, 0],
   focalLengthMm: 50,
   sensorWidthMm: 36,
@@ -13,7 +13,7 @@ export const testShot: Shot = {
   look: 'k',
   upright: false,
   blades: 0,
-  bladeTurnDegrees: 0,
+  bladeRotationDegrees: 0,
   exposureStops: 0,
   cropAspect: 0,
   cutOut: false,

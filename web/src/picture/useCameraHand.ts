@@ -74,13 +74,13 @@ export function useCameraHand(
     const set = (field: string, value: unknown): Operation =>
       setField(document, 'shots', h.shot.id, field, value);
     if (h.grip === 'orbit') {
-      desk.tryOut([set('place', orbited(h.shot, -dx * 0.006, dy * 0.006))]);
+      desk.tryOut([set('position', orbited(h.shot, -dx * 0.006, dy * 0.006))]);
     } else if (h.grip === 'dolly') {
-      desk.tryOut([set('place', dollied(h.shot, Math.exp(dy * 0.005)))]);
+      desk.tryOut([set('position', dollied(h.shot, Math.exp(dy * 0.005)))]);
     } else {
       const width = e.currentTarget.clientWidth;
       const moved = slid(h.shot, -dx / width, dy / width);
-      desk.tryOut([set('place', moved.place), set('aim', moved.aim)]);
+      desk.tryOut([set('position', moved.position), set('aim', moved.aim)]);
     }
   };
 

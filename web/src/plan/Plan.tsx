@@ -110,8 +110,8 @@ export function Plan() {
   const whole = useMemo(() => {
     const points: [number, number][] = lights
       .filter(({ l }) => l.emitter.kind !== 'sun')
-      .map(({ place: p }) => onPlan(from, p));
-    points.push(onPlan(from, shot.place), onPlan(from, shot.aim));
+      .map(({ position: p }) => onPlan(from, p));
+    points.push(onPlan(from, shot.position), onPlan(from, shot.aim));
     for (const { shapes } of outlines) {
       for (const shape of shapes) {
         const xs = shape.map((p) => p[0]);
@@ -156,19 +156,19 @@ export function Plan() {
     const { document } = desk.state;
     if (h.kind === 'piece') {
       const frame = inverse(parentFrame(document.pieces, h.piece.parent));
-      const next = tidy(plus(h.piece.place, direction(frame, by)));
+      const next = tidy(plus(h.piece.position, direction(frame, by)));
       setSaid(`${h.piece.name} moved by ${Math.hypot(...by).toFixed(2)} m`);
-      desk.tryOut([setField(document, 'pieces', h.piece.id, 'place', next)]);
+      desk.tryOut([setField(document, 'pieces', h.piece.id, 'position', next)]);
       return;
     }
-    const own = h.kind === 'light' ? h.light.tiedTo : (h.light.aimedAt ?? h.light.tiedTo);
+    const own = h.kind === 'light' ? h.light.parent : (h.light.aimedAt ?? h.light.parent);
     const frame = inverse(parentFrame(document.pieces, own));
-    const field = h.kind === 'light' ? 'place' : 'aim';
+    const field = h.kind === 'light' ? 'position' : 'aim';
     const next = tidy(plus(h.light[field], direction(frame, by)));
     const operations: Operation[] = [setField(document, 'lights', h.light.id, field, next)];
     const there = inWorld({ ...h.light, [field]: next }, document);
     setSaid(
-      `${h.light.name}: ${Math.hypot(...minus(there.aim, there.place)).toFixed(2)} m to its aim, ${there.place[1].toFixed(2)} m high`,
+      `${h.light.name}: ${Math.hypot(...minus(there.aim, there.position)).toFixed(2)} m to its aim, ${there.position[1].toFixed(2)} m high`,
     );
     desk.tryOut(operations);
   };
@@ -183,7 +183,7 @@ export function Plan() {
       const by = Math.hypot(...now) / Math.max(4, Math.hypot(...start));
       const factor = Math.max(0.05, e.shiftKey ? by : Math.round(by / SNAP) * SNAP);
       setSaid(`${h.piece.name} × ${factor.toFixed(2)}`);
-      desk.tryOut([set('size', h.piece.size.map((v) => v * factor) as Vector)]);
+      desk.tryOut([set('scale', h.piece.scale.map((v) => v * factor) as Vector)]);
       return;
     }
     const angle = Math.atan2(now[1], now[0]) - Math.atan2(start[1], start[0]);
@@ -191,11 +191,11 @@ export function Plan() {
     const turn = e.shiftKey ? degrees : Math.round(degrees / 5) * 5;
     const axis = cross(inSpace(from, 1, 0), inSpace(from, 0, 1));
     const parent = parentFrame(document.pieces, h.piece.parent);
-    const own = after(parent, composed(h.piece.place, h.piece.turnDegrees, h.piece.size));
+    const own = after(parent, composed(h.piece.position, h.piece.rotationDegrees, h.piece.scale));
     const world = { ...after(turnedAbout(axis, (turn * Math.PI) / 180), own), shift: own.shift };
-    const { turnDegrees, size } = decomposed(after(inverse(parent), world));
+    const { rotationDegrees, scale } = decomposed(after(inverse(parent), world));
     setSaid(`${h.piece.name} turned by ${turn.toFixed(0)}°`);
-    desk.tryOut([set('turnDegrees', turnDegrees), set('size', size)]);
+    desk.tryOut([set('rotationDegrees', rotationDegrees), set('scale', scale)]);
   };
   const up = () => {
     const h = held.current;
@@ -287,11 +287,11 @@ export function Plan() {
           );
         })}
         <CameraOnPlan shot={shot} from={from} px={px} />
-        {lights.map(({ l, place: p, aim, aims }) => (
+        {lights.map(({ l, position: p, aim, aims }) => (
           <LightOnPlan
             key={l.id}
             light={l}
-            place={p}
+            position={p}
             aim={aim}
             aims={aims}
             from={from}
@@ -302,12 +302,12 @@ export function Plan() {
             onPlace={(e) => {
               useChoice.setState({ light: l.id });
               const kept = desk.state.document.lights.find((x) => x.id === l.id);
-              if (!kept || kept.twin) return e.stopPropagation();
+              if (!kept || kept.mirror) return e.stopPropagation();
               begin(e, { kind: 'light', light: kept, x: e.clientX, y: e.clientY, moved: false });
             }}
             onAim={(e) => {
               const kept = desk.state.document.lights.find((x) => x.id === l.id);
-              if (!kept || kept.twin) return;
+              if (!kept || kept.mirror) return;
               begin(e, { kind: 'aim', light: kept, x: e.clientX, y: e.clientY, moved: false });
             }}
           />
@@ -320,7 +320,7 @@ export function Plan() {
                 from,
                 after(
                   parentFrame(desk.document.pieces, chosenPiece.parent),
-                  composed(chosenPiece.place, chosenPiece.turnDegrees, chosenPiece.size),
+                  composed(chosenPiece.position, chosenPiece.rotationDegrees, chosenPiece.scale),
                 ).shift,
               ),
             )}

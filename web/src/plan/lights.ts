@@ -14,22 +14,26 @@ export const isAimed = (light: Light) =>
 
 /** The light that a light is the mirror image of, or itself. */
 export function twinned(light: Light, document: ShootDocument): Light {
-  return document.lights.find((l) => l.id === light.twin?.of) ?? light;
+  return document.lights.find((l) => l.id === light.mirror?.of) ?? light;
 }
 
 /** Where a light stands and aims in the world, ties and mirrors followed. */
 export function inWorld(
   light: Light,
   document: ShootDocument,
-): { place: Vector; aim: Vector; aims: boolean } {
-  if (light.twin) {
-    const { point: at, normal } = light.twin;
+): { position: Vector; aim: Vector; aims: boolean } {
+  if (light.mirror) {
+    const { point: at, normal } = light.mirror;
     const n = unit(normal);
     const image = (p: Vector) => plus(p, times(n, -2 * dot(minus(p, at), n)));
     const source = inWorld(twinned({ ...light }, document), document);
-    return { place: image(source.place), aim: image(source.aim), aims: source.aims };
+    return { position: image(source.position), aim: image(source.aim), aims: source.aims };
   }
-  const tied = parentFrame(document.pieces, light.tiedTo);
+  const tied = parentFrame(document.pieces, light.parent);
   const aimed = light.aimedAt ? parentFrame(document.pieces, light.aimedAt) : tied;
-  return { place: point(tied, light.place), aim: point(aimed, light.aim), aims: isAimed(light) };
+  return {
+    position: point(tied, light.position),
+    aim: point(aimed, light.aim),
+    aims: isAimed(light),
+  };
 }

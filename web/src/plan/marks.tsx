@@ -12,7 +12,7 @@ const path = (points: [number, number][]) =>
 
 /** The camera with its angle of view. */
 export function CameraOnPlan({ shot, from, px }: { shot: Shot; from: From; px: Pixels }) {
-  const way = minus(shot.aim, shot.place);
+  const way = minus(shot.aim, shot.position);
   const reach = 1.15 * Math.hypot(...way);
   const ahead = unit(way);
   const level: Vector = [0, 1, 0];
@@ -22,8 +22,8 @@ export function CameraOnPlan({ shot, from, px }: { shot: Shot; from: From; px: P
   // From the side the height of the frame is what is seen of it.
   const across = from === 'top' ? times(right, half) : times(up, (half * 9) / 16);
   const edge = (sign: number) =>
-    px(onPlan(from, plus(shot.place, times(plus(ahead, times(across, sign)), reach))));
-  const at = px(onPlan(from, shot.place));
+    px(onPlan(from, plus(shot.position, times(plus(ahead, times(across, sign)), reach))));
+  const at = px(onPlan(from, shot.position));
   return (
     <g aria-hidden pointerEvents="none">
       <path
@@ -40,7 +40,7 @@ export function CameraOnPlan({ shot, from, px }: { shot: Shot; from: From; px: P
 
 interface Props {
   light: Light;
-  place: Vector;
+  position: Vector;
   aim: Vector;
   aims: boolean;
   from: From;
@@ -56,17 +56,17 @@ interface Props {
 export function LightOnPlan(p: Props) {
   const { light, from, px, scale } = p;
   const { emitter } = twinned(light, p.document);
-  const at = px(onPlan(from, p.place));
+  const at = px(onPlan(from, p.position));
   const aim = px(onPlan(from, p.aim));
   const colour = p.chosen ? colours.ember : '#f0d9a8';
-  const ahead = unit(minus(p.aim, p.place));
+  const ahead = unit(minus(p.aim, p.position));
   const right = unit(cross(ahead, Math.abs(ahead[1]) > 0.999 ? [0, 0, -1] : [0, 1, 0]));
   const up = cross(right, ahead);
   const roll = (light.rollDegrees * Math.PI) / 180;
   const across = plus(times(right, Math.cos(roll)), times(up, Math.sin(roll)));
   const above = minus(times(up, Math.cos(roll)), times(right, Math.sin(roll)));
   const corner = (a: number, b: number) =>
-    px(onPlan(from, plus(p.place, plus(times(across, a), times(above, b)))));
+    px(onPlan(from, plus(p.position, plus(times(across, a), times(above, b)))));
   const shape = () => {
     switch (emitter.kind) {
       case 'rectangle': {
@@ -102,11 +102,11 @@ export function LightOnPlan(p: Props) {
           />
         );
       case 'spot': {
-        const reach = Math.hypot(...minus(p.aim, p.place));
+        const reach = Math.hypot(...minus(p.aim, p.position));
         const half = Math.tan((Math.min(170, emitter.coneDegrees) / 2) * (Math.PI / 180));
         const side = from === 'top' ? right : up;
         const edge = (sign: number) =>
-          px(onPlan(from, plus(p.place, times(plus(ahead, times(side, sign * half)), reach))));
+          px(onPlan(from, plus(p.position, times(plus(ahead, times(side, sign * half)), reach))));
         return (
           <>
             <path

@@ -3,7 +3,7 @@ import type { Piece, ShootDocument, Vector } from '../api/document';
 import { carried, stirred } from './stirred';
 
 const piece = (id: string, parent: string | null, place: Vector, turn = 0) =>
-  ({ id, parent, place, turnDegrees: [0, turn, 0], size: [1, 1, 1] }) as Piece;
+  ({ id, parent, position: place, rotationDegrees: [0, turn, 0], scale: [1, 1, 1] }) as Piece;
 const shoot = (...pieces: Piece[]) => ({ pieces }) as ShootDocument;
 
 describe('a piece that the hand is moving on the plan', () => {

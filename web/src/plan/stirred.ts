@@ -13,7 +13,7 @@ function world(id: string, document: ShootDocument): Frame | null {
   if (!piece) return null;
   return after(
     parentFrame(document.pieces, piece.parent),
-    composed(piece.place, piece.turnDegrees, piece.size),
+    composed(piece.position, piece.rotationDegrees, piece.scale),
   );
 }
 

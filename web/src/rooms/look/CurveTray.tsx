@@ -27,7 +27,7 @@ export function CurveTray() {
       { length: steps + 1 },
       (_, i) => `${(WIDTH * i) / steps},${HEIGHT * (1 - curve![3 * i + k]!)}`,
     ).join(' ');
-  const white = look.shoulderStops + Math.log2(1 / 0.18);
+  const white = look.highlightRangeStops + Math.log2(1 / 0.18);
   return (
     <Box sx={{ height: '100%', p: 3, display: 'flex', gap: 4 }}>
       <Box sx={{ width: 150, flex: 'none' }}>

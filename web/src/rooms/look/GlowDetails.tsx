@@ -41,7 +41,7 @@ const threshold: Quantity = {
   digits: 2,
   stops: true,
 };
-const softness: Quantity = { unit: 'st', least: 0, most: 10, step: 0.1, digits: 2 };
+const knee: Quantity = { unit: 'st', least: 0, most: 10, step: 0.1, digits: 2 };
 const bloomSize: Quantity = {
   unit: '%',
   least: 0.1,
@@ -52,8 +52,8 @@ const bloomSize: Quantity = {
 };
 const length: Quantity = { unit: '%', least: 1, most: 200, step: 1, digits: 1, relative: true };
 const turn: Quantity = { ...quantities.degrees, least: -360, most: 360 };
-const streaks: Quantity = { unit: '', least: 1, most: 16, step: 1, digits: 0 };
-const ghosts: Quantity = { unit: '', least: 1, most: 8, step: 1, digits: 0 };
+const starRays: Quantity = { unit: '', least: 1, most: 16, step: 1, digits: 0 };
+const lensFlare: Quantity = { unit: '', least: 1, most: 8, step: 1, digits: 0 };
 const spread: Quantity = { unit: '', least: 0.1, most: 2, step: 0.05, digits: 2 };
 
 /** What the lens spreads, each from a source of its own. */
@@ -167,14 +167,14 @@ function OneGlow({ glow }: { glow: Glow }) {
           label="Knee"
           name={`Knee of ${glow.name}`}
           edit={`Threshold of ${glow.name}`}
-          field={`${at}/softness`}
-          quantity={softness}
+          field={`${at}/knee`}
+          quantity={knee}
         />
       </Row>
       <SwitchOf
         label="Lamps outside of the frame too"
-        on={glow.beyond}
-        onChange={(on) => keep(`${glow.name} from outside`, 'beyond', on)}
+        on={glow.outsideFrame}
+        onChange={(on) => keep(`${glow.name} from outside`, 'outsideFrame', on)}
       />
       <Part glow={glow} at={at} part="bloom" title="Bloom">
         <LookNumber
@@ -185,42 +185,42 @@ function OneGlow({ glow }: { glow: Glow }) {
           quantity={bloomSize}
         />
       </Part>
-      <Part glow={glow} at={at} part="streaks" title="Star rays">
+      <Part glow={glow} at={at} part="starRays" title="Star rays">
         <LookNumber
           label="Length"
           name="Length of the star rays"
           edit={`Star rays of ${glow.name}`}
-          field={`${at}/streaks/length`}
+          field={`${at}/starRays/length`}
           quantity={length}
         />
         <LookNumber
           label="Count"
           name="Count of the star rays"
           edit={`Star rays of ${glow.name}`}
-          field={`${at}/streaks/count`}
-          quantity={streaks}
+          field={`${at}/starRays/count`}
+          quantity={starRays}
         />
         <LookNumber
           label="Turn"
           name="Rotation of the star rays"
           edit={`Star rays of ${glow.name}`}
-          field={`${at}/streaks/turnDegrees`}
+          field={`${at}/starRays/rotationDegrees`}
           quantity={turn}
         />
       </Part>
-      <Part glow={glow} at={at} part="ghosts" title="Lens flare">
+      <Part glow={glow} at={at} part="lensFlare" title="Lens flare">
         <LookNumber
           label="Count"
           name="Count of the lens flare"
           edit={`Ghosts of ${glow.name}`}
-          field={`${at}/ghosts/count`}
-          quantity={ghosts}
+          field={`${at}/lensFlare/count`}
+          quantity={lensFlare}
         />
         <LookNumber
           label="Spread"
           name="Spread of the lens flare"
           edit={`Ghosts of ${glow.name}`}
-          field={`${at}/ghosts/spread`}
+          field={`${at}/lensFlare/spread`}
           quantity={spread}
         />
       </Part>
@@ -231,12 +231,12 @@ function OneGlow({ glow }: { glow: Glow }) {
 interface PartProps {
   glow: Glow;
   at: string;
-  part: 'bloom' | 'streaks' | 'ghosts';
+  part: 'bloom' | 'starRays' | 'lensFlare';
   title: string;
   children: React.ReactNode;
 }
 
-/** Bloom, streaks or ghosts of a glow, with the colour of what is spread. */
+/** Bloom, star rays or lens flare of a glow, with the colour of what is spread. */
 function Part({ glow, at, part, title, children }: PartProps) {
   const { here, set, keep } = useLook();
   const edit = `${title} of ${glow.name}`;

@@ -51,13 +51,13 @@ export function ToneDetails() {
           <LookNumber
             label="Highlight range"
             edit="Shoulder"
-            field="shoulderStops"
+            field="highlightRangeStops"
             quantity={held}
           />
           <LookNumber
             label="Highlight desaturation"
             edit="Highlight desaturation"
-            field="burn"
+            field="highlightDesaturation"
             quantity={quantities.share}
           />
         </Row>

@@ -48,19 +48,19 @@ export function newGlow(looks: Glow[]): Glow {
     on: true,
     source: { kind: 'picture', of: [] },
     threshold: 0,
-    softness: 1,
-    beyond: false,
+    knee: 1,
+    outsideFrame: false,
     bloom: { on: true, level: 0.15, size: 4, colour: white, ownShare: 0 },
-    streaks: {
+    starRays: {
       on: false,
       level: 0.05,
       count: 6,
-      turnDegrees: 15,
+      rotationDegrees: 15,
       length: 20,
       colour: white,
       ownShare: 0,
     },
-    ghosts: { on: false, level: 0.02, count: 4, spread: 1, colour: white, ownShare: 0 },
+    lensFlare: { on: false, level: 0.02, count: 4, spread: 1, colour: white, ownShare: 0 },
   };
 }
 

@@ -27,7 +27,7 @@ export function BounceDetails() {
   return (
     <Section title="Bounced light">
       <Row>
-        {number('Max bounces', 'most', turns)}
+        {number('Max bounces', 'maxBounces', turns)}
         {number('Level', 'level', level)}
         {number('Fades at', 'fadesAtMetres', fades)}
       </Row>

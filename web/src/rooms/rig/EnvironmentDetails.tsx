@@ -48,7 +48,7 @@ export function EnvironmentDetails({
   };
   const number = (
     label: string,
-    field: 'turnDegrees' | 'tiltDegrees' | 'blurDegrees' | 'seamShare',
+    field: 'rotationDegrees' | 'tiltDegrees' | 'blurDegrees' | 'seamBlend',
     quantity: Quantity,
   ) => (
     <NumberOf
@@ -123,15 +123,15 @@ export function EnvironmentDetails({
         </Button>
       </Box>
       <Row>
-        {number('Turn', 'turnDegrees', quantities.degrees)}
+        {number('Turn', 'rotationDegrees', quantities.degrees)}
         {number('Tilt', 'tiltDegrees', tilt)}
         {number('Blur', 'blurDegrees', blur)}
       </Row>
-      {number('Seam blend', 'seamShare', seam)}
+      {number('Seam blend', 'seamBlend', seam)}
       <Box
         component="img"
         alt="The two borders as they meet"
-        src={api.seamUrl(id, emitter.picture, emitter.seamShare)}
+        src={api.seamUrl(id, emitter.picture, emitter.seamBlend)}
         sx={{ width: '100%', display: 'block', borderRadius: 1 }}
       />
       <Measured picture={emitter.picture} />

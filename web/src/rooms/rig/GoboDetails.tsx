@@ -18,12 +18,12 @@ import type { LightProps, Of } from './props';
 const plain: Omit<Gobo, 'picture'> = {
   offsetX: 0,
   offsetY: 0,
-  turnDegrees: 0,
+  rotationDegrees: 0,
   scale: 1,
-  edge: 'dark',
+  edge: 'black',
   contrast: 1,
   gamma: 1,
-  inverted: false,
+  invert: false,
   blur: 0,
 };
 
@@ -77,7 +77,7 @@ export function GoboDetails({ light, here, set, emitter }: LightProps & { emitte
   };
   const number = (
     label: string,
-    field: 'offsetX' | 'offsetY' | 'turnDegrees' | 'scale' | 'contrast' | 'gamma' | 'blur',
+    field: 'offsetX' | 'offsetY' | 'rotationDegrees' | 'scale' | 'contrast' | 'gamma' | 'blur',
     quantity: Quantity,
   ) => (
     <NumberOf
@@ -141,7 +141,7 @@ export function GoboDetails({ light, here, set, emitter }: LightProps & { emitte
           <Row>
             {number('Right by', 'offsetX', halves)}
             {number('Up by', 'offsetY', halves)}
-            {number('Turn', 'turnDegrees', quantities.degrees)}
+            {number('Turn', 'rotationDegrees', quantities.degrees)}
           </Row>
           <Row>
             {number('Scale', 'scale', scale)}
@@ -154,9 +154,9 @@ export function GoboDetails({ light, here, set, emitter }: LightProps & { emitte
               label="Edge"
               value={gobo.edge}
               options={[
-                { value: 'dark', text: 'black' },
+                { value: 'black', text: 'black' },
                 { value: 'repeat', text: 'repeat' },
-                { value: 'hold', text: 'clamp' },
+                { value: 'clamp', text: 'clamp' },
               ]}
               onChange={(edge) =>
                 void desk.keep(edit, set(desk.state.document, 'emitter/gobo/edge', edge))
@@ -167,11 +167,11 @@ export function GoboDetails({ light, here, set, emitter }: LightProps & { emitte
             control={
               <Switch
                 size="small"
-                checked={gobo.inverted}
+                checked={gobo.invert}
                 onChange={(e) =>
                   void desk.keep(
                     edit,
-                    set(desk.state.document, 'emitter/gobo/inverted', e.target.checked),
+                    set(desk.state.document, 'emitter/gobo/invert', e.target.checked),
                   )
                 }
               />

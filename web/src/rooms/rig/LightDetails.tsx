@@ -44,8 +44,8 @@ export function LightDetails({ light }: { light: Light }) {
       ...here(document),
       id,
       name: `${light.name} copy`,
-      alone: false,
-      place: light.place.map((x, i) => x + step[i]!) as Vector,
+      solo: false,
+      position: light.position.map((x, i) => x + step[i]!) as Vector,
     };
     const kept = desk.keep(`Duplicate ${light.name}`, [
       { op: 'add', path: `/lights/${index + 1}`, value: copy },
@@ -67,7 +67,7 @@ export function LightDetails({ light }: { light: Light }) {
     }
   };
 
-  if (light.twin) return <TwinDetails light={light} here={here} set={set} />;
+  if (light.mirror) return <TwinDetails light={light} here={here} set={set} />;
   return (
     <Box>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, mb: 3 }}>

@@ -13,10 +13,10 @@ import { countIn, isIn, scoped } from './scope';
 
 /** What a cell says: lit and shadowed, lit alone, shadows alone, neither. */
 const STATES = [
-  { lit: true, shadows: true, text: 'lit, and casts its shadow' },
-  { lit: true, shadows: false, text: 'lit, casts no shadow' },
-  { lit: false, shadows: true, text: 'casts a shadow, unlit' },
-  { lit: false, shadows: false, text: 'neither lit nor casting a shadow' },
+  { lightLinking: true, shadowLinking: true, text: 'lit, and casts its shadow' },
+  { lightLinking: true, shadowLinking: false, text: 'lit, casts no shadow' },
+  { lightLinking: false, shadowLinking: true, text: 'casts a shadow, unlit' },
+  { lightLinking: false, shadowLinking: false, text: 'neither lit nor casting a shadow' },
 ];
 
 const NAMES = 180;
@@ -56,9 +56,9 @@ export function LinkingBoard() {
   );
 
   const stateOf = (light: Light, piece: Piece) => {
-    const lit = isIn(light.lit, pieces, piece.id);
-    const shadows = isIn(light.shadows, pieces, piece.id);
-    return STATES.findIndex((s) => s.lit === lit && s.shadows === shadows);
+    const lit = isIn(light.lightLinking, pieces, piece.id);
+    const shadows = isIn(light.shadowLinking, pieces, piece.id);
+    return STATES.findIndex((s) => s.lightLinking === lit && s.shadowLinking === shadows);
   };
   /** Adds a cell to what is being painted. */
   const paint = (light: Light, piece: Piece) => {
@@ -66,10 +66,12 @@ export function LinkingBoard() {
     if (!hand) return;
     const wanted = STATES[hand.state]!;
     const { document } = desk.state;
-    for (const field of ['lit', 'shadows'] as const) {
+    for (const field of ['lightLinking', 'shadowLinking'] as const) {
       const key = `${light.id} ${field}`;
       const before = hand.operations.get(key);
-      const scope = (before && 'value' in before ? before.value : light[field]) as Light['lit'];
+      const scope = (
+        before && 'value' in before ? before.value : light[field]
+      ) as Light['lightLinking'];
       const next = scoped(scope, document.pieces, piece.id, wanted[field]);
       hand.operations.set(key, setField(document, 'lights', light.id, field, next));
     }
@@ -130,7 +132,7 @@ export function LinkingBoard() {
                   {light.name}
                 </Box>
                 <Box sx={{ fontFamily: mono, color: colours.quiet }}>
-                  {countIn(light.lit, pieces)}
+                  {countIn(light.lightLinking, pieces)}
                 </Box>
               </Box>
             </Tooltip>
@@ -225,7 +227,7 @@ function Filter(p: { name: string; value: string; onChange: (value: string) => v
 
 /** A disc for lit, a bar beneath for its shadow. */
 function Mark({ state }: { state: number }) {
-  const { lit, shadows } = STATES[state]!;
+  const { lightLinking: lit, shadowLinking: shadows } = STATES[state]!;
   return (
     <svg width={16} height={16} viewBox="0 0 16 16" aria-hidden>
       <circle

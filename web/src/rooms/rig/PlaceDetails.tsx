@@ -39,14 +39,14 @@ export function PlaceDetails({ light, here, set }: LightProps) {
   const tie = (to: string | null) => {
     const frame = inverse(parentFrame(desk.state.document.pieces, to));
     void desk.keep(to ? `Parent of ${light.name}` : `Unparent ${light.name}`, [
-      ...set(desk.state.document, 'tiedTo', to),
-      ...set(desk.state.document, 'place', point(frame, world.place)),
+      ...set(desk.state.document, 'parent', to),
+      ...set(desk.state.document, 'position', point(frame, world.position)),
       ...(light.aimedAt ? [] : set(desk.state.document, 'aim', point(frame, world.aim))),
     ]);
   };
   const aimAt = (to: string | null) => {
     const { document } = desk.state;
-    const frame = inverse(parentFrame(document.pieces, to ?? light.tiedTo));
+    const frame = inverse(parentFrame(document.pieces, to ?? light.parent));
     void desk.keep(`Aim ${light.name}`, [
       ...set(document, 'aimedAt', to),
       ...set(document, 'aim', to ? [0, 0, 0] : point(frame, world.aim)),
@@ -56,9 +56,9 @@ export function PlaceDetails({ light, here, set }: LightProps) {
     useChoice.setState({
       armed: {
         what: `Point at what ${light.name} aims at`,
-        then: ({ place: { x, y, z } }) => {
+        then: ({ position: { x, y, z } }) => {
           const frame = inverse(
-            parentFrame(desk.state.document.pieces, light.aimedAt ?? light.tiedTo),
+            parentFrame(desk.state.document.pieces, light.aimedAt ?? light.parent),
           );
           void desk.keep(
             `Aim ${light.name}`,
@@ -70,15 +70,15 @@ export function PlaceDetails({ light, here, set }: LightProps) {
   /** The mirror image across what the camera looks at. */
   const mirror = async () => {
     const id = freeId(`${light.id}-mirror`, desk.state.document.lights);
-    const way = minus(shot.aim, shot.place);
+    const way = minus(shot.aim, shot.position);
     const normal = unit(cross([way[0], 0, way[2]], [0, 1, 0]));
     const image: Light = {
       ...here(desk.state.document),
       id,
       name: `${light.name}, mirrored`,
       levelStops: 0,
-      alone: false,
-      twin: { of: light.id, point: world.aims ? world.aim : shot.aim, normal },
+      solo: false,
+      mirror: { of: light.id, point: world.aims ? world.aim : shot.aim, normal },
     };
     const done = await desk.keep(`Mirror ${light.name}`, [
       { op: 'add', path: '/lights/-', value: image },
@@ -86,9 +86,9 @@ export function PlaceDetails({ light, here, set }: LightProps) {
     if (done) useChoice.setState({ light: id });
   };
   const sun = light.emitter.kind === 'sun';
-  const distance = Math.hypot(...minus(world.aim, world.place));
+  const distance = Math.hypot(...minus(world.aim, world.position));
   const away = (metres: number): Vector =>
-    world.place.map(
+    world.position.map(
       (x, i) => world.aim[i]! + ((x - world.aim[i]!) * metres) / (distance || 1),
     ) as Vector;
 
@@ -110,10 +110,10 @@ export function PlaceDetails({ light, here, set }: LightProps) {
         }))}
       />
       <VectorOf
-        label={light.tiedTo ? 'Position, in its parent' : 'Position'}
+        label={light.parent ? 'Position, in its parent' : 'Position'}
         edit={`Move ${light.name}`}
-        read={(d) => here(d).place}
-        write={(d, v) => set(d, 'place', v)}
+        read={(d) => here(d).position}
+        write={(d, v) => set(d, 'position', v)}
         quantity={quantities.metres}
       />
       {aimed && (
@@ -132,15 +132,15 @@ export function PlaceDetails({ light, here, set }: LightProps) {
                 edit={`Distance of ${light.name}`}
                 read={(d) => {
                   const now = inWorld(here(d), d);
-                  return Math.hypot(...minus(now.aim, now.place));
+                  return Math.hypot(...minus(now.aim, now.position));
                 }}
                 write={(d, v) => [
                   setField(
                     d,
                     'lights',
                     light.id,
-                    'place',
-                    point(inverse(parentFrame(d.pieces, light.tiedTo)), away(v)),
+                    'position',
+                    point(inverse(parentFrame(d.pieces, light.parent)), away(v)),
                   ),
                 ]}
                 quantity={quantities.length}
@@ -179,7 +179,7 @@ export function PlaceDetails({ light, here, set }: LightProps) {
       <Row>
         <PlainSelect
           label="Parent"
-          value={light.tiedTo ?? FREE}
+          value={light.parent ?? FREE}
           options={[
             { value: FREE, text: 'none' },
             ...pieces.map((p) => ({ value: p.id, text: p.name })),

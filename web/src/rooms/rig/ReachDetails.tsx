@@ -30,9 +30,9 @@ export function ReachDetails({ light, here, set }: LightProps) {
   const desk = useDesk();
   const { pieces } = desk.document;
   const shaped = pieces.filter((p) => p.shape);
-  const lit = countIn(light.lit, pieces);
-  const casts = countIn(light.shadows, pieces);
-  const shadowless = light.shadows.only && light.shadows.pieces.length === 0;
+  const lit = countIn(light.lightLinking, pieces);
+  const casts = countIn(light.shadowLinking, pieces);
+  const shadowless = light.shadowLinking.only && light.shadowLinking.pieces.length === 0;
   const allRound = ['environment', 'dome', 'sky', 'sky-sun', 'plate'].includes(light.emitter.kind);
   const keep = (edit: string, field: string, value: unknown) =>
     void desk.keep(edit, set(desk.state.document, field, value));
@@ -44,12 +44,12 @@ export function ReachDetails({ light, here, set }: LightProps) {
         then: ({ piece }) => {
           const now = here(desk.state.document);
           const all = desk.state.document.pieces;
-          const inside = isIn(now.lit, all, piece);
+          const inside = isIn(now.lightLinking, all, piece);
           const name = all.find((p) => p.id === piece)?.name ?? piece;
           keep(
             `${light.name} ${inside ? 'without' : 'with'} ${name}`,
-            'lit',
-            scoped(now.lit, all, piece, !inside),
+            'lightLinking',
+            scoped(now.lightLinking, all, piece, !inside),
           );
         },
       },
@@ -88,17 +88,17 @@ export function ReachDetails({ light, here, set }: LightProps) {
         </Box>
         <Row>
           <NumberOf
-            label={allRound ? 'Lighting' : 'Matte'}
-            edit={`Matte part of ${light.name}`}
-            read={(d) => here(d).matte}
-            write={(d, v) => set(d, 'matte', v)}
+            label={allRound ? 'Lighting' : 'Diffuse'}
+            edit={`Diffuse part of ${light.name}`}
+            read={(d) => here(d).diffuse}
+            write={(d, v) => set(d, 'diffuse', v)}
             quantity={part}
           />
           <NumberOf
-            label={allRound ? 'In reflections' : 'Gloss'}
-            edit={`Gloss part of ${light.name}`}
-            read={(d) => here(d).gloss}
-            write={(d, v) => set(d, 'gloss', v)}
+            label={allRound ? 'In reflections' : 'Specular'}
+            edit={`Specular part of ${light.name}`}
+            read={(d) => here(d).specular}
+            write={(d, v) => set(d, 'specular', v)}
             quantity={part}
           />
           {isPlaced(light) && light.emitter.kind !== 'sun' && (
@@ -111,16 +111,16 @@ export function ReachDetails({ light, here, set }: LightProps) {
             />
           )}
         </Row>
-        {light.emitter.kind !== 'point' && !light.twin && (
+        {light.emitter.kind !== 'point' && !light.mirror && (
           <FormControlLabel
             control={
               <Switch
                 size="small"
-                checked={light.showsToCamera}
+                checked={light.seenByCamera}
                 onChange={(e) =>
                   keep(
                     e.target.checked ? `Show ${light.name}` : `Hide ${light.name}`,
-                    'showsToCamera',
+                    'seenByCamera',
                     e.target.checked,
                   )
                 }
@@ -139,7 +139,7 @@ export function ReachDetails({ light, here, set }: LightProps) {
               onChange={(e) =>
                 keep(
                   `Shadow of ${light.name}`,
-                  'shadows',
+                  'shadowLinking',
                   e.target.checked ? { only: false, pieces: [] } : { only: true, pieces: [] },
                 )
               }
@@ -153,8 +153,8 @@ export function ReachDetails({ light, here, set }: LightProps) {
               label="Depth"
               name="Depth of the shadow"
               edit={`Shadow of ${light.name}`}
-              read={(d) => here(d).shadowDepth}
-              write={(d, v) => set(d, 'shadowDepth', v)}
+              read={(d) => here(d).shadowDensity}
+              write={(d, v) => set(d, 'shadowDensity', v)}
               quantity={quantities.share}
             />
             <ColourOf

@@ -39,7 +39,7 @@ function follow(desk: ShootDesk, light: Light, effect: Effect, from?: [number, n
     const set = (field: string, value: unknown) =>
       setField(desk.state.document, 'lights', light.id, field, value);
     return [
-      set('place', tidy(found.place)),
+      set('position', tidy(found.position)),
       set('aim', tidy(found.aim)),
       ...(light.aimedAt ? [set('aimedAt', null)] : []),
     ];

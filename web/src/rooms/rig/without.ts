@@ -8,7 +8,7 @@ import { inWorld, twinned } from '../../plan/lights';
  */
 export function without(light: Light, document: ShootDocument): Operation[] {
   const freed = document.lights
-    .filter((l) => l.twin?.of === light.id)
+    .filter((l) => l.mirror?.of === light.id)
     .flatMap((l) => setFree(l, document));
   const gone = document.lights
     .map((l, i) => ({ l, i }))
@@ -23,20 +23,20 @@ export function without(light: Light, document: ShootDocument): Operation[] {
 /** Makes a mirror image a light of its own that stands where it stands. */
 export function setFree(light: Light, document: ShootDocument): Operation[] {
   const source = twinned(light, document);
-  const { place, aim } = inWorld(light, document);
+  const { position, aim } = inWorld(light, document);
   const own: Light = {
     ...light,
     emitter: source.emitter,
     brightness: source.brightness,
     colour: source.colour,
-    showsToCamera: source.showsToCamera,
+    seenByCamera: source.seenByCamera,
     levelStops: Math.min(10, Math.max(-10, light.levelStops + source.levelStops)),
     rollDegrees: -source.rollDegrees,
-    place,
+    position,
     aim,
-    tiedTo: null,
+    parent: null,
     aimedAt: null,
-    twin: null,
+    mirror: null,
   };
   const at = document.lights.findIndex((l) => l.id === light.id);
   return [{ op: 'replace', path: `/lights/${at}`, value: own }];
@@ -46,7 +46,7 @@ export function setFree(light: Light, document: ShootDocument): Operation[] {
 export function unlinked(gone: Set<string>, document: ShootDocument): Operation[] {
   return document.lights.flatMap((light) => {
     const operations: Operation[] = [];
-    for (const field of ['lit', 'shadows'] as const) {
+    for (const field of ['lightLinking', 'shadowLinking'] as const) {
       const kept = light[field].pieces.filter((id) => !gone.has(id));
       if (kept.length < light[field].pieces.length) {
         operations.push(
@@ -54,15 +54,15 @@ export function unlinked(gone: Set<string>, document: ShootDocument): Operation[
         );
       }
     }
-    const tied = light.tiedTo !== null && gone.has(light.tiedTo);
+    const tied = light.parent !== null && gone.has(light.parent);
     const aimed = light.aimedAt !== null && gone.has(light.aimedAt);
     if (tied || aimed) {
-      const { place, aim } = inWorld(light, document);
+      const { position, aim } = inWorld(light, document);
       const set = (field: string, value: unknown) =>
         operations.push(setField(document, 'lights', light.id, field, value));
-      set('tiedTo', null);
+      set('parent', null);
       set('aimedAt', null);
-      set('place', place);
+      set('position', position);
       set('aim', aim);
     }
     return operations;

@@ -38,8 +38,11 @@ export function CameraDetails() {
     useChoice.setState({ armed: { what, then } });
   const focus = (at: At) =>
     void desk.keep('Focus by pointing', set(desk.state.document, 'focusDistance', at.depth));
-  const aim = ({ place }: At) =>
-    void desk.keep('Aim by pointing', set(desk.state.document, 'aim', [place.x, place.y, place.z]));
+  const aim = ({ position }: At) =>
+    void desk.keep(
+      'Aim by pointing',
+      set(desk.state.document, 'aim', [position.x, position.y, position.z]),
+    );
   return (
     <Box key={shot.id}>
       <Box sx={{ mb: 3 }}>
@@ -82,8 +85,8 @@ export function CameraDetails() {
           <NumberOf
             label="Blades' turn"
             edit="Turn of the aperture"
-            read={(d) => here(d).bladeTurnDegrees}
-            write={(d, v) => set(d, 'bladeTurnDegrees', v)}
+            read={(d) => here(d).bladeRotationDegrees}
+            write={(d, v) => set(d, 'bladeRotationDegrees', v)}
             quantity={{ ...quantities.degrees, least: -360, most: 360 }}
           />
         </Row>
@@ -164,8 +167,8 @@ export function CameraDetails() {
         <VectorOf
           label="Position"
           edit="Move the camera"
-          read={(d) => here(d).place}
-          write={(d, v) => set(d, 'place', v)}
+          read={(d) => here(d).position}
+          write={(d, v) => set(d, 'position', v)}
           quantity={quantities.metres}
         />
         <VectorOf

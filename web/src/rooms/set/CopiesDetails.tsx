@@ -31,7 +31,7 @@ export function CopiesDetails({ piece, here, set }: Props) {
           color="inherit"
           startIcon={<AddIcon />}
           onClick={() =>
-            keep({ count: 5, step: [0.3, 0, 0], turnDegrees: [0, 0, 0], scatter: null })
+            keep({ count: 5, step: [0.3, 0, 0], rotationDegrees: [0, 0, 0], scatter: null })
           }
         >
           In a row or a ring
@@ -43,13 +43,13 @@ export function CopiesDetails({ piece, here, set }: Props) {
             keep({
               count: 20,
               step: [0, 0, 0],
-              turnDegrees: [0, 0, 0],
+              rotationDegrees: [0, 0, 0],
               scatter: {
                 seed: 1,
                 spread: [1.5, 0, 1.5],
-                turnDegrees: [0, 180, 0],
-                leastSize: 0.8,
-                mostSize: 1.2,
+                rotationDegrees: [0, 180, 0],
+                minScale: 0.8,
+                maxScale: 1.2,
               },
             })
           }
@@ -98,7 +98,7 @@ export function CopiesDetails({ piece, here, set }: Props) {
         quantity={count}
       />
       {vector('Step', (c) => c.step, 'step', quantities.metres)}
-      {vector('Turn a step', (c) => c.turnDegrees, 'turnDegrees', {
+      {vector('Turn a step', (c) => c.rotationDegrees, 'rotationDegrees', {
         ...quantities.degrees,
         least: -360,
         most: 360,
@@ -108,18 +108,18 @@ export function CopiesDetails({ piece, here, set }: Props) {
           {vector('Spread over', (c) => c.scatter?.spread ?? [0, 0, 0], 'scatter/spread', spread)}
           {vector(
             'Turned either way by',
-            (c) => c.scatter?.turnDegrees ?? [0, 0, 0],
-            'scatter/turnDegrees',
+            (c) => c.scatter?.rotationDegrees ?? [0, 0, 0],
+            'scatter/rotationDegrees',
             stray,
           )}
           <Row>
-            {number('Smallest', (s) => s.leastSize, 'leastSize', {
+            {number('Smallest', (s) => s.minScale, 'minScale', {
               ...times,
-              most: scatter.mostSize,
+              most: scatter.maxScale,
             })}
-            {number('Largest', (s) => s.mostSize, 'mostSize', {
+            {number('Largest', (s) => s.maxScale, 'maxScale', {
               ...times,
-              least: scatter.leastSize,
+              least: scatter.minScale,
             })}
             {number('Seed', (s) => s.seed, 'seed', seed)}
           </Row>
@@ -139,9 +139,9 @@ export function CopiesDetails({ piece, here, set }: Props) {
                 scatter: {
                   seed: 1,
                   spread: [0.1, 0, 0.1],
-                  turnDegrees: [0, 20, 0],
-                  leastSize: 0.9,
-                  mostSize: 1.1,
+                  rotationDegrees: [0, 20, 0],
+                  minScale: 0.9,
+                  maxScale: 1.1,
                 },
               })
             }

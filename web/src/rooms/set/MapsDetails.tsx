@@ -53,12 +53,12 @@ interface Props {
 function laid({ name, metres }: Picked): Texture {
   return {
     picture: name,
-    lay: metres ? 'metres' : 'first',
+    mapping: metres ? 'metres' : 'first',
     offsetU: 0,
     offsetV: 0,
     repeatsU: metres ? 1 / metres : 1,
     repeatsV: metres ? 1 / metres : 1,
-    turnDegrees: 0,
+    rotationDegrees: 0,
     edge: 'repeat',
     edgeV: 'repeat',
   };
@@ -205,7 +205,7 @@ function Lie({ slot, name, here, set, edit }: LieProps) {
   if (!texture) return null;
   const field = (
     label: string,
-    key: 'offsetU' | 'offsetV' | 'repeatsU' | 'repeatsV' | 'turnDegrees',
+    key: 'offsetU' | 'offsetV' | 'repeatsU' | 'repeatsV' | 'rotationDegrees',
     quantity: Quantity,
   ) => (
     <NumberOf
@@ -225,27 +225,27 @@ function Lie({ slot, name, here, set, edit }: LieProps) {
       options={[
         { value: 'repeat', text: 'repeat' },
         { value: 'mirror', text: 'mirror' },
-        { value: 'hold', text: 'clamp' },
+        { value: 'clamp', text: 'clamp' },
       ]}
       onChange={(value) =>
         void desk.keep(edit, set(desk.state.document, `maps/${slot}/${key}`, value))
       }
     />
   );
-  const unit = texture.lay === 'metres' ? ' a metre' : '';
+  const unit = texture.mapping === 'metres' ? ' a metre' : '';
   return (
     <>
       <Row>
         <PlainSelect
           label="Mapping"
-          value={texture.lay}
+          value={texture.mapping}
           options={[
             { value: 'first', text: 'first UV set' },
             { value: 'second', text: 'second UV set' },
             { value: 'metres', text: 'metres' },
           ]}
           onChange={(lay) =>
-            void desk.keep(edit, set(desk.state.document, `maps/${slot}/lay`, lay))
+            void desk.keep(edit, set(desk.state.document, `maps/${slot}/mapping`, lay))
           }
         />
       </Row>
@@ -260,7 +260,7 @@ function Lie({ slot, name, here, set, edit }: LieProps) {
       <Row>
         {field('Right by', 'offsetU', pictures)}
         {field('Down by', 'offsetV', pictures)}
-        {field('Turn', 'turnDegrees', quantities.degrees)}
+        {field('Turn', 'rotationDegrees', quantities.degrees)}
       </Row>
     </>
   );

@@ -77,15 +77,15 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
       id: freeId(`${material.id}-light`, document.lights),
       name: `${material.name} light`,
       emitter: { kind: 'emissive', material: material.id, picture: null },
-      place: [0, 0, 0],
+      position: [0, 0, 0],
       aim: [0, 1, 0],
       rollDegrees: 0,
       brightness: { value: 500, unit: 'cd/m2', efficacy: 100 },
       levelStops: 0,
       colour: { kelvin: 6500, tint: 0, filter: [1, 1, 1] },
       muted: false,
-      alone: false,
-      showsToCamera: true,
+      solo: false,
+      seenByCamera: true,
       ...untouched,
     };
     void desk.keep(`Make ${material.name} a light`, [
@@ -156,7 +156,7 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
           {number('Roughness', 'roughness', (m) => m.roughness)}
         </Row>
         <Row>
-          {number('Gloss', 'gloss', (m) => m.gloss)}
+          {number('Specular', 'specular', (m) => m.specular)}
           {number('Refractive index', 'ior', (m) => m.ior, ior)}
         </Row>
       </Section>

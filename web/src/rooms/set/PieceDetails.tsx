@@ -64,16 +64,16 @@ export function PieceDetails({ piece }: { piece: Piece }) {
     const pieces = document.pieces;
     const world = after(
       parentFrame(pieces, piece.parent),
-      composed(piece.place, piece.turnDegrees, piece.size),
+      composed(piece.position, piece.rotationDegrees, piece.scale),
     );
-    const { place, turnDegrees, size } = decomposed(
+    const { position, rotationDegrees, scale } = decomposed(
       after(inverse(parentFrame(pieces, parent)), world),
     );
     void desk.keep(`Parent of ${piece.name}`, [
       ...set(document, 'parent', parent),
-      ...set(document, 'place', place),
-      ...set(document, 'turnDegrees', turnDegrees),
-      ...set(document, 'size', size),
+      ...set(document, 'position', position),
+      ...set(document, 'rotationDegrees', rotationDegrees),
+      ...set(document, 'scale', scale),
     ]);
   };
   const within = withAllIn(piece.id, document.pieces);
@@ -121,8 +121,8 @@ export function PieceDetails({ piece }: { piece: Piece }) {
         <VectorOf
           label="Position"
           edit={`Move ${piece.name}`}
-          read={(d) => here(d).place}
-          write={(d, v) => set(d, 'place', v)}
+          read={(d) => here(d).position}
+          write={(d, v) => set(d, 'position', v)}
           quantity={quantities.metres}
         />
         <Button
@@ -139,15 +139,15 @@ export function PieceDetails({ piece }: { piece: Piece }) {
         <VectorOf
           label="Rotation"
           edit={`Turn ${piece.name}`}
-          read={(d) => here(d).turnDegrees}
-          write={(d, v) => set(d, 'turnDegrees', v)}
+          read={(d) => here(d).rotationDegrees}
+          write={(d, v) => set(d, 'rotationDegrees', v)}
           quantity={quantities.degrees}
         />
         <VectorOf
           label="Scale"
           edit={`Size of ${piece.name}`}
-          read={(d) => here(d).size}
-          write={(d, v) => set(d, 'size', v)}
+          read={(d) => here(d).scale}
+          write={(d, v) => set(d, 'scale', v)}
           quantity={factor}
         />
       </Section>

@@ -8,13 +8,13 @@ import { ShowingDetails } from './ShowingDetails';
 const piece = {
   id: 'globe',
   name: 'Globe',
-  showing: {
+  visibility: {
     camera: true,
     reflection: true,
     refraction: false,
     shadow: true,
     bounce: true,
-    catcher: false,
+    shadowCatcher: false,
   },
 } as unknown as Piece;
 
@@ -33,10 +33,10 @@ test('where a piece is seen and what it casts are kept as edits of their own', a
   expect(screen.getByRole('checkbox', { name: 'Through glass' })).not.toBeChecked();
   await userEvent.click(screen.getByRole('checkbox', { name: 'In reflections' }));
   expect(keep).toHaveBeenLastCalledWith('Where Globe is seen', [
-    { op: 'replace', path: '/pieces/0/showing/reflection', value: false },
+    { op: 'replace', path: '/pieces/0/visibility/reflection', value: false },
   ]);
   await userEvent.click(screen.getByRole('checkbox', { name: 'Catches shadows' }));
   expect(keep).toHaveBeenLastCalledWith('Globe as a shadow catcher', [
-    { op: 'replace', path: '/pieces/0/showing/catcher', value: true },
+    { op: 'replace', path: '/pieces/0/visibility/shadowCatcher', value: true },
   ]);
 });

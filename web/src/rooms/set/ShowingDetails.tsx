@@ -16,7 +16,7 @@ const CASTS: Kinds = [
   ['shadow', 'Shadow'],
   ['bounce', 'Bounced light'],
 ];
-const CATCHES: Kinds = [['catcher', 'Catches shadows']];
+const CATCHES: Kinds = [['shadowCatcher', 'Catches shadows']];
 
 interface Props {
   piece: Piece;
@@ -49,9 +49,12 @@ function Switches({ piece, set, kinds, edit }: Props & { kinds: Kinds; edit: str
             <Checkbox
               size="small"
               sx={{ p: 0.5 }}
-              checked={piece.showing[kind]}
+              checked={piece.visibility[kind]}
               onChange={(e) =>
-                void desk.keep(edit, set(desk.state.document, `showing/${kind}`, e.target.checked))
+                void desk.keep(
+                  edit,
+                  set(desk.state.document, `visibility/${kind}`, e.target.checked),
+                )
               }
             />
           }

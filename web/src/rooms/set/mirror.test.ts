@@ -4,17 +4,17 @@ import { after, composed, parentFrame, point } from '../../picture/frame';
 import { mirrored } from './mirror';
 import { everything } from './newPiece';
 
-const piece = (id: string, parent: string | null, place: Vector, turn: Vector): Piece => ({
+const piece = (id: string, parent: string | null, position: Vector, turn: Vector): Piece => ({
   id,
   name: id,
   parent,
-  place,
-  turnDegrees: turn,
-  size: [1, 2, 0.5],
+  position,
+  rotationDegrees: turn,
+  scale: [1, 2, 0.5],
   shape: null,
   material: null,
   copies: null,
-  showing: everything,
+  visibility: everything,
   shown: true,
 });
 
@@ -31,7 +31,7 @@ it('mirrors every point of a piece and of what stands in it', () => {
   const all = [...pieces, ...copies];
   const world = (p: Piece) =>
     point(
-      after(parentFrame(all, p.parent), composed(p.place, p.turnDegrees, p.size)),
+      after(parentFrame(all, p.parent), composed(p.position, p.rotationDegrees, p.scale)),
       [0.4, -0.3, 0.8],
     );
   const [x, y, z] = world(pieces[0]!);

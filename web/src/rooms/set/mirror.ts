@@ -14,16 +14,16 @@ export function mirrored(id: string, document: ShootDocument): Piece[] {
       taken.push(copy);
       ids.set(piece.id, copy.id);
       if (piece.id === id) {
-        const [x, y, z] = piece.place;
-        const [a, b, c] = piece.turnDegrees;
+        const [x, y, z] = piece.position;
+        const [a, b, c] = piece.rotationDegrees;
         copy.name = `${piece.name}, mirrored`;
-        copy.place = [-x, y, z];
-        copy.turnDegrees = [a, -b, -c];
-        copy.size = [-piece.size[0], piece.size[1], piece.size[2]];
+        copy.position = [-x, y, z];
+        copy.rotationDegrees = [a, -b, -c];
+        copy.scale = [-piece.scale[0], piece.scale[1], piece.scale[2]];
         if (piece.copies) {
           const [sx, sy, sz] = piece.copies.step;
-          const [ta, tb, tc] = piece.copies.turnDegrees;
-          copy.copies = { ...piece.copies, step: [-sx, sy, sz], turnDegrees: [ta, -tb, -tc] };
+          const [ta, tb, tc] = piece.copies.rotationDegrees;
+          copy.copies = { ...piece.copies, step: [-sx, sy, sz], rotationDegrees: [ta, -tb, -tc] };
         }
       }
       return copy;

@@ -7,17 +7,17 @@ const piece = (id: string, parent: string | null): Piece => ({
   id,
   name: id,
   parent,
-  place: [0, 0, 0],
-  turnDegrees: [0, 0, 0],
-  size: [1, 1, 1],
+  position: [0, 0, 0],
+  rotationDegrees: [0, 0, 0],
+  scale: [1, 1, 1],
   shape: null,
   material: null,
   copies: null,
-  showing: everything,
+  visibility: everything,
   shown: true,
 });
 
-const shot: Shot = { ...testShot, place: [0, 1, 4], aim: [0.5, 0.8, -1] };
+const shot: Shot = { ...testShot, position: [0, 1, 4], aim: [0.5, 0.8, -1] };
 
 describe('new pieces', () => {
   it('stand on the floor under the aim, with a name and an id of their own', () => {
@@ -28,20 +28,20 @@ describe('new pieces', () => {
     const made = newPiece('box', document, shot);
     expect(made.id).toBe('box-2');
     expect(made.name).toBe('Box 2');
-    expect(made.place).toEqual([0.5, 0, -1]);
+    expect(made.position).toEqual([0.5, 0, -1]);
     expect(made.material).toBe('grey');
     expect(newPiece('group', document, shot).material).toBeNull();
-    expect(newPiece('sphere', document, shot).place[1]).toBe(newShapes.sphere!.lift);
+    expect(newPiece('sphere', document, shot).position[1]).toBe(newShapes.sphere!.lift);
   });
 
   it('face the camera where they have a face, a sweep with its floor under the aim', () => {
     const document = { pieces: [], materials: [] } as unknown as ShootDocument;
-    const aside: Shot = { ...testShot, place: [3, 1, -1], aim: [0, 0.5, -1] };
-    expect(newPiece('box', document, aside).turnDegrees).toEqual([0, 0, 0]);
-    expect(newPiece('card', document, aside).turnDegrees).toEqual([0, 90, 0]);
+    const aside: Shot = { ...testShot, position: [3, 1, -1], aim: [0, 0.5, -1] };
+    expect(newPiece('box', document, aside).rotationDegrees).toEqual([0, 0, 0]);
+    expect(newPiece('card', document, aside).rotationDegrees).toEqual([0, 90, 0]);
     const sweep = newPiece('sweep', document, aside);
-    expect(sweep.turnDegrees).toEqual([0, 90, 0]);
-    expect(sweep.place).toEqual([-2.2, 0, -1]);
+    expect(sweep.rotationDegrees).toEqual([0, 90, 0]);
+    expect(sweep.position).toEqual([-2.2, 0, -1]);
   });
 
   it('are taken away with all that stands in them', () => {

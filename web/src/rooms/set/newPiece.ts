@@ -241,8 +241,8 @@ export function newPiece(kind: string, document: ShootDocument, shot: Shot): Pie
   const names = new Set(document.pieces.map((p) => p.name));
   let free = name;
   for (let i = 2; names.has(free); i++) free = `${name} ${i}`;
-  const dx = shot.place[0] - shot.aim[0];
-  const dz = shot.place[2] - shot.aim[2];
+  const dx = shot.position[0] - shot.aim[0];
+  const dz = shot.position[2] - shot.aim[2];
   const far = Math.hypot(dx, dz);
   const faces = FACING.has(kind) && far > 1e-3;
   const back =
@@ -252,13 +252,13 @@ export function newPiece(kind: string, document: ShootDocument, shot: Shot): Pie
     id: freeId(kind, document.pieces),
     name: free,
     parent: null,
-    place: place.map((x) => Math.round(x * 1000) / 1000) as Vector,
-    turnDegrees: [0, faces ? Math.round((Math.atan2(dx, dz) * 180) / Math.PI) : 0, 0],
-    size: [1, 1, 1],
+    position: place.map((x) => Math.round(x * 1000) / 1000) as Vector,
+    rotationDegrees: [0, faces ? Math.round((Math.atan2(dx, dz) * 180) / Math.PI) : 0, 0],
+    scale: [1, 1, 1],
     shape: shape as Piece['shape'],
     material: shape ? grey.id : null,
     copies: null,
-    showing: everything,
+    visibility: everything,
     shown: true,
   };
 }
@@ -270,7 +270,7 @@ export const everything: Showing = {
   refraction: true,
   shadow: true,
   bounce: true,
-  catcher: false,
+  shadowCatcher: false,
 };
 
 /** The material that a set without any begins with. */
@@ -279,10 +279,10 @@ export const grey: Material = {
   name: 'Grey',
   colour: [0.5, 0.5, 0.5],
   metalness: 0,
-  edge: [1, 1, 1],
-  index: null,
+  edgeTint: [1, 1, 1],
+  complexIndex: null,
   roughness: 0.5,
-  gloss: 1,
+  specular: 1,
   ior: 1.5,
   transmission: 0,
   tint: [1, 1, 1],

@@ -46,7 +46,7 @@ public final class Sets {
         new Shot(
             "shot",
             "Shot",
-            shot.place(),
+            shot.position(),
             shot.aim(),
             shot.focalLengthMm(),
             shot.sensorWidthMm(),
@@ -73,9 +73,9 @@ public final class Sets {
   }
 
   /** A piece that is turned. */
-  public Sets piece(String id, Shape shape, String material, Vec3 place, Vec3 turnDegrees) {
+  public Sets piece(String id, Shape shape, String material, Vec3 place, Vec3 rotationDegrees) {
     return piece(
-        new Piece(id, id, null, place, turnDegrees, Vec3.ONE, shape, material, null, true));
+        new Piece(id, id, null, place, rotationDegrees, Vec3.ONE, shape, material, null, true));
   }
 
   public Sets piece(Piece piece) {

@@ -130,7 +130,7 @@ class ApiTest {
       "{\"op\":\"add\",\"path\":\"/lights/0\",\"value\":{\"id\":\"n\",\"emitter\":{\"kind\":\"point\"},"
           + "\"brightness\":{\"value\":1,\"unit\":\"cd\"}}}",
       "{\"op\":\"replace\",\"path\":\"/name\",\"value\":\"Another\"},"
-          + "{\"op\":\"replace\",\"path\":\"/lights/0/place/1\",\"value\":3}",
+          + "{\"op\":\"replace\",\"path\":\"/lights/0/position/1\",\"value\":3}",
       "{\"op\":\"add\",\"path\":\"/lights/-\",\"value\":{\"id\":\"o\",\"emitter\":{\"kind\":\"dome\"},"
           + "\"brightness\":{\"value\":1,\"unit\":\"cd/m2\"}}}",
     };
@@ -202,7 +202,7 @@ class ApiTest {
       strings = {
         "",
         "nonsense",
-        "{\"format\":\"level-ember-shoot\",\"version\":1}",
+        "{\"format\":\"level-ember-shoot\",\"version\":2}",
         "PK\u0003\u0004xx"
       })
   void aBrokenShootIsRefusedAndTheServerGoesOn(String body) throws Exception {
@@ -298,7 +298,7 @@ class ApiTest {
       plinth++;
     }
     String piece = document.at("/pieces/" + plinth + "/id").stringValue();
-    String place = "/pieces/" + plinth + "/place";
+    String place = "/pieces/" + plinth + "/position";
     double was = document.at(place + "/1").doubleValue();
     ok("POST", id + "/edits", edit(1, place, "[0, 1.5, 0]"));
     JsonNode down = ok("POST", id + "/pieces/" + piece + "/down", "{\"revision\": 2}");
@@ -326,7 +326,8 @@ class ApiTest {
             + " \"path\": \"/materials/-\", \"value\": %s}]}".formatted(first);
     JsonNode after = ok("POST", id + "/edits", edit.replace("\"brass\"", "\"shelf-brass\""));
     int last = after.at("/document/materials").size() - 1;
-    assertThat(after.at("/document/materials/" + last + "/index")).isEqualTo(first.get("index"));
+    assertThat(after.at("/document/materials/" + last + "/complexIndex"))
+        .isEqualTo(first.get("complexIndex"));
     for (int times = 0; times < 2; times++) {
       HttpResponse<byte[]> ball =
           CLIENT.send(
@@ -355,7 +356,7 @@ class ApiTest {
     }
     assertThat(at.get("piece").stringValue()).isEqualTo("plinth");
     assertThat(at.get("material").stringValue()).isEqualTo("lacquer");
-    assertThat(at.at("/place/y").doubleValue()).isBetween(0.0, 0.056);
+    assertThat(at.at("/position/y").doubleValue()).isBetween(0.0, 0.056);
     assertThat(at.get("depth").doubleValue()).isBetween(1.5, 3.0);
     assertThat(send("GET", id + "/live/at?x=2&y=0", null).statusCode()).isEqualTo(422);
   }
@@ -374,7 +375,7 @@ class ApiTest {
         """;
     assertThat(
             ok("POST", id + "/edits", edit.formatted(name))
-                .at("/document/materials/0/maps/colour/lay")
+                .at("/document/materials/0/maps/colour/mapping")
                 .stringValue())
         .isEqualTo("first");
   }
@@ -463,7 +464,7 @@ class ApiTest {
     ok(
         "POST",
         id + "/edits",
-        edit(1, "/lights/1/lit", "{\"only\": true, \"pieces\": [\"earth\"]}"));
+        edit(1, "/lights/1/lightLinking", "{\"only\": true, \"pieces\": [\"earth\"]}"));
     JsonNode state = ok("GET", id, null);
     int at = 0;
     while (!state.at("/document/pieces/" + at + "/id").stringValue("").equals("earth")) {
@@ -477,7 +478,7 @@ class ApiTest {
             {"revision": 2, "label": "Delete", "operations": [{"op": "remove", "path": "/pieces/%d"}]}
             """
                 .formatted(at));
-    assertThat(refused.get("detail").stringValue()).contains("lights[1].lit.pieces[0]");
+    assertThat(refused.get("detail").stringValue()).contains("lights[1].lightLinking.pieces[0]");
     assertThat(ok("GET", id, null).get("revision").longValue()).isEqualTo(2);
   }
 
@@ -501,7 +502,7 @@ class ApiTest {
     }
     assertThat(most - least).isBetween(0.042, 0.045);
     JsonNode placing = ok("GET", id + "/live/placing?light=key&does=highlight&x=0.5&y=0.9", null);
-    assertThat(placing.at("/place/y").doubleValue())
+    assertThat(placing.at("/position/y").doubleValue())
         .isGreaterThan(placing.at("/aim/y").doubleValue());
     assertThat(
             send("GET", id + "/live/placing?light=key&does=dance&x=0.5&y=0.9", null).statusCode())

@@ -185,7 +185,7 @@ class LookChannelTest {
     // From another place, in a look that need not know anything of the set.
     String wear =
         "{\"op\":\"replace\",\"path\":\"/shots/0/look\",\"value\":\"plain\"},"
-            + "{\"op\":\"replace\",\"path\":\"/shots/0/place/0\",\"value\":0.7}";
+            + "{\"op\":\"replace\",\"path\":\"/shots/0/position/0\",\"value\":0.7}";
     page.say("{\"type\":\"try\",\"mark\":1,\"operations\":[%s]}".formatted(wear));
     page.frame(h -> h.get("mark").intValue() == 1 && h.get("samples").intValue() == 2);
     page.message(m -> m.path("state").stringValue("").equals("done"));

@@ -40,7 +40,7 @@ class SeveralPagesTest {
     Shoot ball = SmallShoot.ball(new Look("k", "K", 2, 0.5, 3));
     Shot first = ball.shots().getFirst();
     Shot second =
-        new Shot("near", "Near", first.place().times(0.6), first.aim(), 50, 36, 0, 0, "k");
+        new Shot("near", "Near", first.position().times(0.6), first.aim(), 50, 36, 0, 0, "k");
     id = shoots.add(new ShootPackage(ball.with(List.of(first, second)), new TreeMap<>())).id();
     one = new LivePage(port, id);
     one.say(size(160, 90));

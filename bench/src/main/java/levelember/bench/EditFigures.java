@@ -51,7 +51,7 @@ final class EditFigures {
 
   private static Shoot nudged(Shoot shoot, String list, int entry, int i) {
     JsonNode tree = ShootDocument.tree(shoot);
-    ArrayNode place = (ArrayNode) tree.get(list).get(entry).get("place");
+    ArrayNode place = (ArrayNode) tree.get(list).get(entry).get("position");
     place.set(0, place.get(0).doubleValue() + 0.01 * i);
     return ShootDocument.read(tree);
   }

@@ -19,7 +19,7 @@ final class KernelSets {
   static SetGeometry interior() {
     Triangles all = new Triangles();
     for (Piece p : furniture()) {
-      all.add(mesh(p), Affine.of(p.place(), p.turnDegrees(), p.size()));
+      all.add(mesh(p), Affine.of(p.position(), p.rotationDegrees(), p.scale()));
     }
     return SetGeometry.of(all);
   }

@@ -30,9 +30,10 @@ final class LookFigures {
     Picture picture = lamps(width, height);
     Look plain = new Look("l", "Look", 3, 0.45, 2.5);
     Glow bloom = Glow.bloom("b", "Bloom", 0.2, 4);
-    Glow streaks =
-        bloom.with(Glow.Bloom.OFF).with(new Glow.Streaks(true, 0.05, 6, 15, 20, Glow.Halo.OWN));
-    Glow ghosts = bloom.with(Glow.Bloom.OFF).with(new Glow.Ghosts(true, 0.05, 4, 1, Glow.Halo.OWN));
+    Glow starRays =
+        bloom.with(Glow.Bloom.OFF).with(new Glow.StarRays(true, 0.05, 6, 15, 20, Glow.Halo.OWN));
+    Glow lensFlare =
+        bloom.with(Glow.Bloom.OFF).with(new Glow.LensFlare(true, 0.05, 4, 1, Glow.Halo.OWN));
     Grade grade = GradeShelf.all().getFirst().grade();
     Look worn =
         plain
@@ -44,8 +45,8 @@ final class LookFigures {
     to.put("balance, curve, vignette", timed(worn, picture, rounds));
     to.put("the same with a grade", timed(worn.with(grade), picture, rounds));
     to.put("bloom alone", timed(plain.with(bloom), picture, rounds));
-    to.put("streaks alone", timed(plain.with(streaks), picture, rounds));
-    to.put("ghosts alone", timed(plain.with(ghosts), picture, rounds));
+    to.put("star rays alone", timed(plain.with(starRays), picture, rounds));
+    to.put("lens flare alone", timed(plain.with(lensFlare), picture, rounds));
     to.put(
         "balance, curve, vignette, grade, bloom",
         timed(worn.with(grade).with(bloom), picture, rounds));

@@ -97,7 +97,7 @@ final class ImportCommand implements Callable<Integer> {
     Vec3 away = new Vec3(0.5, 0.35, 1).unit().times(radius / Math.tan(Math.toRadians(10.5)));
     List<Shot> shots = new java.util.ArrayList<>(shoot.shots());
     Shot own = shots.getFirst();
-    shots.set(0, own.withName("Whole").withPlace(middle.plus(away)).withAim(middle));
+    shots.set(0, own.withName("Whole").withPosition(middle.plus(away)).withAim(middle));
     return shoot.with(shots);
   }
 }

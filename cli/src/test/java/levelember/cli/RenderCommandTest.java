@@ -46,16 +46,16 @@ import tools.jackson.databind.json.JsonMapper;
 class RenderCommandTest {
   private static final String SHOOT =
       """
-      {"format": "level-ember-shoot", "version": 1, "name": "Ball",
+      {"format": "level-ember-shoot", "version": 2, "name": "Ball",
        "pieces": [{"id": "floor", "shape": {"kind": "floor", "width": 6, "depth": 6}, "material": "m"},
-                  {"id": "ball", "place": [0, 0.5, 0], "shape": {"kind": "sphere", "radius": 0.5}, "material": "m"}],
-       "materials": [{"id": "m", "gloss": 0}],
+                  {"id": "ball", "position": [0, 0.5, 0], "shape": {"kind": "sphere", "radius": 0.5}, "material": "m"}],
+       "materials": [{"id": "m", "specular": 0}],
        "lights": [{"id": "key", "name": "Key", "emitter": {"kind": "rectangle", "width": 1, "height": 1},
-                   "place": [2, 2, 2], "brightness": {"value": 3000, "unit": "lm"}},
-                  {"id": "dome", "name": "Dome", "emitter": {"kind": "dome"}, "showsToCamera": true,
+                   "position": [2, 2, 2], "brightness": {"value": 3000, "unit": "lm"}},
+                  {"id": "dome", "name": "Dome", "emitter": {"kind": "dome"}, "seenByCamera": true,
                    "brightness": {"value": 40, "unit": "cd/m2"}}],
-       "shots": [{"id": "wide", "name": "Wide", "place": [0, 1, 4], "aim": [0, 0.5, 0], "look": "k"},
-                 {"id": "top", "name": "From above", "place": [0, 5, 0.1], "look": "k"}],
+       "shots": [{"id": "wide", "name": "Wide", "position": [0, 1, 4], "aim": [0, 0.5, 0], "look": "k"},
+                 {"id": "top", "name": "From above", "position": [0, 5, 0.1], "look": "k"}],
        "looks": [{"id": "k", "ev": 7}]}
       """;
 
@@ -114,7 +114,9 @@ class RenderCommandTest {
         shoot,
         SHOOT
             .replace("\"look\": \"k\"}", "\"look\": \"k\", \"cutOut\": true}")
-            .replace("\"id\": \"floor\",", "\"id\": \"floor\", \"showing\": {\"catcher\": true},"));
+            .replace(
+                "\"id\": \"floor\",",
+                "\"id\": \"floor\", \"visibility\": {\"shadowCatcher\": true},"));
     OpenExr.Channels exr = OpenExr.read(Files.readAllBytes(render("a.exr", "--layers")));
     float[] alpha = exr.channels().get("A");
     int nothing = 0, whole = 0, shade = 0;
@@ -396,8 +398,8 @@ class RenderCommandTest {
   void inClayEveryMaterialIsTheSameGreyAndGlassStaysUnlessAskedNotTo() throws Exception {
     String dark =
         SHOOT.replace(
-            "{\"id\": \"m\", \"gloss\": 0}",
-            "{\"id\": \"m\", \"gloss\": 0, \"colour\": [0.1, 0.01, 0.01]}");
+            "{\"id\": \"m\", \"specular\": 0}",
+            "{\"id\": \"m\", \"specular\": 0, \"colour\": [0.1, 0.01, 0.01]}");
     Files.writeString(shoot, dark);
     Picture own = PictureFile.read(Files.readAllBytes(render("own.hdr")));
     Picture clay = PictureFile.read(Files.readAllBytes(render("clay.hdr", "--clay", "0.5")));
@@ -405,7 +407,7 @@ class RenderCommandTest {
     assertThat(own.rgb()[below] / own.rgb()[below + 1]).isGreaterThan(4);
     assertThat(clay.rgb()[below] / clay.rgb()[below + 1]).isCloseTo(1, within(0.02f));
     assertThat(clay.rgb()[below]).isGreaterThan(3 * own.rgb()[below]);
-    Files.writeString(shoot, dark.replace("\"gloss\": 0, ", "\"transmission\": 1, "));
+    Files.writeString(shoot, dark.replace("\"specular\": 0, ", "\"transmission\": 1, "));
     byte[] glass = Files.readAllBytes(render("glass.hdr"));
     byte[] kept = Files.readAllBytes(render("kept.hdr", "--clay", "0.5"));
     assertThat(kept).isEqualTo(glass);

@@ -15,11 +15,11 @@ import levelember.transport.Scene;
  *
  * @param piece id
  * @param material id, or null
- * @param place of the surface there, metres
+ * @param position of the surface there, metres
  * @param normal of the surface, towards the camera
  * @param depth metres from the lens along the line in which it looks, which is where it focuses
  */
-public record Pick(String piece, String material, Vec3 place, Vec3 normal, double depth) {
+public record Pick(String piece, String material, Vec3 position, Vec3 normal, double depth) {
 
   /**
    * Looks at a place of the picture.
@@ -54,14 +54,14 @@ public record Pick(String piece, String material, Vec3 place, Vec3 normal, doubl
     Vec3 way = new Vec3(ray.dx, ray.dy, ray.dz);
     Vec3 at = new Vec3(place[0], place[1], place[2]);
     Vec3 aim =
-        shot.upright() ? new Vec3(shot.aim().x(), shot.place().y(), shot.aim().z()) : shot.aim();
-    Vec3 back = Affine.lookingAt(shot.place(), aim, 0).z();
+        shot.upright() ? new Vec3(shot.aim().x(), shot.position().y(), shot.aim().z()) : shot.aim();
+    Vec3 back = Affine.lookingAt(shot.position(), aim, 0).z();
     return Optional.of(
         new Pick(
             piece.id(),
             piece.material(),
             at,
             n.dot(way) > 0 ? n.times(-1) : n,
-            -at.minus(shot.place()).dot(back)));
+            -at.minus(shot.position()).dot(back)));
   }
 }

@@ -10,10 +10,10 @@ import levelember.shoot.Traced;
 /**
  * Where a light has to stand to do something at a place of the picture; its distance stays.
  *
- * @param place of the light, in the frame of the piece it is tied to if any
+ * @param position of the light, in the frame of the piece it is tied to if any
  * @param aim of the light, in the same frame
  */
-public record Placing(Vec3 place, Vec3 aim) {
+public record Placing(Vec3 position, Vec3 aim) {
   /** How far a rim's light stands off the line from the camera through the edge, degrees. */
   private static final double RIM_DEGREES = 22;
 
@@ -55,7 +55,7 @@ public record Placing(Vec3 place, Vec3 aim) {
   }
 
   private static double distance(Light world) {
-    return Math.max(0.05, world.place().minus(world.aim()).length());
+    return Math.max(0.05, world.position().minus(world.aim()).length());
   }
 
   private static Placing along(Shoot shoot, Light light, Vec3 at, Vec3 way) {
@@ -64,10 +64,10 @@ public record Placing(Vec3 place, Vec3 aim) {
   }
 
   private static Placing framed(Shoot shoot, Light light, Vec3 place, Vec3 aim) {
-    if (light.tiedTo() == null) {
+    if (light.parent() == null) {
       return new Placing(place, aim);
     }
-    Affine back = new Frames(shoot.pieces()).of(light.tiedTo()).inverse();
+    Affine back = new Frames(shoot.pieces()).of(light.parent()).inverse();
     return new Placing(back.point(place), back.point(aim));
   }
 }

@@ -58,10 +58,10 @@ public final class SetDown {
     for (String at = piece.parent(); at != null; ) {
       String here = at;
       Piece parent = pieces.stream().filter(p -> p.id().equals(here)).findFirst().orElseThrow();
-      frame = Affine.of(parent.place(), parent.turnDegrees(), parent.size()).after(frame);
+      frame = Affine.of(parent.position(), parent.rotationDegrees(), parent.scale()).after(frame);
       at = parent.parent();
     }
-    return piece.place().plus(frame.inverse().direction(new Vec3(0, rise, 0)));
+    return piece.position().plus(frame.inverse().direction(new Vec3(0, rise, 0)));
   }
 
   /** A piece and all that stands in it. */

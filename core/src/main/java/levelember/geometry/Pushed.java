@@ -18,7 +18,7 @@ final class Pushed {
   private static final int MOST = 400_000;
 
   /** What shades as one: a place of the mesh before, and the normal there. */
-  private record Shaded(Vec3 place, Vec3 normal) {}
+  private record Shaded(Vec3 position, Vec3 normal) {}
 
   private Pushed() {}
 
@@ -86,7 +86,7 @@ final class Pushed {
     Texture t = push.texture();
     float[] lies = mesh.places();
     double x, y;
-    if (t.lay() == Texture.Lay.METRES || lies == null) {
+    if (t.mapping() == Texture.Mapping.METRES || lies == null) {
       // Seen along the axis that the surface looks along most, as pictures in metres lie.
       Vec3 p = mesh.position(corner), n = mesh.normal(corner);
       double ax = Math.abs(n.x()), ay = Math.abs(n.y()), az = Math.abs(n.z());
@@ -104,7 +104,7 @@ final class Pushed {
       x = lies[2 * corner];
       y = lies[2 * corner + 1];
     }
-    double a = Math.toRadians(t.turnDegrees()), c = Math.cos(a), s = Math.sin(a);
+    double a = Math.toRadians(t.rotationDegrees()), c = Math.cos(a), s = Math.sin(a);
     double u = c * t.repeatsU() * x + s * t.repeatsV() * y + t.offsetU();
     double v = -s * t.repeatsU() * x + c * t.repeatsV() * y + t.offsetV();
     return relief.height(push, (float) u, (float) v);

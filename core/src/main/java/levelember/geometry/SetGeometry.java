@@ -106,7 +106,7 @@ public final class SetGeometry {
       if (!p.shown()) {
         continue;
       }
-      Affine own = Affine.of(p.place(), p.turnDegrees(), p.size());
+      Affine own = Affine.of(p.position(), p.rotationDegrees(), p.scale());
       int copies = p.copies() == null ? 1 : p.copies().count();
       boolean holds = children.containsKey(p.id());
       Relief.Push push = relief.push(p.material());

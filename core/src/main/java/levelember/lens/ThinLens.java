@@ -33,13 +33,13 @@ public final class ThinLens {
    * @param step pixels of the picture that one pixel traced spans either way
    */
   public ThinLens(Shot shot, int width, int height, int step) {
-    Vec3 way = shot.aim().minus(shot.place());
+    Vec3 way = shot.aim().minus(shot.position());
     double level = Math.hypot(way.x(), way.z());
     boolean upright = shot.upright() && level > 0.05 * way.length();
-    Vec3 aim = upright ? new Vec3(shot.aim().x(), shot.place().y(), shot.aim().z()) : shot.aim();
+    Vec3 aim = upright ? new Vec3(shot.aim().x(), shot.position().y(), shot.aim().z()) : shot.aim();
     shift = upright ? way.y() / level : 0;
-    Affine frame = Affine.lookingAt(shot.place(), aim, 0);
-    place = shot.place();
+    Affine frame = Affine.lookingAt(shot.position(), aim, 0);
+    place = shot.position();
     right = frame.x();
     up = frame.y();
     back = frame.z();
@@ -47,9 +47,9 @@ public final class ThinLens {
     halfWidth = width / 2.0 / step;
     halfHeight = height / 2.0 / step;
     lensRadius = shot.fStop() > 0 ? shot.focalLengthMm() / 2000 / shot.fStop() : 0;
-    focus = shot.focusDistance() > 0 ? shot.focusDistance() : aim.minus(shot.place()).length();
+    focus = shot.focusDistance() > 0 ? shot.focusDistance() : aim.minus(shot.position()).length();
     blades = shot.blades();
-    bladeTurn = Math.toRadians(shot.bladeTurnDegrees());
+    bladeTurn = Math.toRadians(shot.bladeRotationDegrees());
     // As wide open as a round aperture of the same number.
     bladeReach =
         blades == 0 ? 1 : Math.sqrt(2 * Math.PI / (blades * Math.sin(2 * Math.PI / blades)));

@@ -16,9 +16,9 @@ public final class DiscLight extends FaceLight {
    */
   public DiscLight(Light light, Emitter.Disc d, Texels picture) {
     super(light, d.twoSided(), d.spreadDegrees(), picture);
-    cx = light.place().x();
-    cy = light.place().y();
-    cz = light.place().z();
+    cx = light.position().x();
+    cy = light.position().y();
+    cz = light.position().z();
     radius = d.radius();
     area = Math.PI * radius * radius;
   }

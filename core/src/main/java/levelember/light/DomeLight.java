@@ -15,7 +15,7 @@ public final class DomeLight extends LightSource {
   private final float[] above, below;
 
   public DomeLight(Light light, Emitter.Dome dome) {
-    super(light.id(), light.showsToCamera());
+    super(light.id(), light.seenByCamera());
     above = channels(dome.above());
     below = channels(dome.below());
   }

@@ -23,7 +23,7 @@ public final class EmissiveLight extends LightSource {
    */
   public EmissiveLight(
       Light light, Emitter.Emissive e, float[] triangles, float[] places, Texels picture) {
-    super(light.id(), light.showsToCamera());
+    super(light.id(), light.seenByCamera());
     this.places = places;
     this.picture = picture;
     material = e.material();

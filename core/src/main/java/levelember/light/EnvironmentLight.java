@@ -34,8 +34,8 @@ public final class EnvironmentLight extends LightSource {
   public EnvironmentLight(Light light, Emitter.Environment e, Picture picture) {
     this(
         light,
-        Surroundings.prepared(picture, e.blurDegrees(), e.seamShare()),
-        e.turnDegrees(),
+        Surroundings.prepared(picture, e.blurDegrees(), e.seamBlend()),
+        e.rotationDegrees(),
         e.tiltDegrees());
   }
 
@@ -44,12 +44,13 @@ public final class EnvironmentLight extends LightSource {
    *
    * @param picture as it is, nothing prepared
    */
-  public EnvironmentLight(Light light, Picture picture, double turnDegrees, double tiltDegrees) {
-    super(light.id(), light.showsToCamera());
+  public EnvironmentLight(
+      Light light, Picture picture, double rotationDegrees, double tiltDegrees) {
+    super(light.id(), light.seenByCamera());
     width = picture.width();
     height = picture.height();
     rgb = picture.rgb();
-    turn = turnDegrees / 360;
+    turn = rotationDegrees / 360;
     tiltCos = Math.cos(Math.toRadians(tiltDegrees));
     tiltSin = Math.sin(Math.toRadians(tiltDegrees));
     rows = new float[height + 1];

@@ -16,8 +16,8 @@ abstract sealed class FaceLight extends LightSource permits RectangleLight, Disc
   private final Texels picture;
 
   FaceLight(Light light, boolean twoSided, double spreadDegrees, Texels picture) {
-    super(light.id(), light.showsToCamera());
-    Affine frame = Affine.lookingAt(light.place(), light.aim(), light.rollDegrees());
+    super(light.id(), light.seenByCamera());
+    Affine frame = Affine.lookingAt(light.position(), light.aim(), light.rollDegrees());
     right = frame.x();
     up = frame.y();
     out = frame.z().times(-1);
@@ -38,7 +38,7 @@ abstract sealed class FaceLight extends LightSource permits RectangleLight, Disc
       to.white(open);
       return;
     }
-    picture.look((float) u, (float) v, Texels.HOLD, to.colour);
+    picture.look((float) u, (float) v, Texels.CLAMP, to.colour);
     to.r = open * to.colour[0];
     to.g = open * to.colour[1];
     to.b = open * to.colour[2];

@@ -30,7 +30,7 @@ public final class Gate {
     bottom = d == null ? Double.POSITIVE_INFINITY : tangent(d.bottom());
     gobo = spot.gobo();
     this.pattern = pattern;
-    double turn = gobo == null ? 0 : Math.toRadians(gobo.turnDegrees());
+    double turn = gobo == null ? 0 : Math.toRadians(gobo.rotationDegrees());
     cos = Math.cos(turn);
     sin = Math.sin(turn);
   }
@@ -80,10 +80,10 @@ public final class Gate {
       double py = y + radius * Math.sin(turn) - gobo.offsetY();
       double u = 0.5 + 0.5 * (cos * px + sin * py) / gobo.scale();
       double v = 0.5 - 0.5 * (cos * py - sin * px) / gobo.scale();
-      if (gobo.edge() == Gobo.Edge.DARK && (u < 0 || v < 0 || u > 1 || v > 1)) {
+      if (gobo.edge() == Gobo.Edge.BLACK && (u < 0 || v < 0 || u > 1 || v > 1)) {
         continue;
       }
-      int edge = gobo.edge() == Gobo.Edge.REPEAT ? Texels.REPEAT : Texels.HOLD;
+      int edge = gobo.edge() == Gobo.Edge.REPEAT ? Texels.REPEAT : Texels.CLAMP;
       pattern.look((float) u, (float) v, edge, to.colour);
       r += bent(to.colour[0]);
       g += bent(to.colour[1]);
@@ -96,7 +96,7 @@ public final class Gate {
   }
 
   private float bent(float value) {
-    double v = gobo.inverted() ? 1 - value : value;
+    double v = gobo.invert() ? 1 - value : value;
     v = Math.clamp(0.5 + gobo.contrast() * (v - 0.5), 0.0, 1.0);
     return (float) (gobo.gamma() == 1 ? v : Math.pow(v, gobo.gamma()));
   }

@@ -18,11 +18,11 @@ public abstract sealed class LightSource
         PlateLight,
         EmissiveLight {
   private final int key;
-  private final boolean showsToCamera;
+  private final boolean seenByCamera;
 
-  LightSource(String id, boolean showsToCamera) {
+  LightSource(String id, boolean seenByCamera) {
     this.key = Points.hash(id.hashCode());
-    this.showsToCamera = showsToCamera;
+    this.seenByCamera = seenByCamera;
   }
 
   /** Seeds this light's own dimensions, so that its points do not depend on other lights. */
@@ -30,8 +30,8 @@ public abstract sealed class LightSource
     return key;
   }
 
-  public final boolean showsToCamera() {
-    return showsToCamera;
+  public final boolean seenByCamera() {
+    return seenByCamera;
   }
 
   /** Bytes of the pictures and tables that it holds; 0 for what is told by a few numbers. */

@@ -30,7 +30,7 @@ public final class PlateLight extends LightSource {
     texels.look(
         (float) (0.5 + (x - 0.5) * across),
         (float) (0.5 + (y - 0.5) * down),
-        Texels.HOLD,
+        Texels.CLAMP,
         to.colour);
     to.r = to.colour[0];
     to.g = to.colour[1];

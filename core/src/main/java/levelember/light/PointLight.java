@@ -14,14 +14,15 @@ public final class PointLight extends LightSource {
 
   public PointLight(Light light, Emitter.Point point) {
     super(light.id(), false);
-    x = light.place().x();
-    y = light.place().y();
-    z = light.place().z();
+    x = light.position().x();
+    y = light.position().y();
+    z = light.position().z();
     intensity =
         point.profile() == null
             ? null
             : new Intensity(
-                point.profile(), Affine.lookingAt(light.place(), light.aim(), light.rollDegrees()));
+                point.profile(),
+                Affine.lookingAt(light.position(), light.aim(), light.rollDegrees()));
   }
 
   @Override

@@ -26,7 +26,7 @@ public final class RectangleLight extends FaceLight {
     super(light, r.twoSided(), r.spreadDegrees(), picture);
     width = r.width();
     height = r.height();
-    corner = light.place().minus(right.times(width / 2)).minus(up.times(height / 2));
+    corner = light.position().minus(right.times(width / 2)).minus(up.times(height / 2));
   }
 
   @Override

@@ -12,10 +12,10 @@ public final class SphereLight extends LightSource {
   private final double cx, cy, cz, radius;
 
   public SphereLight(Light light, Emitter.Sphere s) {
-    super(light.id(), light.showsToCamera());
-    cx = light.place().x();
-    cy = light.place().y();
-    cz = light.place().z();
+    super(light.id(), light.seenByCamera());
+    cx = light.position().x();
+    cy = light.position().y();
+    cz = light.position().z();
     radius = s.radius();
   }
 

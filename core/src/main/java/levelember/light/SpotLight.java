@@ -24,11 +24,11 @@ public final class SpotLight extends LightSource {
    * @param pattern in its gate, or null
    */
   public SpotLight(Light light, Emitter.Spot s, Texels pattern) {
-    super(light.id(), light.showsToCamera());
-    frame = Affine.lookingAt(light.place(), light.aim(), light.rollDegrees());
-    cx = light.place().x();
-    cy = light.place().y();
-    cz = light.place().z();
+    super(light.id(), light.seenByCamera());
+    frame = Affine.lookingAt(light.position(), light.aim(), light.rollDegrees());
+    cx = light.position().x();
+    cy = light.position().y();
+    cz = light.position().z();
     radius = s.sourceRadius();
     gateDistance = s.gateDistance();
     half = Math.toRadians(s.coneDegrees() / 2);

@@ -21,9 +21,8 @@ public final class SunLight extends LightSource {
    * @param sizeDegrees angle across
    * @param lux illuminance square to it, by channel
    */
-  public SunLight(
-      String id, boolean showsToCamera, Vec3 towards, double sizeDegrees, double[] lux) {
-    super(id, showsToCamera);
+  public SunLight(String id, boolean seenByCamera, Vec3 towards, double sizeDegrees, double[] lux) {
+    super(id, seenByCamera);
     to = towards.unit();
     side = to.cross(Math.abs(to.y()) > 0.9 ? new Vec3(1, 0, 0) : Vec3.UP).unit();
     other = to.cross(side);

@@ -17,9 +17,9 @@ public final class TubeLight extends LightSource {
   private final double length, radius;
 
   public TubeLight(Light light, Emitter.Tube t) {
-    super(light.id(), light.showsToCamera());
-    axis = Affine.lookingAt(light.place(), light.aim(), light.rollDegrees()).x();
-    middle = light.place();
+    super(light.id(), light.seenByCamera());
+    axis = Affine.lookingAt(light.position(), light.aim(), light.rollDegrees()).x();
+    middle = light.position();
     length = t.length();
     radius = t.radius();
   }

@@ -48,7 +48,7 @@ public final class AidsMaker {
     masks = new boolean[n][];
     for (int i = 0; i < n; i++) {
       Glow glow = look.glows().get(i);
-      if (glow.active() && (glow.beyond() || glow.source().needsAids())) {
+      if (glow.active() && (glow.outsideFrame() || glow.source().needsAids())) {
         int m = margin(glow);
         sources[i] = Picture.black(width + 2 * m, height + 2 * m);
         masks[i] = mask(glow.source());
@@ -61,17 +61,17 @@ public final class AidsMaker {
     return look.contact().amount() > 0
         || blursPlates(shoot, look)
         || look.glows().stream()
-            .anyMatch(g -> g.active() && (g.beyond() || g.source().needsAids()));
+            .anyMatch(g -> g.active() && (g.outsideFrame() || g.source().needsAids()));
   }
 
   /** Margin around the frame that a look wants lamps to be looked for in, pixels. */
   public static int margin(Look look, int height) {
-    boolean beyond = look.glows().stream().anyMatch(g -> g.active() && g.beyond());
+    boolean beyond = look.glows().stream().anyMatch(g -> g.active() && g.outsideFrame());
     return beyond ? 2 * (int) Math.ceil(MARGIN * height / 2) : 0;
   }
 
   private int margin(Glow glow) {
-    return glow.beyond() ? margin(look, height) : 0;
+    return glow.outsideFrame() ? margin(look, height) : 0;
   }
 
   private static boolean blursPlates(Shoot shoot, Look look) {
@@ -255,7 +255,7 @@ public final class AidsMaker {
       } else if (glow.source().kind() == Glow.Source.Kind.PICTURE) {
         own = whole;
       }
-      boolean around = hits && sources[i] != null && glow.beyond();
+      boolean around = hits && sources[i] != null && glow.outsideFrame();
       if (around && own != sources[i] && own != null) {
         within(own, sources[i], margin(glow));
         own = sources[i];

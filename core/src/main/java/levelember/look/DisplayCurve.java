@@ -40,7 +40,7 @@ public final class DisplayCurve {
   public DisplayCurve(Look look) {
     scale = 1 / fullScale(look.ev());
     tone = look.tone();
-    white = Math.pow(2, tone.shoulderStops());
+    white = Math.pow(2, tone.highlightRangeStops());
     double grey = MID;
     switch (tone.curve()) {
       case PLAIN -> {
@@ -132,7 +132,7 @@ public final class DisplayCurve {
         (float) most,
         (float) from,
         (float) (1 / (1 - from)),
-        clips ? 0 : (float) tone.burn());
+        clips ? 0 : (float) tone.highlightDesaturation());
   }
 
   private double film(double x) {

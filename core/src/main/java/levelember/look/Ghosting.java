@@ -19,13 +19,13 @@ final class Ghosting {
    *
    * @param height of the whole picture in pixels of {@code source}
    */
-  static Picture drawn(Picture source, Glow.Ghosts ghosts, double height) {
+  static Picture drawn(Picture source, Glow.LensFlare lensFlare, double height) {
     Picture soft = Blur.gaussian(source, SOFT * height);
-    int w = source.width(), h = source.height(), n = ghosts.count();
+    int w = source.width(), h = source.height(), n = lensFlare.count();
     Picture to = Picture.black(w, h);
     Image[] images = new Image[n];
     for (int i = 0; i < n; i++) {
-      double scale = ghosts.spread() * (i + 1) / n;
+      double scale = lensFlare.spread() * (i + 1) / n;
       images[i] = Image.of(i % 2 == 0 ? -scale : 0.6 * scale, n, w);
     }
     Blur.rows(

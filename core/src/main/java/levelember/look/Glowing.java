@@ -14,7 +14,7 @@ import levelember.texture.Picture;
  * all is drawn at levels that do too, so that a larger print looks the same.
  */
 final class Glowing {
-  /** Streaks and ghosts are drawn at the first level with no more rows than this. */
+  /** StarRays and ghosts are drawn at the first level with no more rows than this. */
   private static final int STREAK_ROWS = 300, GHOST_ROWS = 300;
 
   /** Pixels that are looked through at a time for any that glow. */
@@ -43,8 +43,8 @@ final class Glowing {
   private record Gate(float low, float perWide) {
     static Gate of(Glow glow, double scale) {
       double white = Math.pow(2, glow.threshold()) / scale;
-      double low = white * Math.pow(2, -glow.softness() / 2);
-      double high = white * Math.pow(2, glow.softness() / 2);
+      double low = white * Math.pow(2, -glow.knee() / 2);
+      double high = white * Math.pow(2, glow.knee() / 2);
       return new Gate((float) low, (float) (1 / Math.max(high - low, 1e-6 * high)));
     }
 
@@ -62,8 +62,8 @@ final class Glowing {
   private static float spreads(Glow glow) {
     double sum =
         (glow.bloom().on() ? glow.bloom().level() : 0)
-            + (glow.streaks().on() ? glow.streaks().level() : 0)
-            + (glow.ghosts().on() ? glow.ghosts().level() : 0);
+            + (glow.starRays().on() ? glow.starRays().level() : 0)
+            + (glow.lensFlare().on() ? glow.lensFlare().level() : 0);
     return (float) Math.min(1, sum);
   }
 
@@ -122,10 +122,10 @@ final class Glowing {
     if (glow.bloom().on() && glow.bloom().level() > 0) {
       level = Blooming.level(glow.bloom().size() / 100 * rows);
     }
-    if (glow.streaks().on() && glow.streaks().level() > 0) {
+    if (glow.starRays().on() && glow.starRays().level() > 0) {
       level = Math.min(level, level(rows, STREAK_ROWS));
     }
-    if (glow.ghosts().on() && glow.ghosts().level() > 0) {
+    if (glow.lensFlare().on() && glow.lensFlare().level() > 0) {
       level = Math.min(level, level(rows, GHOST_ROWS));
     }
     return level;
@@ -193,31 +193,31 @@ final class Glowing {
           kept.drawn(number, 0, () -> Blooming.spread(source, size, first), source, size, first);
       add(spread, margin, (float) bloom.level(), bloom.halo(), to);
     }
-    Glow.Streaks streaks = glow.streaks();
-    if (streaks.on() && streaks.level() > 0) {
+    Glow.StarRays starRays = glow.starRays();
+    if (starRays.on() && starRays.level() > 0) {
       int level = level(rows, STREAK_ROWS);
       double height = Math.scalb((double) rows, -level);
       Supplier<Picture> drawing =
           () -> {
-            Picture drawn = Streaking.drawn(at(source, first, level), streaks, height);
+            Picture drawn = Streaking.drawn(at(source, first, level), starRays, height);
             return back(drawn, source, first, level);
           };
-      Object[] by = {first, rows, streaks.count(), streaks.turnDegrees(), streaks.length()};
+      Object[] by = {first, rows, starRays.count(), starRays.rotationDegrees(), starRays.length()};
       Picture drawn = kept.drawn(number, 1, drawing, source, by);
-      add(drawn, margin, (float) streaks.level(), streaks.halo(), to);
+      add(drawn, margin, (float) starRays.level(), starRays.halo(), to);
     }
-    Glow.Ghosts ghosts = glow.ghosts();
-    if (ghosts.on() && ghosts.level() > 0) {
+    Glow.LensFlare lensFlare = glow.lensFlare();
+    if (lensFlare.on() && lensFlare.level() > 0) {
       int level = level(rows, GHOST_ROWS);
       double height = Math.scalb((double) rows, -level);
       Supplier<Picture> drawing =
           () -> {
-            Picture drawn = Ghosting.drawn(at(source, first, level), ghosts, height);
+            Picture drawn = Ghosting.drawn(at(source, first, level), lensFlare, height);
             return back(drawn, source, first, level);
           };
-      Object[] by = {first, rows, ghosts.count(), ghosts.spread()};
+      Object[] by = {first, rows, lensFlare.count(), lensFlare.spread()};
       Picture drawn = kept.drawn(number, 2, drawing, source, by);
-      add(drawn, margin, (float) ghosts.level(), ghosts.halo(), to);
+      add(drawn, margin, (float) lensFlare.level(), lensFlare.halo(), to);
     }
   }
 

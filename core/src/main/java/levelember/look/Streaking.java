@@ -27,10 +27,10 @@ final class Streaking {
    *
    * @param height of the whole picture in pixels of {@code source}
    */
-  static Picture drawn(Picture source, Glow.Streaks streaks, double height) {
+  static Picture drawn(Picture source, Glow.StarRays starRays, double height) {
     Picture soft = Blur.gaussian(source, WIDTH * height);
-    int w = soft.width(), h = soft.height(), n = streaks.count();
-    double fall = streaks.length() / 100 * height;
+    int w = soft.width(), h = soft.height(), n = starRays.count();
+    double fall = starRays.length() / 100 * height;
     float[][] planes = new float[3][w * h], to = new float[3][w * h];
     Blur.rows(w, h, y -> part(soft.rgb(), y, w, planes));
     // Lines that run across are swept column by column, those that run down row by row.
@@ -43,7 +43,7 @@ final class Streaking {
           float[] drawn = new float[w * h];
           boolean any = false;
           for (int i = 0; i < n; i++) {
-            any |= arm(i, streaks, across, fall, image, across ? h : w, drawn);
+            any |= arm(i, starRays, across, fall, image, across ? h : w, drawn);
           }
           if (any) {
             float[] upright = across ? turned(drawn, h, w) : drawn;
@@ -59,13 +59,19 @@ final class Streaking {
 
   /** Adds an arm, and the opposite one with it, when they run the asked way; says if it did. */
   private static boolean arm(
-      int i, Glow.Streaks streaks, boolean across, double fall, float[] image, int n, float[] to) {
-    int count = streaks.count();
+      int i,
+      Glow.StarRays starRays,
+      boolean across,
+      double fall,
+      float[] image,
+      int n,
+      float[] to) {
+    int count = starRays.count();
     boolean both = count % 2 == 0;
     if (both && i >= count / 2) {
       return false;
     }
-    double angle = Math.toRadians(streaks.turnDegrees() + 360.0 * i / count);
+    double angle = Math.toRadians(starRays.rotationDegrees() + 360.0 * i / count);
     double dx = Math.cos(angle), dy = -Math.sin(angle);
     if (Math.abs(dx) >= Math.abs(dy) != across) {
       return false;

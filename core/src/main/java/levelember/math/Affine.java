@@ -13,10 +13,10 @@ public record Affine(Vec3 x, Vec3 y, Vec3 z, Vec3 shift) {
       new Affine(new Vec3(1, 0, 0), new Vec3(0, 1, 0), new Vec3(0, 0, 1), Vec3.ZERO);
 
   /** Scales, then turns about X, Y and Z (in this order, degrees), then moves. */
-  public static Affine of(Vec3 place, Vec3 turnDegrees, Vec3 size) {
-    double a = Math.toRadians(turnDegrees.x());
-    double b = Math.toRadians(turnDegrees.y());
-    double c = Math.toRadians(turnDegrees.z());
+  public static Affine of(Vec3 place, Vec3 rotationDegrees, Vec3 size) {
+    double a = Math.toRadians(rotationDegrees.x());
+    double b = Math.toRadians(rotationDegrees.y());
+    double c = Math.toRadians(rotationDegrees.z());
     double ca = Math.cos(a), sa = Math.sin(a);
     double cb = Math.cos(b), sb = Math.sin(b);
     double cc = Math.cos(c), sc = Math.sin(c);

@@ -16,13 +16,13 @@ public final class LayerWeights {
     Map<String, Bank> banks = new HashMap<>();
     shoot.banks().forEach(b -> banks.put(b.id(), b));
     boolean someAlone =
-        shoot.lights().stream().anyMatch(l -> l.alone() || alone(banks.get(l.bank())));
+        shoot.lights().stream().anyMatch(l -> l.solo() || alone(banks.get(l.bank())));
     float[] weights = new float[3 * shoot.lights().size()];
     for (int i = 0; i < shoot.lights().size(); i++) {
       Light light = shoot.lights().get(i);
       Bank bank = banks.get(light.bank());
       boolean muted = light.muted() || bank != null && bank.muted();
-      if (!muted && (!someAlone || light.alone() || alone(bank))) {
+      if (!muted && (!someAlone || light.solo() || alone(bank))) {
         put(weights, i, shoot, light, bank);
       }
     }
@@ -30,7 +30,7 @@ public final class LayerWeights {
   }
 
   private static boolean alone(Bank bank) {
-    return bank != null && bank.alone();
+    return bank != null && bank.solo();
   }
 
   /** The weight of one light by itself, whether or not it is muted. */

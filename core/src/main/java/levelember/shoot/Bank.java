@@ -8,10 +8,10 @@ package levelember.shoot;
  * @param levelStops fader over its lights, −10…+10 stops
  * @param filter linear colour that multiplies its lights' own, 0…1
  * @param muted its lights give nothing
- * @param alone only what stands alone gives light
+ * @param solo when any light or bank is soloed, only those that are give light
  */
 public record Bank(
-    String id, String name, double levelStops, Rgb filter, boolean muted, boolean alone) {
+    String id, String name, double levelStops, Rgb filter, boolean muted, boolean solo) {
   public Bank {
     Checks.id(id);
     Checks.name("name", name);

@@ -3,18 +3,18 @@ package levelember.shoot;
 /**
  * How light goes on from surface to surface.
  *
- * @param most turns that a path takes, 0…64; 0 is direct light alone, 64 leaves it to the renderer
+ * @param maxBounces bounces of a path, 1…64; 64 leaves it to the renderer
  * @param level of all light that has bounced between matte surfaces, 0…4; 1 is as physics has it
  * @param fadesAtMetres how far such light goes from one surface to the next, 0 for any distance
  */
-public record Bounce(int most, double level, double fadesAtMetres) {
-  /** Turns that are as good as any number. */
+public record Bounce(int maxBounces, double level, double fadesAtMetres) {
+  /** Bounces that are as good as any number. */
   public static final int MOST = 64;
 
   public static final Bounce NATURAL = new Bounce(Bounce.MOST, 1, 0);
 
   public Bounce {
-    Checks.range("most", most, 1, MOST);
+    Checks.range("maxBounces", maxBounces, 1, MOST);
     Checks.range("level", level, 0, 4);
     Checks.range("fadesAtMetres", fadesAtMetres, 0, 1e6);
   }

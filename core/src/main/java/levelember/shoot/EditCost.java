@@ -10,7 +10,7 @@ import java.util.Map;
  * <table>
  * <caption>The invalidation table</caption>
  * <tr><th>changed</th><th>cost</th></tr>
- * <tr><td>brightness, level, colour, mute, alone, banks, master, names, looks</td>
+ * <tr><td>brightness, level, colour, mute, solo, banks, master, names, looks</td>
  *     <td>nothing</td></tr>
  * <tr><td>a light's place, aim, roll, dimensions, pictures, pattern, links, shadows, parts, shows to
  *     the camera; for a sun also its sky</td>

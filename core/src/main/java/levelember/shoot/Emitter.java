@@ -116,25 +116,29 @@ public sealed interface Emitter {
    * A surrounding picture, equirectangular and linear.
    *
    * @param picture name of the asset
-   * @param turnDegrees about the upright axis
+   * @param rotationDegrees about the upright axis
    * @param tiltDegrees about the axis to the right, once turned
    * @param blurDegrees width of the blur, 0 for none
-   * @param seamShare part of the width over which the borders are blended, 0…0.5
+   * @param seamBlend part of the width over which the borders are blended, 0…0.5
    */
   record Environment(
-      String picture, double turnDegrees, double tiltDegrees, double blurDegrees, double seamShare)
+      String picture,
+      double rotationDegrees,
+      double tiltDegrees,
+      double blurDegrees,
+      double seamBlend)
       implements Emitter {
     public Environment {
       Checks.name("picture", picture);
-      Checks.range("turnDegrees", turnDegrees, -36_000, 36_000);
+      Checks.range("rotationDegrees", rotationDegrees, -36_000, 36_000);
       Checks.range("tiltDegrees", tiltDegrees, -180, 180);
       Checks.range("blurDegrees", blurDegrees, 0, 90);
-      Checks.range("seamShare", seamShare, 0, 0.5);
+      Checks.range("seamBlend", seamBlend, 0, 0.5);
     }
 
     /** A picture upright and sharp. */
-    public Environment(String picture, double turnDegrees) {
-      this(picture, turnDegrees, 0, 0, 0);
+    public Environment(String picture, double rotationDegrees) {
+      this(picture, rotationDegrees, 0, 0, 0);
     }
   }
 

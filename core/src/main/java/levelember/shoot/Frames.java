@@ -27,7 +27,7 @@ public final class Frames {
       if (p == null) {
         throw new ImpossibleValue("piece", at, "the id of a piece of this shoot");
       }
-      frame = Affine.of(p.place(), p.turnDegrees(), p.size()).after(frame);
+      frame = Affine.of(p.position(), p.rotationDegrees(), p.scale()).after(frame);
     }
     return frame;
   }

@@ -12,11 +12,11 @@ import java.util.List;
  * @param on false shows the picture without it
  * @param source what glows
  * @param threshold stops over display white below which nothing is spread, −20…10
- * @param softness stops over which it sets in, 0…10
- * @param beyond lamps outside of the frame glow into it too
+ * @param knee stops over which it sets in, 0…10
+ * @param outsideFrame lamps outside of the frame glow into it too
  * @param bloom the soft light around
- * @param streaks lines of light
- * @param ghosts mirrored images in the lens
+ * @param starRays lines of light
+ * @param lensFlare mirrored images in the lens
  */
 @RecordBuilder
 public record Glow(
@@ -25,11 +25,11 @@ public record Glow(
     boolean on,
     Source source,
     double threshold,
-    double softness,
-    boolean beyond,
+    double knee,
+    boolean outsideFrame,
     Bloom bloom,
-    Streaks streaks,
-    Ghosts ghosts)
+    StarRays starRays,
+    LensFlare lensFlare)
     implements GlowBuilder.With {
 
   public Glow {
@@ -37,10 +37,10 @@ public record Glow(
     Checks.name("name", name);
     Checks.given("source", source);
     Checks.range("threshold", threshold, -20, 10);
-    Checks.range("softness", softness, 0, 10);
+    Checks.range("knee", knee, 0, 10);
     Checks.given("bloom", bloom);
-    Checks.given("streaks", streaks);
-    Checks.given("ghosts", ghosts);
+    Checks.given("starRays", starRays);
+    Checks.given("lensFlare", lensFlare);
   }
 
   /** A bloom from all that is brighter than display white. */
@@ -54,38 +54,38 @@ public record Glow(
         1,
         false,
         new Bloom(true, level, size, Halo.OWN),
-        Streaks.OFF,
-        Ghosts.OFF);
+        StarRays.OFF,
+        LensFlare.OFF);
   }
 
-  /** The same from another source, with another threshold and softness. */
+  /** The same from another source, with another threshold and knee. */
   public Glow from(Source other, double stops, double soft) {
-    return with(g -> g.source(other).threshold(stops).softness(soft));
+    return with(g -> g.source(other).threshold(stops).knee(soft));
   }
 
   public Glow with(Bloom other) {
     return withBloom(other);
   }
 
-  public Glow with(Streaks other) {
-    return withStreaks(other);
+  public Glow with(StarRays other) {
+    return withStarRays(other);
   }
 
-  public Glow with(Ghosts other) {
-    return withGhosts(other);
+  public Glow with(LensFlare other) {
+    return withLensFlare(other);
   }
 
   /** The same, lamps outside of the frame too. */
   public Glow beyondFrame() {
-    return withBeyond(true);
+    return withOutsideFrame(true);
   }
 
   /** True when it changes the picture. */
   public boolean active() {
     return on
         && (bloom.on() && bloom.level() > 0
-            || streaks.on() && streaks.level() > 0
-            || ghosts.on() && ghosts.level() > 0);
+            || starRays.on() && starRays.level() > 0
+            || lensFlare.on() && lensFlare.level() > 0);
   }
 
   /**
@@ -168,17 +168,17 @@ public record Glow(
    *
    * @param level share of the source that goes into them, 0…1
    * @param count how many, evenly round, 1…16
-   * @param turnDegrees of the first, from the right, anticlockwise
+   * @param rotationDegrees of the first, from the right, anticlockwise
    * @param length over which they fall to a tenth, percent of the picture's height, 1…200
    */
-  public record Streaks(
-      boolean on, double level, int count, double turnDegrees, double length, Halo halo) {
-    public static final Streaks OFF = new Streaks(false, 0.05, 6, 15, 20, Halo.OWN);
+  public record StarRays(
+      boolean on, double level, int count, double rotationDegrees, double length, Halo halo) {
+    public static final StarRays OFF = new StarRays(false, 0.05, 6, 15, 20, Halo.OWN);
 
-    public Streaks {
+    public StarRays {
       Checks.range("level", level, 0, 1);
       Checks.range("count", count, 1, 16);
-      Checks.range("turnDegrees", turnDegrees, -360, 360);
+      Checks.range("rotationDegrees", rotationDegrees, -360, 360);
       Checks.range("length", length, 1, 200);
       Checks.given("halo", halo);
     }
@@ -191,10 +191,10 @@ public record Glow(
    * @param count how many, 1…8
    * @param spread how far apart they lie, 0.1…2; 1 puts the last one opposite its source
    */
-  public record Ghosts(boolean on, double level, int count, double spread, Halo halo) {
-    public static final Ghosts OFF = new Ghosts(false, 0.02, 4, 1, Halo.OWN);
+  public record LensFlare(boolean on, double level, int count, double spread, Halo halo) {
+    public static final LensFlare OFF = new LensFlare(false, 0.02, 4, 1, Halo.OWN);
 
-    public Ghosts {
+    public LensFlare {
       Checks.range("level", level, 0, 1);
       Checks.range("count", count, 1, 8);
       Checks.range("spread", spread, 0.1, 2);

@@ -5,14 +5,14 @@ import java.util.List;
 import levelember.math.Vec3;
 
 /**
- * One light of the rig. Brightness, level, colour, mute, alone and bank only weigh the light's
+ * One light of the rig. Brightness, level, colour, mute, solo and bank only weigh the light's
  * layer; everything else is traced.
  *
  * @param id unique among lights
  * @param name as the artist reads it
  * @param emitter kind and dimensions
- * @param place metres, in the frame of the piece that the light is tied to, if any; without meaning
- *     for surroundings and emissive pieces
+ * @param position metres, in the frame of the piece that the light is tied to, if any; without
+ *     meaning for surroundings and emissive pieces
  * @param aim the point that the light faces, in the same frame; when aimed at a piece, counted from
  *     the piece's own place
  * @param rollDegrees about the line of aim
@@ -20,33 +20,33 @@ import levelember.math.Vec3;
  * @param levelStops fader, −10…+10 stops over the brightness
  * @param colour temperature, tint and filter
  * @param muted gives nothing
- * @param alone when any light is alone, only those that are give light
- * @param showsToCamera shows its own shape, or the surrounding, to the camera
+ * @param solo when any light or bank is soloed, only those that are give light
+ * @param seenByCamera shows its own shape, or the surrounding, to the camera
  * @param reach what it lights and how
- * @param tiedTo id of the piece that it moves with, or null
+ * @param parent id of the piece that it moves with, or null
  * @param aimedAt id of the piece that it stays aimed at, or null
  * @param bank id of the bank that it belongs to, or null
- * @param twin whose mirror image it is, or null
+ * @param mirror whose mirror image it is, or null
  */
 @RecordBuilder
 public record Light(
     String id,
     String name,
     Emitter emitter,
-    Vec3 place,
+    Vec3 position,
     Vec3 aim,
     double rollDegrees,
     Brightness brightness,
     double levelStops,
     LightColour colour,
     boolean muted,
-    boolean alone,
-    boolean showsToCamera,
+    boolean solo,
+    boolean seenByCamera,
     Reach reach,
-    String tiedTo,
+    String parent,
     String aimedAt,
     String bank,
-    Twin twin)
+    Mirror mirror)
     implements LightBuilder.With {
 
   /**
@@ -57,8 +57,8 @@ public record Light(
    * @param point on the mirror's plane, metres
    * @param normal of the plane
    */
-  public record Twin(String of, Vec3 point, Vec3 normal) {
-    public Twin {
+  public record Mirror(String of, Vec3 point, Vec3 normal) {
+    public Mirror {
       Checks.id(of);
       Checks.place("point", point);
       if (!(normal.length() > 1e-6)) {
@@ -79,10 +79,10 @@ public record Light(
     if (emitter == null) {
       throw new ImpossibleValue("emitter", null, "a kind of light");
     }
-    Checks.place("place", place);
+    Checks.place("position", position);
     Checks.place("aim", aim);
-    if (aims(emitter) && aimedAt == null && place.minus(aim).length() < 1e-6) {
-      throw new ImpossibleValue("aim", aim, "a point apart from the light's place");
+    if (aims(emitter) && aimedAt == null && position.minus(aim).length() < 1e-6) {
+      throw new ImpossibleValue("aim", aim, "a point apart from the light's position");
     }
     Checks.range("rollDegrees", rollDegrees, -36_000, 36_000);
     Checks.range("levelStops", levelStops, -10, 10);
@@ -100,28 +100,28 @@ public record Light(
       String id,
       String name,
       Emitter emitter,
-      Vec3 place,
+      Vec3 position,
       Vec3 aim,
       double rollDegrees,
       Brightness brightness,
       double levelStops,
       LightColour colour,
       boolean muted,
-      boolean alone,
-      boolean showsToCamera) {
+      boolean solo,
+      boolean seenByCamera) {
     this(
         id,
         name,
         emitter,
-        place,
+        position,
         aim,
         rollDegrees,
         brightness,
         levelStops,
         colour,
         muted,
-        alone,
-        showsToCamera,
+        solo,
+        seenByCamera,
         Reach.WHOLE,
         null,
         null,
@@ -133,20 +133,20 @@ public record Light(
   Light imageOf(Light other) {
     return with(l ->
         l.emitter(other.emitter)
-            .place(twin.mirrored(other.place))
-            .aim(twin.mirrored(other.aim))
+            .position(mirror.mirrored(other.position))
+            .aim(mirror.mirrored(other.aim))
             .rollDegrees(-other.rollDegrees)
             .brightness(other.brightness)
             .colour(other.colour)
-            .showsToCamera(other.showsToCamera)
-            .tiedTo(null)
+            .seenByCamera(other.seenByCamera)
+            .parent(null)
             .aimedAt(null)
-            .twin(null));
+            .mirror(null));
   }
 
   /** The same light at a place and aim in the world, tied to nothing. */
-  public Light standing(Vec3 placeInWorld, Vec3 aimInWorld) {
-    return with(l -> l.place(placeInWorld).aim(aimInWorld).tiedTo(null).aimedAt(null));
+  public Light standing(Vec3 positionInWorld, Vec3 aimInWorld) {
+    return with(l -> l.position(positionInWorld).aim(aimInWorld).parent(null).aimedAt(null));
   }
 
   /** Whether a kind of light faces its aim. */
@@ -211,7 +211,7 @@ public record Light(
             .levelStops(0)
             .colour(LightColour.NEUTRAL)
             .muted(false)
-            .alone(false)
+            .solo(false)
             .bank(null));
   }
 }

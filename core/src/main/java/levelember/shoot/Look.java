@@ -51,13 +51,13 @@ public record Look(
   }
 
   /** Exposure and a shoulder alone; see {@link Exposure} and {@link Tone}. */
-  public Look(String id, String name, double ev, double shoulderStart, double shoulderStops) {
+  public Look(String id, String name, double ev, double shoulderStart, double highlightRangeStops) {
     this(
         id,
         name,
         Exposure.of(ev),
         WhiteBalance.NEUTRAL,
-        Tone.shoulder(shoulderStart, shoulderStops),
+        Tone.shoulder(shoulderStart, highlightRangeStops),
         List.of(),
         Optics.NONE,
         ContactShade.NONE,

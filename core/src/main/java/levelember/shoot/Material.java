@@ -10,10 +10,10 @@ import io.soabase.recordbuilder.core.RecordBuilder;
  * @param name as the artist reads it
  * @param colour albedo of the matte base, or reflectance of the metal at normal incidence, 0…1
  * @param metalness 0 dielectric … 1 metal
- * @param edge tint of the metal towards its edge, 0…1; white leaves Schlick's curve
- * @param index complex index of the metal, which then stands for colour and edge; or null
+ * @param edgeTint tint of the metal towards its edge, 0…1; white leaves Schlick's curve
+ * @param complexIndex complex index of the metal, which then stands for colour and edge; or null
  * @param roughness perceptual, squared for the GGX width; 0 mirror … 1 matte
- * @param gloss weight of the dielectric's reflection: 0 leaves a pure matte surface
+ * @param specular weight of the dielectric's reflection: 0 leaves a pure matte surface
  * @param ior index of refraction of the dielectric at 587.6 nm, 1…3
  * @param glass what passes through
  * @param coat clear coat
@@ -26,10 +26,10 @@ public record Material(
     String name,
     Rgb colour,
     double metalness,
-    Rgb edge,
-    Index index,
+    Rgb edgeTint,
+    Index complexIndex,
     double roughness,
-    double gloss,
+    double specular,
     double ior,
     Glass glass,
     Coat coat,
@@ -42,9 +42,9 @@ public record Material(
     Checks.name("name", name);
     colour.checked("colour", 1);
     Checks.range("metalness", metalness, 0, 1);
-    edge.checked("edge", 1);
+    edgeTint.checked("edgeTint", 1);
     Checks.range("roughness", roughness, 0, 1);
-    Checks.range("gloss", gloss, 0, 1);
+    Checks.range("specular", specular, 0, 1);
     Checks.range("ior", ior, 1, 3);
   }
 
@@ -138,7 +138,7 @@ public record Material(
 
   /** The same surface as a metal of a complex index. */
   public Material with(Index other) {
-    return withIndex(other);
+    return withComplexIndex(other);
   }
 
   /** The same surface with other maps. */

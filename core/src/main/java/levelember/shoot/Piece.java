@@ -11,13 +11,13 @@ import levelember.math.Vec3;
  * @param id unique among pieces
  * @param name as the artist reads it
  * @param parent the piece in whose frame this one stands, or null
- * @param place in the parent's frame, metres
- * @param turnDegrees about X, then Y, then Z
- * @param size factor along each axis, not 0
+ * @param position in the parent's frame, metres
+ * @param rotationDegrees about X, then Y, then Z
+ * @param scale factor along each axis, not 0
  * @param shape null for a piece that only holds others
  * @param material null with no shape
  * @param copies repeats of this piece and all that it holds, or null
- * @param showing what the piece itself shows to
+ * @param visibility who sees the piece itself, and what it casts
  * @param shown false takes it and all that it holds out of the picture
  */
 @RecordBuilder
@@ -25,13 +25,13 @@ public record Piece(
     String id,
     String name,
     String parent,
-    Vec3 place,
-    Vec3 turnDegrees,
-    Vec3 size,
+    Vec3 position,
+    Vec3 rotationDegrees,
+    Vec3 scale,
     Shape shape,
     String material,
     Copies copies,
-    Showing showing,
+    Visibility visibility,
     boolean shown)
     implements PieceBuilder.With {
 
@@ -40,27 +40,38 @@ public record Piece(
       String id,
       String name,
       String parent,
-      Vec3 place,
-      Vec3 turnDegrees,
-      Vec3 size,
+      Vec3 position,
+      Vec3 rotationDegrees,
+      Vec3 scale,
       Shape shape,
       String material,
       Copies copies,
       boolean shown) {
-    this(id, name, parent, place, turnDegrees, size, shape, material, copies, Showing.ALL, shown);
+    this(
+        id,
+        name,
+        parent,
+        position,
+        rotationDegrees,
+        scale,
+        shape,
+        material,
+        copies,
+        Visibility.ALL,
+        shown);
   }
 
   public Piece {
     Checks.id(id);
     Checks.name("name", name);
-    Checks.place("place", place);
-    Checks.vector("turnDegrees", turnDegrees, -36_000, 36_000);
-    Checks.vector("size", size, -10_000, 10_000);
-    if (Math.abs(size.x()) < 1e-6 || Math.abs(size.y()) < 1e-6 || Math.abs(size.z()) < 1e-6) {
-      throw new ImpossibleValue("size", size, "factors of at least 0.000001 either way");
+    Checks.place("position", position);
+    Checks.vector("rotationDegrees", rotationDegrees, -36_000, 36_000);
+    Checks.vector("scale", scale, -10_000, 10_000);
+    if (Math.abs(scale.x()) < 1e-6 || Math.abs(scale.y()) < 1e-6 || Math.abs(scale.z()) < 1e-6) {
+      throw new ImpossibleValue("scale", scale, "factors of at least 0.000001 either way");
     }
-    if (showing == null) {
-      throw new ImpossibleValue("showing", null, "what the piece shows to");
+    if (visibility == null) {
+      throw new ImpossibleValue("visibility", null, "what the piece shows to");
     }
     if (shape != null && material == null) {
       throw new ImpossibleValue("material", null, "the id of a material, as the piece has a shape");
@@ -73,19 +84,19 @@ public record Piece(
    *
    * @param count how many in all
    * @param step metres from one to the next
-   * @param turnDegrees about the parent's X, Y and Z axes from one to the next
+   * @param rotationDegrees about the parent's X, Y and Z axes from one to the next
    * @param scatter how the copies stray, or null
    */
-  public record Copies(int count, Vec3 step, Vec3 turnDegrees, Scatter scatter) {
+  public record Copies(int count, Vec3 step, Vec3 rotationDegrees, Scatter scatter) {
     /** Copies that do not stray. */
-    public Copies(int count, Vec3 step, Vec3 turnDegrees) {
-      this(count, step, turnDegrees, null);
+    public Copies(int count, Vec3 step, Vec3 rotationDegrees) {
+      this(count, step, rotationDegrees, null);
     }
 
     public Copies {
       Checks.range("count", count, 1, 100_000);
       Checks.place("step", step);
-      Checks.vector("turnDegrees", turnDegrees, -360, 360);
+      Checks.vector("rotationDegrees", rotationDegrees, -360, 360);
     }
 
     /**
@@ -97,7 +108,7 @@ public record Piece(
       Affine strayed = scatter == null ? own : scatter.moved(i, own);
       return i == 0
           ? strayed
-          : Affine.of(step.times(i), turnDegrees.times(i), Vec3.ONE).after(strayed);
+          : Affine.of(step.times(i), rotationDegrees.times(i), Vec3.ONE).after(strayed);
     }
   }
 
@@ -106,25 +117,25 @@ public record Piece(
    *
    * @param seed another draw of the same kind
    * @param spread metres along each axis of the box in which they stray
-   * @param turnDegrees most turn either way about each axis, round the copy's own place
-   * @param leastSize factor of the smallest copy
-   * @param mostSize factor of the largest copy
+   * @param rotationDegrees most turn either way about each axis, round the copy's own place
+   * @param minScale factor of the smallest copy
+   * @param maxScale factor of the largest copy
    */
   public record Scatter(
-      int seed, Vec3 spread, Vec3 turnDegrees, double leastSize, double mostSize) {
+      int seed, Vec3 spread, Vec3 rotationDegrees, double minScale, double maxScale) {
     public Scatter {
       Checks.range("seed", seed, 0, 1_000_000);
       Checks.vector("spread", spread, 0, 10_000);
-      Checks.vector("turnDegrees", turnDegrees, 0, 180);
-      Checks.range("leastSize", leastSize, 0.001, 1000);
-      Checks.range("mostSize", mostSize, leastSize, 1000);
+      Checks.vector("rotationDegrees", rotationDegrees, 0, 180);
+      Checks.range("minScale", minScale, 0.001, 1000);
+      Checks.range("maxScale", maxScale, minScale, 1000);
     }
 
     Affine moved(int i, Affine own) {
       Random random = new Random(seed * 1_000_003L + 7919L * i);
       Vec3 shift = drawn(random, spread.times(0.5));
-      Vec3 turn = drawn(random, turnDegrees);
-      double size = leastSize + (mostSize - leastSize) * random.nextDouble();
+      Vec3 turn = drawn(random, rotationDegrees);
+      double size = minScale + (maxScale - minScale) * random.nextDouble();
       Vec3 at = own.shift();
       Affine there = Affine.of(at.plus(shift), turn, Vec3.ONE.times(size));
       return there.after(Affine.of(at.times(-1), Vec3.ZERO, Vec3.ONE)).after(own);

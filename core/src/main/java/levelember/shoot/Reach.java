@@ -5,55 +5,63 @@ package levelember.shoot;
  * how far it goes. All but the links are an artist's levers; at {@link #WHOLE} light is as physics
  * has it.
  *
- * @param lights the pieces that it lights
- * @param shadows the pieces that cast its shadows
- * @param matte level of its light on the matte part of surfaces, 0…4
- * @param gloss level of its light in reflections and refractions, 0…4
- * @param shadowDepth how much of its light a shadow takes, 0…1
+ * @param lightLinking the pieces that it lights
+ * @param shadowLinking the pieces that cast its shadows
+ * @param diffuse level of its light in diffuse reflection, 0…4
+ * @param specular level of its light in specular reflection and refraction, 0…4
+ * @param shadowDensity how much of its light a shadow takes, 0…1
  * @param shadowColour of what a shadow leaves at full depth, linear, 0…1
  * @param fadesAtMetres where it has faded to nothing, 0 for never
  */
 public record Reach(
-    Scope lights,
-    Scope shadows,
-    double matte,
-    double gloss,
-    double shadowDepth,
+    Scope lightLinking,
+    Scope shadowLinking,
+    double diffuse,
+    double specular,
+    double shadowDensity,
     Rgb shadowColour,
     double fadesAtMetres) {
   /** Everything, untouched. */
   public static final Reach WHOLE = new Reach(Scope.ALL, Scope.ALL, 1, 1, 1, new Rgb(0, 0, 0), 0);
 
   public Reach {
-    if (lights == null || shadows == null) {
-      throw new ImpossibleValue(lights == null ? "lights" : "shadows", null, "a scope");
+    if (lightLinking == null || shadowLinking == null) {
+      throw new ImpossibleValue(
+          lightLinking == null ? "lightLinking" : "shadowLinking", null, "a scope");
     }
-    Checks.range("matte", matte, 0, 4);
-    Checks.range("gloss", gloss, 0, 4);
-    Checks.range("shadowDepth", shadowDepth, 0, 1);
+    Checks.range("diffuse", diffuse, 0, 4);
+    Checks.range("specular", specular, 0, 4);
+    Checks.range("shadowDensity", shadowDensity, 0, 1);
     shadowColour.checked("shadowColour", 1);
     Checks.range("fadesAtMetres", fadesAtMetres, 0, 1e6);
   }
 
   /** The same that fades at a distance. */
   public Reach fading(double metres) {
-    return new Reach(lights, shadows, matte, gloss, shadowDepth, shadowColour, metres);
+    return new Reach(
+        lightLinking, shadowLinking, diffuse, specular, shadowDensity, shadowColour, metres);
   }
 
   /** The same with other levels on the parts of surfaces. */
-  public Reach levelled(double otherMatte, double otherGloss) {
+  public Reach levelled(double otherDiffuse, double otherSpecular) {
     return new Reach(
-        lights, shadows, otherMatte, otherGloss, shadowDepth, shadowColour, fadesAtMetres);
+        lightLinking,
+        shadowLinking,
+        otherDiffuse,
+        otherSpecular,
+        shadowDensity,
+        shadowColour,
+        fadesAtMetres);
   }
 
   /** The same with other shadows. */
   public Reach shadowed(double depth, Rgb colour) {
-    return new Reach(lights, shadows, matte, gloss, depth, colour, fadesAtMetres);
+    return new Reach(lightLinking, shadowLinking, diffuse, specular, depth, colour, fadesAtMetres);
   }
 
   /** The same with other links. */
   public Reach linked(Scope otherLights, Scope otherShadows) {
     return new Reach(
-        otherLights, otherShadows, matte, gloss, shadowDepth, shadowColour, fadesAtMetres);
+        otherLights, otherShadows, diffuse, specular, shadowDensity, shadowColour, fadesAtMetres);
   }
 }

@@ -84,18 +84,18 @@ public record Shoot(
           throw new ImpossibleValue(at + "emitter.sky", s.sky(), "a light that is a sky");
         }
       }
-      if (light.twin() != null) {
-        String of = light.twin().of();
-        refer(at + "twin.of", of, lightIds, "light");
-        if (lights.stream().anyMatch(l -> l.id().equals(of) && l.twin() != null)) {
-          throw new ImpossibleValue(at + "twin.of", of, "a light that is no mirror image itself");
+      if (light.mirror() != null) {
+        String of = light.mirror().of();
+        refer(at + "mirror.of", of, lightIds, "light");
+        if (lights.stream().anyMatch(l -> l.id().equals(of) && l.mirror() != null)) {
+          throw new ImpossibleValue(at + "mirror.of", of, "a light that is no mirror image itself");
         }
       }
-      refer(at + "tiedTo", light.tiedTo(), pieceIds, "piece");
+      refer(at + "parent", light.parent(), pieceIds, "piece");
       refer(at + "aimedAt", light.aimedAt(), pieceIds, "piece");
       refer(at + "bank", light.bank(), bankIds, "bank");
-      referAll(at + "lit", light.reach().lights(), pieceIds);
-      referAll(at + "shadows", light.reach().shadows(), pieceIds);
+      referAll(at + "lightLinking", light.reach().lightLinking(), pieceIds);
+      referAll(at + "shadowLinking", light.reach().shadowLinking(), pieceIds);
     }
     for (int i = 0; i < shots.size(); i++) {
       refer("shots[" + i + "].look", shots.get(i).look(), lookIds, "look");

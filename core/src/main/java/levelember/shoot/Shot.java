@@ -8,7 +8,7 @@ import levelember.math.Vec3;
  *
  * @param id unique among shots
  * @param name as the artist reads it
- * @param place of the lens, metres
+ * @param position of the lens, metres
  * @param aim the point in the middle of the picture
  * @param focalLengthMm of the lens
  * @param sensorWidthMm width of the picture on the sensor
@@ -18,7 +18,7 @@ import levelember.math.Vec3;
  * @param upright keeps upright lines upright: the camera looks level and the lens is shifted so
  *     that the aim stays in the middle (two-point perspective)
  * @param blades of the aperture, which shape what is out of focus; 0 is round
- * @param bladeTurnDegrees turn of the aperture
+ * @param bladeRotationDegrees turn of the aperture
  * @param exposureStops over the look's exposure, −10…10
  * @param cropAspect width over height of the guides for a crop; 0 shows none
  * @param cutOut leaves out what lies behind the set, and pictures get an alpha: 1 where a piece is
@@ -28,7 +28,7 @@ import levelember.math.Vec3;
 public record Shot(
     String id,
     String name,
-    Vec3 place,
+    Vec3 position,
     Vec3 aim,
     double focalLengthMm,
     double sensorWidthMm,
@@ -37,7 +37,7 @@ public record Shot(
     String look,
     boolean upright,
     int blades,
-    double bladeTurnDegrees,
+    double bladeRotationDegrees,
     double exposureStops,
     double cropAspect,
     boolean cutOut)
@@ -47,7 +47,7 @@ public record Shot(
   public Shot(
       String id,
       String name,
-      Vec3 place,
+      Vec3 position,
       Vec3 aim,
       double focalLengthMm,
       double sensorWidthMm,
@@ -56,13 +56,13 @@ public record Shot(
       String look,
       boolean upright,
       int blades,
-      double bladeTurnDegrees,
+      double bladeRotationDegrees,
       double exposureStops,
       double cropAspect) {
     this(
         id,
         name,
-        place,
+        position,
         aim,
         focalLengthMm,
         sensorWidthMm,
@@ -71,7 +71,7 @@ public record Shot(
         look,
         upright,
         blades,
-        bladeTurnDegrees,
+        bladeRotationDegrees,
         exposureStops,
         cropAspect,
         false);
@@ -81,7 +81,7 @@ public record Shot(
   public Shot(
       String id,
       String name,
-      Vec3 place,
+      Vec3 position,
       Vec3 aim,
       double focalLengthMm,
       double sensorWidthMm,
@@ -91,7 +91,7 @@ public record Shot(
     this(
         id,
         name,
-        place,
+        position,
         aim,
         focalLengthMm,
         sensorWidthMm,
@@ -108,10 +108,10 @@ public record Shot(
   public Shot {
     Checks.id(id);
     Checks.name("name", name);
-    Checks.place("place", place);
+    Checks.place("position", position);
     Checks.place("aim", aim);
-    if (place.minus(aim).length() < 1e-6) {
-      throw new ImpossibleValue("aim", aim, "a point apart from the camera's place");
+    if (position.minus(aim).length() < 1e-6) {
+      throw new ImpossibleValue("aim", aim, "a point apart from the camera's position");
     }
     Checks.range("focalLengthMm", focalLengthMm, 4, 2000);
     Checks.range("sensorWidthMm", sensorWidthMm, 1, 200);
@@ -121,7 +121,7 @@ public record Shot(
     if (blades != 0) {
       Checks.range("blades", blades, 3, 20);
     }
-    Checks.range("bladeTurnDegrees", bladeTurnDegrees, -360, 360);
+    Checks.range("bladeRotationDegrees", bladeRotationDegrees, -360, 360);
     Checks.range("exposureStops", exposureStops, -10, 10);
     if (cropAspect != 0) {
       Checks.range("cropAspect", cropAspect, 0.1, 10);

@@ -9,30 +9,30 @@ import levelember.math.Vec3;
  * lower right (as KHR_texture_transform has it).
  *
  * @param picture name of the asset
- * @param lay what the surface's places are
+ * @param mapping what the surface's places are
  * @param offsetU to the right, in pictures
  * @param offsetV downwards, in pictures
  * @param repeatsU pictures across one unit of the surface, not 0
  * @param repeatsV pictures down one unit of the surface, not 0
- * @param turnDegrees counter-clockwise
+ * @param rotationDegrees counter-clockwise
  * @param edge what is beyond the picture's left and right edge
  * @param edgeV what is beyond its upper and lower edge
  */
 @RecordBuilder
 public record Texture(
     String picture,
-    Lay lay,
+    Mapping mapping,
     double offsetU,
     double offsetV,
     double repeatsU,
     double repeatsV,
-    double turnDegrees,
+    double rotationDegrees,
     Edge edge,
     Edge edgeV)
     implements TextureBuilder.With {
 
   /** What the places of a surface are that a picture is laid by. */
-  public enum Lay {
+  public enum Mapping {
     /** The shape's own places, 0…1 over each of its faces, or the first set of a model. */
     FIRST,
     /** The second set of a model; the first where there is no second. */
@@ -48,7 +48,7 @@ public record Texture(
     /** The picture mirrored. */
     MIRROR,
     /** The picture's outermost pixels. */
-    HOLD
+    CLAMP
   }
 
   public Texture {
@@ -59,22 +59,22 @@ public record Texture(
     if (Math.abs(repeatsU) < 1e-6 || Math.abs(repeatsV) < 1e-6) {
       throw new ImpossibleValue("repeats", repeatsU + ", " + repeatsV, "apart from 0");
     }
-    Checks.range("turnDegrees", turnDegrees, -36_000, 36_000);
+    Checks.range("rotationDegrees", rotationDegrees, -36_000, 36_000);
   }
 
   /** A picture that fills the surface's places once. */
   public static Texture once(String picture) {
-    return new Texture(picture, Lay.FIRST, 0, 0, 1, 1, 0, Edge.REPEAT, Edge.REPEAT);
+    return new Texture(picture, Mapping.FIRST, 0, 0, 1, 1, 0, Edge.REPEAT, Edge.REPEAT);
   }
 
   /** A picture of the given width and height in metres, again and again. */
   public static Texture metres(String picture, double width, double height) {
     return new Texture(
-        picture, Lay.METRES, 0, 0, 1 / width, 1 / height, 0, Edge.REPEAT, Edge.REPEAT);
+        picture, Mapping.METRES, 0, 0, 1 / width, 1 / height, 0, Edge.REPEAT, Edge.REPEAT);
   }
 
   /** The same turned to so many degrees. */
   public Texture turned(double degrees) {
-    return withTurnDegrees(degrees);
+    return withRotationDegrees(degrees);
   }
 }

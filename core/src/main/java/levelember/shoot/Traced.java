@@ -20,27 +20,27 @@ public record Traced(Light light, Daylight daylight) {
 
   /** The same light at its place and aim in the world. */
   public static Light inWorld(Shoot shoot, Light light) {
-    if (light.twin() != null) {
+    if (light.mirror() != null) {
       return light.imageOf(inWorld(shoot, twinned(shoot, light)));
     }
-    if (light.tiedTo() == null && light.aimedAt() == null) {
+    if (light.parent() == null && light.aimedAt() == null) {
       return light;
     }
     Frames frames = new Frames(shoot.pieces());
-    Affine tied = light.tiedTo() == null ? Affine.IDENTITY : frames.of(light.tiedTo());
+    Affine tied = light.parent() == null ? Affine.IDENTITY : frames.of(light.parent());
     Affine aimed = light.aimedAt() == null ? tied : frames.of(light.aimedAt());
-    return light.standing(tied.point(light.place()), aimed.point(light.aim()));
+    return light.standing(tied.point(light.position()), aimed.point(light.aim()));
   }
 
   /** The light that a light is the mirror image of, or itself. */
   public static Light twinned(Shoot shoot, Light light) {
-    return light.twin() == null
+    return light.mirror() == null
         ? light
         : shoot.lights().stream()
-            .filter(l -> l.id().equals(light.twin().of()))
+            .filter(l -> l.id().equals(light.mirror().of()))
             .findFirst()
             .orElseThrow(
-                () -> new ImpossibleValue("twin.of", light.twin().of(), "the id of a light"));
+                () -> new ImpossibleValue("mirror.of", light.mirror().of(), "the id of a light"));
   }
 
   private static Daylight daylight(Shoot shoot, String sky) {

@@ -81,15 +81,15 @@ public final class LayeredSurface {
     ior = m.ior();
     abbe = thin ? 0 : g.abbe();
     colour = channels(m.colour());
-    gloss = (float) m.gloss();
+    gloss = (float) m.specular();
     f0 = normal(m.ior());
     tint = channels(g.tint());
     for (int c = 0; c < 3; c++) {
       absorption[c] = thin ? 0 : (float) (-Math.log(Math.max(tint[c], 1e-6)) / g.tintDepth());
     }
-    n = m.index() == null ? null : channels(m.index().n());
-    k = m.index() == null ? null : channels(m.index().k());
-    edge = channels(m.edge());
+    n = m.complexIndex() == null ? null : channels(m.complexIndex().n());
+    k = m.complexIndex() == null ? null : channels(m.complexIndex().k());
+    edge = channels(m.edgeTint());
     for (int c = 0; c < 3; c++) {
       metalF0[c] = n == null ? colour[c] : Fresnel.conductor(1, n[c], k[c]);
       metalEdge[c] = n == null ? Fresnel.edge(colour[c], edge[c]) : 0;

@@ -9,12 +9,12 @@ public final class Surroundings {
    * Both keep the light of every row's ends together, and about that of the whole.
    *
    * @param blurDegrees width of the blur, 0 for none
-   * @param seamShare part of the width over which the borders go over into one another, 0…0.5
+   * @param seamBlend part of the width over which the borders go over into one another, 0…0.5
    */
-  public static Picture prepared(Picture picture, double blurDegrees, double seamShare) {
+  public static Picture prepared(Picture picture, double blurDegrees, double seamBlend) {
     Picture to = picture;
-    if (seamShare > 0) {
-      to = mended(to, Math.max(1, (int) Math.round(seamShare * picture.width())));
+    if (seamBlend > 0) {
+      to = mended(to, Math.max(1, (int) Math.round(seamBlend * picture.width())));
     }
     return blurDegrees > 0 ? blurred(to, blurDegrees) : to;
   }

@@ -6,7 +6,7 @@ package levelember.texture;
  */
 public final class Texels {
   /** What is beyond the edge. */
-  public static final int REPEAT = 0, MIRROR = 1, HOLD = 2;
+  public static final int REPEAT = 0, MIRROR = 1, CLAMP = 2;
 
   private final int width;
   private final int height;
@@ -91,7 +91,7 @@ public final class Texels {
     if (!(Math.abs(u) < 1e6f)) {
       return 0;
     }
-    if (edge == HOLD) {
+    if (edge == CLAMP) {
       return Math.clamp(u, 0f, 1f);
     }
     float part = u - (float) Math.floor(u);

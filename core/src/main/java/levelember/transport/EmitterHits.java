@@ -57,7 +57,7 @@ final class EmitterHits {
     for (int i = 0; i < tried; i++) {
       int k = i < scene.meetable.length ? scene.meetable[i] : near[i - scene.meetable.length];
       LightSource light = scene.lights[k];
-      if (!wanted[k] || vertex.isCamera() && !light.showsToCamera()) {
+      if (!wanted[k] || vertex.isCamera() && !light.seenByCamera()) {
         continue;
       }
       LightControls controls = scene.controls[k];
@@ -118,7 +118,7 @@ final class EmitterHits {
     if (k < 0
         || !wanted[k]
         || !at.outside
-        || vertex.isCamera() && !scene.lights[k].showsToCamera()) {
+        || vertex.isCamera() && !scene.lights[k].seenByCamera()) {
       return;
     }
     LightControls controls = scene.controls[k];

@@ -127,7 +127,7 @@ public final class FirstHitTracer {
       for (int i = 0; i < tried; i++) {
         int k = i < scene.meetable.length ? scene.meetable[i] : nearby[i - scene.meetable.length];
         LightSource lamp = scene.lights[k];
-        if (lamp.showsToCamera()
+        if (lamp.seenByCamera()
             && lamp.meets(ray.ox, ray.oy, ray.oz, ray.dx, ray.dy, ray.dz, whole, light)
             && light.distance > gone
             && !(scene.cutOut && light.distance == Float.POSITIVE_INFINITY)) {
@@ -138,7 +138,7 @@ public final class FirstHitTracer {
 
     private void shine(int x, int y, float r, float g, float b) {
       int k = scene.emissionLayer[at.piece];
-      if (k < 0 || !at.outside || !scene.lights[k].showsToCamera()) {
+      if (k < 0 || !at.outside || !scene.lights[k].seenByCamera()) {
         return;
       }
       EmissiveLight lamp = (EmissiveLight) scene.lights[k];

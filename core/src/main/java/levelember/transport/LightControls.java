@@ -20,12 +20,12 @@ final class LightControls {
   private final boolean customShadow;
 
   private LightControls(Reach reach, List<Piece> pieces) {
-    lights = bits(Frames.in(reach.lights(), pieces));
-    shadows = bits(Frames.in(reach.shadows(), pieces));
-    diffuse = (float) reach.matte();
-    specular = (float) reach.gloss();
+    lights = bits(Frames.in(reach.lightLinking(), pieces));
+    shadows = bits(Frames.in(reach.shadowLinking(), pieces));
+    diffuse = (float) reach.diffuse();
+    specular = (float) reach.specular();
     fades = (float) reach.fadesAtMetres();
-    double depth = reach.shadowDepth();
+    double depth = reach.shadowDensity();
     darkR = (float) (1 - depth + depth * reach.shadowColour().r());
     darkG = (float) (1 - depth + depth * reach.shadowColour().g());
     darkB = (float) (1 - depth + depth * reach.shadowColour().b());

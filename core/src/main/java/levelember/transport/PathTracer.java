@@ -52,7 +52,7 @@ final class PathTracer {
     this.scene = scene;
     this.lens = lens;
     this.seed = seed;
-    int most = scene.bounce.most();
+    int most = scene.bounce.maxBounces();
     mostDepth = most == Bounce.MOST ? bounces : Math.min(bounces, most);
     roulette = sampling.roulette();
     points = new Points(sampling.stratified());

@@ -80,7 +80,7 @@ public final class PlainView {
         c.fStop(0)
             .focusDistance(0)
             .blades(0)
-            .bladeTurnDegrees(0)
+            .bladeRotationDegrees(0)
             .exposureStops(0)
             .cropAspect(0)
             .cutOut(false));

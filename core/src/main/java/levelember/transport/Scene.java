@@ -33,8 +33,8 @@ import levelember.shoot.Light;
 import levelember.shoot.Piece;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.Showing;
 import levelember.shoot.Traced;
+import levelember.shoot.Visibility;
 import levelember.surface.LayeredSurface;
 import levelember.texture.Luts;
 import levelember.texture.Pictures;
@@ -157,12 +157,12 @@ public final class Scene {
     int[] kinds = new int[pieces.size()];
     boolean anyClear = false;
     for (int i = 0; i < kinds.length; i++) {
-      Showing shows = pieces.get(i).showing();
+      Visibility shows = pieces.get(i).visibility();
       boolean clearPiece =
           surfaces[i] != null && surfaces[i].pane() || textured[i] != null && textured[i].pierced();
       kinds[i] = kinds(shows, clearPiece);
       anyClear |= clearPiece;
-      catches[i] = shows.catcher();
+      catches[i] = shows.shadowCatcher();
       if (emissionLayer[i] >= 0 && !(shows.reflection() && shows.refraction() && shows.bounce())) {
         onlyLightSampled[emissionLayer[i]] = true;
       }
@@ -186,8 +186,8 @@ public final class Scene {
   }
 
   /** Bits of the kinds of ray that a piece shows to. */
-  private static int kinds(Showing s, boolean clear) {
-    return (s.camera() || s.catcher() ? Hierarchy.CAMERA : 0)
+  private static int kinds(Visibility s, boolean clear) {
+    return (s.camera() || s.shadowCatcher() ? Hierarchy.CAMERA : 0)
         | (s.reflection() ? Hierarchy.REFLECTION : 0)
         | (s.refraction() ? Hierarchy.REFRACTION : 0)
         | (s.shadow() ? clear ? Hierarchy.CLEAR : Hierarchy.SHADOW : 0)
@@ -290,8 +290,8 @@ public final class Scene {
       case Emitter.Sun s ->
           new SunLight(
               light.id(),
-              light.showsToCamera(),
-              light.place().minus(light.aim()),
+              light.seenByCamera(),
+              light.position().minus(light.aim()),
               s.sizeDegrees(),
               new double[] {1, 1, 1});
       case Emitter.Environment e -> new EnvironmentLight(light, e, pictures.picture(e.picture()));
@@ -302,7 +302,7 @@ public final class Scene {
       case Emitter.SkySun s -> {
         Atmosphere air = airs.computeIfAbsent(traced.daylight(), Atmosphere::new);
         yield new SunLight(
-            light.id(), light.showsToCamera(), air.toSun(), s.sizeDegrees(), air.sunLux());
+            light.id(), light.seenByCamera(), air.toSun(), s.sizeDegrees(), air.sunLux());
       }
       case Emitter.Plate p -> new PlateLight(light, pictures.picture(p.picture()));
       case Emitter.Emissive e -> {

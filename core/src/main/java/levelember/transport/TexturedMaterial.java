@@ -28,7 +28,7 @@ final class TexturedMaterial {
   /** A texture made ready: the picture and the map from the surface's places to its own. */
   private record Laid(
       Texels texels,
-      Texture.Lay lay,
+      Texture.Mapping lay,
       int edge,
       int edgeV,
       float uu,
@@ -91,10 +91,10 @@ final class TexturedMaterial {
     if (t == null) {
       return null;
     }
-    double a = Math.toRadians(t.turnDegrees()), c = Math.cos(a), s = Math.sin(a);
+    double a = Math.toRadians(t.rotationDegrees()), c = Math.cos(a), s = Math.sin(a);
     return new Laid(
         pictures.get(new Source(t.picture(), colour)),
-        t.lay(),
+        t.mapping(),
         edge(t.edge()),
         edge(t.edgeV()),
         (float) (c * t.repeatsU()),
@@ -109,7 +109,7 @@ final class TexturedMaterial {
     return switch (edge) {
       case REPEAT -> Texels.REPEAT;
       case MIRROR -> Texels.MIRROR;
-      case HOLD -> Texels.HOLD;
+      case CLAMP -> Texels.CLAMP;
     };
   }
 
@@ -310,8 +310,8 @@ final class TexturedMaterial {
   private static void place(Laid laid, RayWalk walk, Lookup lookup) {
     float[] lie = lookup.lie;
     Triangles mesh = walk.mesh();
-    float[] places = laid.lay == Texture.Lay.SECOND ? mesh.seconds() : mesh.places();
-    if (laid.lay == Texture.Lay.METRES || places == null) {
+    float[] places = laid.lay == Texture.Mapping.SECOND ? mesh.seconds() : mesh.places();
+    if (laid.lay == Texture.Mapping.METRES || places == null) {
       along(walk, lookup, lie);
     } else {
       walk.lie(places, lie);

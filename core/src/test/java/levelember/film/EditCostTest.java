@@ -89,7 +89,7 @@ class EditCostTest {
         colour,
         muted,
         !muted,
-        l.showsToCamera());
+        l.seenByCamera());
   }
 
   /** Goes from the state before to the one after, and compares with a picture from scratch. */
@@ -133,7 +133,7 @@ class EditCostTest {
   void levelColourMuteAloneNamesAndLookTraceNothing() {
     Light key = before.lights().getFirst();
     Shoot after =
-        key(moved(key, key.place(), 2.5, new LightColour(3200, 4, new Rgb(1, 0.5, 0)), true));
+        key(moved(key, key.position(), 2.5, new LightColour(3200, 4, new Rgb(1, 0.5, 0)), true));
     after =
         new Shoot(
             "Other name",
@@ -209,7 +209,7 @@ class EditCostTest {
             ball.id(),
             "Pearl",
             null,
-            ball.place(),
+            ball.position(),
             Vec3.ZERO,
             Vec3.ONE,
             ball.shape(),
@@ -301,7 +301,7 @@ class EditCostTest {
             p.id(),
             p.name(),
             p.emitter(),
-            p.place(),
+            p.position(),
             p.aim(),
             0,
             p.brightness(),

@@ -74,7 +74,7 @@ class ThinLensTest {
     int n = 40_000;
     for (int i = 0; i < n; i++) {
       ThinLens.Ray r = ray(lens, 50, 50, (i % 200 + 0.5f) / 200, (i / 200 + 0.5f) / 200);
-      double d = new Vec3(r.ox, r.oy, r.oz).minus(shot.place()).length();
+      double d = new Vec3(r.ox, r.oy, r.oz).minus(shot.position()).length();
       reach = Math.max(reach, d);
       square += d * d / n;
       if (i % 200 == 199) {

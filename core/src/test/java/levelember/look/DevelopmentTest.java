@@ -311,21 +311,21 @@ class DevelopmentTest {
     }
     Aids shaded = new Aids(shade, null, List.of(), List.of());
     Glow bloom = Glow.bloom("b", "B", 0.3, 4);
-    Glow streaks =
+    Glow starRays =
         Glow.bloom("s", "S", 0.1, 8)
-            .with(new Glow.Streaks(true, 0.1, 6, 15, 20, Glow.Halo.OWN))
-            .with(new Glow.Ghosts(true, 0.1, 4, 1, Glow.Halo.OWN));
+            .with(new Glow.StarRays(true, 0.1, 6, 15, 20, Glow.Halo.OWN))
+            .with(new Glow.LensFlare(true, 0.1, 4, 1, Glow.Halo.OWN));
     Spreads kept = new Spreads();
     Look[] hand = {
-      PLAIN.with(bloom, streaks),
-      PLAIN.with(Glow.bloom("b", "B", 0.5, 4), streaks),
-      PLAIN.with(Glow.bloom("b", "B", 0.5, 6), streaks),
-      PLAIN.with(bloom, streaks.with(new Glow.Streaks(true, 0.1, 6, 15, 40, Glow.Halo.OWN))),
-      PLAIN.with(bloom, streaks.with(new Glow.Streaks(true, 0.1, 5, 15, 40, Glow.Halo.OWN))),
-      PLAIN.with(bloom, streaks.with(new Glow.Ghosts(true, 0.3, 4, 0.7, Glow.Halo.OWN))),
-      PLAIN.with(bloom, streaks).exposed(1.5),
-      PLAIN.with(streaks),
-      PLAIN.with(bloom, streaks)
+      PLAIN.with(bloom, starRays),
+      PLAIN.with(Glow.bloom("b", "B", 0.5, 4), starRays),
+      PLAIN.with(Glow.bloom("b", "B", 0.5, 6), starRays),
+      PLAIN.with(bloom, starRays.with(new Glow.StarRays(true, 0.1, 6, 15, 40, Glow.Halo.OWN))),
+      PLAIN.with(bloom, starRays.with(new Glow.StarRays(true, 0.1, 5, 15, 40, Glow.Halo.OWN))),
+      PLAIN.with(bloom, starRays.with(new Glow.LensFlare(true, 0.3, 4, 0.7, Glow.Halo.OWN))),
+      PLAIN.with(bloom, starRays).exposed(1.5),
+      PLAIN.with(starRays),
+      PLAIN.with(bloom, starRays)
     };
     for (Aids aids : new Aids[] {Aids.NONE, shaded}) {
       for (Look look : hand) {

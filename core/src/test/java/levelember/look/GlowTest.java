@@ -73,23 +73,23 @@ class GlowTest {
   void streaksAndGhostsKeepTheLightThatStaysInTheFrame() {
     Picture dot = Picture.black(640, 640);
     dot.set(300, 310, 1e5, 1e5, 1e5);
-    Glow streaks = off().with(new Glow.Streaks(true, 0.4, 5, 20, 12, Glow.Halo.OWN));
-    assertThat(sum(lit(dot, streaks), 1) / 1e5).isCloseTo(1, within(0.02));
-    Glow even = off().with(new Glow.Streaks(true, 0.4, 6, 90, 12, Glow.Halo.OWN));
+    Glow starRays = off().with(new Glow.StarRays(true, 0.4, 5, 20, 12, Glow.Halo.OWN));
+    assertThat(sum(lit(dot, starRays), 1) / 1e5).isCloseTo(1, within(0.02));
+    Glow even = off().with(new Glow.StarRays(true, 0.4, 6, 90, 12, Glow.Halo.OWN));
     assertThat(sum(lit(dot, even), 1) / 1e5).isCloseTo(1, within(0.02));
-    Glow ghosts = off().with(new Glow.Ghosts(true, 0.4, 4, 1, Glow.Halo.OWN));
-    assertThat(sum(lit(dot, ghosts), 1) / 1e5).isCloseTo(1, within(0.05));
+    Glow lensFlare = off().with(new Glow.LensFlare(true, 0.4, 4, 1, Glow.Halo.OWN));
+    assertThat(sum(lit(dot, lensFlare), 1) / 1e5).isCloseTo(1, within(0.05));
   }
 
   @Test
   void aStreakFallsToATenthOverItsLengthToTheSideThatWasAsked() {
     Picture dot = Picture.black(900, 400);
     dot.set(450, 200, 1e5, 1e5, 1e5);
-    Picture lit = lit(dot, off().with(new Glow.Streaks(true, 0.5, 1, 0, 25, Glow.Halo.OWN)));
+    Picture lit = lit(dot, off().with(new Glow.StarRays(true, 0.5, 1, 0, 25, Glow.Halo.OWN)));
     double near = column(lit, 500), far = column(lit, 600);
     assertThat(far / near).isCloseTo(0.1, within(0.01));
     assertThat(column(lit, 400)).isLessThan(near / 1000);
-    Picture up = lit(dot, off().with(new Glow.Streaks(true, 0.5, 1, 90, 25, Glow.Halo.OWN)));
+    Picture up = lit(dot, off().with(new Glow.StarRays(true, 0.5, 1, 90, 25, Glow.Halo.OWN)));
     assertThat(sumRow(up, 150)).isGreaterThan(100 * sumRow(up, 250));
   }
 
@@ -98,7 +98,7 @@ class GlowTest {
   void aStreakRunsAlongTheLineThatWasAskedWithinTheFrame(double degrees) {
     Picture dot = Picture.black(400, 300);
     dot.set(200, 150, 1e5, 1e5, 1e5);
-    Glow one = off().with(new Glow.Streaks(true, 0.5, 1, degrees, 25, Glow.Halo.OWN));
+    Glow one = off().with(new Glow.StarRays(true, 0.5, 1, degrees, 25, Glow.Halo.OWN));
     Picture lit = lit(dot, one);
     double dx = Math.cos(Math.toRadians(degrees)), dy = -Math.sin(Math.toRadians(degrees));
     for (int far = 20; far < 140; far += 20) {
@@ -126,7 +126,7 @@ class GlowTest {
   void ghostsStandWhereTheMiddleMirrorsTheSource() {
     Picture dot = Picture.black(400, 300);
     dot.set(260, 120, 1e5, 1e5, 1e5);
-    Picture lit = lit(dot, off().with(new Glow.Ghosts(true, 0.5, 2, 1, Glow.Halo.OWN)));
+    Picture lit = lit(dot, off().with(new Glow.LensFlare(true, 0.5, 2, 1, Glow.Halo.OWN)));
     // The first is mirrored at half the size, the second stands at 0.6 on the source's own side.
     double first = around(lit, 200 - 30, 150 + 15), second = around(lit, 200 + 36, 150 - 18);
     assertThat(first).isGreaterThan(20 * around(lit, 200 + 30, 150 + 15));
@@ -163,8 +163,8 @@ class GlowTest {
             1,
             false,
             new Glow.Bloom(true, 0.3, 3, Glow.Halo.OWN),
-            new Glow.Streaks(true, 0.1, 4, 10, 20, Glow.Halo.OWN),
-            new Glow.Ghosts(true, 0.05, 2, 1, Glow.Halo.OWN));
+            new Glow.StarRays(true, 0.1, 4, 10, 20, Glow.Halo.OWN),
+            new Glow.LensFlare(true, 0.05, 2, 1, Glow.Halo.OWN));
     Picture a = lit(small, glow), b = lit(large, glow);
     double error = 0, all = 0;
     for (int y = 0; y < n; y++) {
@@ -216,8 +216,8 @@ class GlowTest {
             1,
             false,
             glow.bloom(),
-            Glow.Streaks.OFF,
-            Glow.Ghosts.OFF);
+            Glow.StarRays.OFF,
+            Glow.LensFlare.OFF);
     assertThat(lit(p, silent).rgb()).isEqualTo(p.rgb());
   }
 

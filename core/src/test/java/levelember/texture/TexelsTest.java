@@ -36,9 +36,9 @@ class TexelsTest {
     Picture p = Picture.black(1, 2);
     p.set(0, 1, 1, 1, 1);
     float[] to = new float[3];
-    Texels.of(p).look(0.5f, 1.25f, Texels.HOLD, Texels.REPEAT, to);
+    Texels.of(p).look(0.5f, 1.25f, Texels.CLAMP, Texels.REPEAT, to);
     assertThat(to[0]).isZero();
-    Texels.of(p).look(0.5f, 1.25f, Texels.REPEAT, Texels.HOLD, to);
+    Texels.of(p).look(0.5f, 1.25f, Texels.REPEAT, Texels.CLAMP, to);
     assertThat(to[0]).isEqualTo(1);
   }
 

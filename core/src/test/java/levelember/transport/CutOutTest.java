@@ -20,7 +20,7 @@ import levelember.shoot.Piece;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
-import levelember.shoot.Showing;
+import levelember.shoot.Visibility;
 import levelember.texture.Picture;
 import levelember.texture.Pictures;
 import org.junit.jupiter.api.Test;
@@ -30,7 +30,7 @@ class CutOutTest {
   private static final Vec3 PLACE = new Vec3(2, 1.5, 0.3);
 
   private static Piece catcher() {
-    Showing catches = new Showing(true, true, true, true, true, true);
+    Visibility catches = new Visibility(true, true, true, true, true, true);
     return new Piece(
         "floor",
         "Floor",

@@ -368,7 +368,7 @@ class KnownAnswersTest {
             key.id(),
             key.name(),
             key.emitter(),
-            key.place(),
+            key.position(),
             key.aim(),
             0,
             key.brightness(),

@@ -24,8 +24,8 @@ import levelember.shoot.Rgb;
 import levelember.shoot.Scope;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
-import levelember.shoot.Showing;
 import levelember.shoot.Texture;
+import levelember.shoot.Visibility;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -284,7 +284,7 @@ class RigTest {
             id,
             id,
             l.emitter(),
-            l.place(),
+            l.position(),
             l.aim(),
             0,
             l.brightness(),
@@ -346,13 +346,13 @@ class RigTest {
             card.id(),
             card.name(),
             null,
-            card.place(),
-            card.turnDegrees(),
-            card.size(),
+            card.position(),
+            card.rotationDegrees(),
+            card.scale(),
             card.shape(),
             card.material(),
             null,
-            Showing.GEAR,
+            Visibility.GEAR,
             true);
     Sets over =
         Sets.white(0.8)
@@ -385,7 +385,7 @@ class RigTest {
             floor.shape(),
             "white",
             null,
-            new Showing(true, true, true, true, true, true),
+            new Visibility(true, true, true, true, true, true),
             true);
     Sets lit = Sets.white(0.8).piece(catcher).seen(new Vec3(2, 1.5, 0.3), Vec3.ZERO, 0.004);
     Light dome = Sets.dome(100);
@@ -457,7 +457,7 @@ class RigTest {
             "lamp",
             "lamp",
             l.emitter(),
-            l.place(),
+            l.position(),
             l.aim(),
             0,
             l.brightness(),
@@ -495,7 +495,7 @@ class RigTest {
             null,
             null,
             null,
-            new Light.Twin("lamp", Vec3.ZERO, new Vec3(1, 0, 0)));
+            new Light.Mirror("lamp", Vec3.ZERO, new Vec3(1, 0, 0)));
     double one = lux(floor(1).light(l).shoot(), 16);
     // At the mirror image of the place, one stop brighter, less what the lamp gives there itself.
     double across = lux(floor(-1).light(l).shoot(), 16);
@@ -523,10 +523,10 @@ class RigTest {
     Shoot shoot = floor(0).light(lamp(new Emitter.Sphere(0.1), Reach.WHOLE)).shoot();
     Light light = shoot.lights().getFirst();
     Placing p = Placing.highlight(shoot, light, camera, at, normal);
-    Vec3 in = camera.minus(at).unit(), out = p.place().minus(at).unit();
+    Vec3 in = camera.minus(at).unit(), out = p.position().minus(at).unit();
     // The normal halves the angle, and all three lie in one plane.
     assertThat(in.plus(out).unit().minus(normal).length()).isLessThan(1e-9);
-    assertThat(p.place().minus(at).length()).isCloseTo(2, within(1e-9));
+    assertThat(p.position().minus(at).length()).isCloseTo(2, within(1e-9));
     assertThat(p.aim()).isEqualTo(at);
   }
 
@@ -536,7 +536,7 @@ class RigTest {
     Light light = shoot.lights().getFirst();
     Vec3 wanted = new Vec3(0.9, 0, 0.4);
     Placing p = Placing.shadow(shoot, light, new Vec3(0, 1, 0), wanted);
-    Light moved = light.standing(p.place(), p.aim());
+    Light moved = light.standing(p.position(), p.aim());
     // The middle of the card's shadow is dark there, and light a little way off its edge.
     Sets there = shaded().seen(wanted.plus(new Vec3(1.4, 1.2, 0.3)), wanted, 0.004);
     assertThat(lux(there.light(moved).shoot(), 16)).isZero();
@@ -551,7 +551,7 @@ class RigTest {
     Vec3 camera = new Vec3(0, 1, 4), at = new Vec3(0.5, 1, 0);
     Vec3 edge = new Vec3(1, 0, 0.05).unit();
     Placing p = Placing.rim(shoot, shoot.lights().getFirst(), camera, at, edge);
-    Vec3 to = p.place().minus(at).unit(), view = camera.minus(at).unit();
+    Vec3 to = p.position().minus(at).unit(), view = camera.minus(at).unit();
     assertThat(to.dot(view)).isLessThan(-0.8);
     assertThat(to.dot(edge)).isBetween(0.1, 0.6);
   }

@@ -117,7 +117,8 @@ class TexturedMaterialTest {
     shows(p, 6, 1, QUARTERS[0]);
     shows(p, 1, 6, QUARTERS[3]);
     Texture moved =
-        new Texture("q", Texture.Lay.FIRST, 0.5, 0, 1, 1, 0, Texture.Edge.HOLD, Texture.Edge.HOLD);
+        new Texture(
+            "q", Texture.Mapping.FIRST, 0.5, 0, 1, 1, 0, Texture.Edge.CLAMP, Texture.Edge.CLAMP);
     shoot =
         wall(matte(Maps.colour(moved)))
             .light(Sets.dome(1))
@@ -135,7 +136,7 @@ class TexturedMaterialTest {
     Texture metres =
         new Texture(
             "q",
-            Texture.Lay.METRES,
+            Texture.Mapping.METRES,
             0.5,
             0.5,
             0.5,

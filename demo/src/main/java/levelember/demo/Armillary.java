@@ -438,7 +438,7 @@ final class Armillary {
     return List.of(
         studio.withReach(Reach.WHOLE.levelled(0, 1)),
         banked(key, 0, null),
-        banked(key, -1.2, new Light.Twin("key", middle, new Vec3(1, 0, 0))),
+        banked(key, -1.2, new Light.Mirror("key", middle, new Vec3(1, 0, 0))),
         lamp(
             "rim",
             "Rim strip",
@@ -469,12 +469,12 @@ final class Armillary {
   }
 
   /** A light of the pair of softboxes, itself or its other side. */
-  private static Light banked(Light l, double levelStops, Light.Twin twin) {
+  private static Light banked(Light l, double levelStops, Light.Mirror mirror) {
     return new Light(
-        twin == null ? l.id() : "fill",
-        twin == null ? l.name() : "Fill softbox",
+        mirror == null ? l.id() : "fill",
+        mirror == null ? l.name() : "Fill softbox",
         l.emitter(),
-        l.place(),
+        l.position(),
         l.aim(),
         0,
         l.brightness(),
@@ -487,7 +487,7 @@ final class Armillary {
         null,
         null,
         "pair",
-        twin);
+        mirror);
   }
 
   private static List<Bank> banks() {

@@ -70,7 +70,7 @@ final class DemoLooks {
             .with(some("tide-clear", 0.7)),
         plain("clear", "Clear glass", 8.2)
             .with(Tone.of(Curve.SLIDE, 3.5))
-            .with(glint.with(new Glow.Streaks(true, 0.04, 6, 20, 8, Glow.Halo.OWN)))
+            .with(glint.with(new Glow.StarRays(true, 0.04, 6, 20, 8, Glow.Halo.OWN)))
             .with(Optics.vignette(0.4).sharpened(0.2)));
   }
 
@@ -97,7 +97,7 @@ final class DemoLooks {
     Glow lanterns =
         Glow.bloom("lanterns", "Lanterns", 0.2, 5)
             .from(from(Source.Kind.LIGHTS, "lanterns"), 0, 1)
-            .with(new Glow.Streaks(true, 0.07, 4, 8, 16, Glow.Halo.OWN));
+            .with(new Glow.StarRays(true, 0.07, 4, 8, 16, Glow.Halo.OWN));
     Glow sign =
         Glow.bloom("sign", "Tube sign", 0.3, 3.5)
             .from(from(Source.Kind.LIGHTS, "sign"), 0, 1)
@@ -121,7 +121,7 @@ final class DemoLooks {
     Glow core =
         Glow.bloom("core", "Lamp", 0.22, 4)
             .from(from(Source.Kind.LIGHTS, "core"), 0.5, 1)
-            .with(new Glow.Streaks(true, 0.05, 6, 0, 12, Glow.Halo.OWN));
+            .with(new Glow.StarRays(true, 0.05, 6, 0, 12, Glow.Halo.OWN));
     Glow teal = halo("teal", "Teal halo", "teal-float-light", new Rgb(0.05, 0.9, 0.75));
     Glow violet = halo("violet", "Violet halo", "violet-float-light", new Rgb(0.75, 0.2, 1));
     Look watch =

@@ -124,7 +124,7 @@ public final class GltfExport {
     if (!piece.shown()) {
       return;
     }
-    Affine own = Affine.of(piece.place(), piece.turnDegrees(), piece.size());
+    Affine own = Affine.of(piece.position(), piece.rotationDegrees(), piece.scale());
     int copies = piece.copies() == null ? 1 : piece.copies().count();
     for (int i = 0; i < copies; i++) {
       if (glb.list("nodes").size() >= MOST_NODES) {
@@ -210,8 +210,8 @@ public final class GltfExport {
     if (m.ior() != 1.5) {
       ext.putObject("KHR_materials_ior").put("ior", m.ior());
     }
-    if (m.gloss() != 1) {
-      ext.putObject("KHR_materials_specular").put("specularFactor", m.gloss());
+    if (m.specular() != 1) {
+      ext.putObject("KHR_materials_specular").put("specularFactor", m.specular());
     }
     if (m.glass().transmission() > 0) {
       ext.putObject("KHR_materials_transmission")
@@ -254,7 +254,7 @@ public final class GltfExport {
    */
   private ObjectNode laid(ObjectNode to, String name, Texture t) {
     byte[] bytes = t == null ? null : pack.assets().get(t.picture());
-    if (bytes == null || t.lay() == Texture.Lay.METRES) {
+    if (bytes == null || t.mapping() == Texture.Mapping.METRES) {
       return null;
     }
     boolean png = bytes.length > 3 && (bytes[0] & 0xFF) == 0x89;
@@ -276,13 +276,13 @@ public final class GltfExport {
     glb.add("samplers").put("wrapS", wrap(t.edge())).put("wrapT", wrap(t.edgeV()));
     glb.add("textures").put("sampler", glb.last("samplers")).put("source", image);
     ObjectNode info = to.putObject(name).put("index", glb.last("textures"));
-    if (t.lay() == Texture.Lay.SECOND) {
+    if (t.mapping() == Texture.Mapping.SECOND) {
       info.put("texCoord", 1);
     }
     ObjectNode map = info.putObject("extensions").putObject("KHR_texture_transform");
     map.set("offset", GlbBuilder.numbers(t.offsetU(), t.offsetV()));
     map.set("scale", GlbBuilder.numbers(t.repeatsU(), t.repeatsV()));
-    map.put("rotation", Math.toRadians(t.turnDegrees()));
+    map.put("rotation", Math.toRadians(t.rotationDegrees()));
     return info;
   }
 
@@ -299,7 +299,7 @@ public final class GltfExport {
     glb.add("nodes")
         .put("name", s.name())
         .put("camera", glb.last("cameras"))
-        .set("matrix", matrix(Affine.lookingAt(s.place(), s.aim(), 0)));
+        .set("matrix", matrix(Affine.lookingAt(s.position(), s.aim(), 0)));
     return glb.last("nodes");
   }
 
@@ -350,7 +350,7 @@ public final class GltfExport {
       light.putObject("spot").put("outerConeAngle", WIDE).put("innerConeAngle", 0);
     }
     ObjectNode node = glb.add("nodes").put("name", l.name());
-    node.set("matrix", matrix(Affine.lookingAt(l.place(), l.aim(), l.rollDegrees())));
+    node.set("matrix", matrix(Affine.lookingAt(l.position(), l.aim(), l.rollDegrees())));
     node.putObject("extensions").putObject("KHR_lights_punctual").put("light", lights.size() - 1);
     roots.add(glb.last("nodes"));
   }
@@ -359,7 +359,7 @@ public final class GltfExport {
     return switch (edge) {
       case REPEAT -> 10_497;
       case MIRROR -> 33_648;
-      case HOLD -> 33_071;
+      case CLAMP -> 33_071;
     };
   }
 }

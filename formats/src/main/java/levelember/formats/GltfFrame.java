@@ -7,14 +7,14 @@ import tools.jackson.databind.JsonNode;
 /**
  * Place, turn and size of a glTF node.
  *
- * @param place metres
- * @param turn degrees about X, then Y, then Z
- * @param size factor along each axis
+ * @param position metres
+ * @param rotationDegrees degrees about X, then Y, then Z
+ * @param scale factor along each axis
  * @param sheared true when the node's matrix slants, which these cannot say
  */
-record GltfFrame(Vec3 place, Vec3 turn, Vec3 size, boolean sheared) {
+record GltfFrame(Vec3 position, Vec3 rotationDegrees, Vec3 scale, boolean sheared) {
   Affine map() {
-    return Affine.of(place, turn, size);
+    return Affine.of(position, rotationDegrees, scale);
   }
 
   static GltfFrame of(JsonNode node, String name) {

@@ -77,7 +77,7 @@ final class GltfTextures {
     int set = map.path("texCoord").asInt(info.path("texCoord").asInt(0));
     return new Texture(
         names.computeIfAbsent(image, this::picture),
-        set == 0 ? Texture.Lay.FIRST : Texture.Lay.SECOND,
+        set == 0 ? Texture.Mapping.FIRST : Texture.Mapping.SECOND,
         Math.clamp(offset[0], -1000, 1000),
         Math.clamp(offset[1], -1000, 1000),
         apart(scale[0]),
@@ -100,7 +100,7 @@ final class GltfTextures {
 
   private static Texture.Edge edge(int wrap) {
     return switch (wrap) {
-      case HELD -> Texture.Edge.HOLD;
+      case HELD -> Texture.Edge.CLAMP;
       case MIRRORED -> Texture.Edge.MIRROR;
       default -> Texture.Edge.REPEAT;
     };
@@ -142,12 +142,12 @@ final class GltfTextures {
         ? Texture.once(name)
         : new Texture(
             name,
-            colour.lay(),
+            colour.mapping(),
             colour.offsetU(),
             colour.offsetV(),
             colour.repeatsU(),
             colour.repeatsV(),
-            colour.turnDegrees(),
+            colour.rotationDegrees(),
             colour.edge(),
             colour.edgeV());
   }

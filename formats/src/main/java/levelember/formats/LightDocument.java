@@ -23,7 +23,7 @@ final class LightDocument {
         id,
         f.text("name", id),
         f.object("emitter", LightDocument::emitter),
-        f.vector("place", new Vec3(0, 2, 0)),
+        f.vector("position", new Vec3(0, 2, 0)),
         f.vector("aim", Vec3.ZERO),
         f.number("rollDegrees", 0),
         f.object(
@@ -43,23 +43,23 @@ final class LightDocument {
                     c.number("tint", 0),
                     c.colour("filter", Rgb.WHITE))),
         f.flag("muted", false),
-        f.flag("alone", false),
-        f.flag("showsToCamera", false),
+        f.flag("solo", false),
+        f.flag("seenByCamera", false),
         new Reach(
-            f.object("lit", Scope.ALL, LightDocument::scope),
-            f.object("shadows", Scope.ALL, LightDocument::scope),
-            f.number("matte", 1),
-            f.number("gloss", 1),
-            f.number("shadowDepth", 1),
+            f.object("lightLinking", Scope.ALL, LightDocument::scope),
+            f.object("shadowLinking", Scope.ALL, LightDocument::scope),
+            f.number("diffuse", 1),
+            f.number("specular", 1),
+            f.number("shadowDensity", 1),
             f.colour("shadowColour", Rgb.grey(0)),
             f.number("fadesAtMetres", 0)),
-        f.text("tiedTo", null),
+        f.text("parent", null),
         f.text("aimedAt", null),
         f.text("bank", null),
         f.object(
-            "twin",
+            "mirror",
             null,
-            t -> new Light.Twin(t.text("of"), t.vector("point"), t.vector("normal"))));
+            t -> new Light.Mirror(t.text("of"), t.vector("point"), t.vector("normal"))));
   }
 
   private static Scope scope(Fields f) {
@@ -76,12 +76,12 @@ final class LightDocument {
         f.text("picture"),
         f.number("offsetX", 0),
         f.number("offsetY", 0),
-        f.number("turnDegrees", 0),
+        f.number("rotationDegrees", 0),
         f.number("scale", 1),
-        f.choice("edge", Gobo.Edge.DARK, Gobo.Edge.class),
+        f.choice("edge", Gobo.Edge.BLACK, Gobo.Edge.class),
         f.number("contrast", 1),
         f.number("gamma", 1),
-        f.flag("inverted", false),
+        f.flag("invert", false),
         f.number("blur", 0));
   }
 
@@ -150,10 +150,10 @@ final class LightDocument {
       case "environment" ->
           new Emitter.Environment(
               f.text("picture"),
-              f.number("turnDegrees", 0),
+              f.number("rotationDegrees", 0),
               f.number("tiltDegrees", 0),
               f.number("blurDegrees", 0),
-              f.number("seamShare", 0));
+              f.number("seamBlend", 0));
       case "dome" -> new Emitter.Dome(f.colour("above", Rgb.WHITE), f.colour("below", Rgb.WHITE));
       case "sky" ->
           new Emitter.Sky(f.object("daylight", Daylight.of(0, 45, 2.5), LightDocument::daylight));

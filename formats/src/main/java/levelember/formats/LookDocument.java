@@ -60,8 +60,8 @@ final class LookDocument {
     return new Tone(
         f.choice("curve", Tone.Curve.PLAIN, Tone.Curve.class),
         f.number("shoulderStart", usual.shoulderStart()),
-        f.number("shoulderStops", usual.shoulderStops()),
-        f.number("burn", usual.burn()),
+        f.number("highlightRangeStops", usual.highlightRangeStops()),
+        f.number("highlightDesaturation", usual.highlightDesaturation()),
         f.number("blackPoint", 0),
         f.number("contrast", 1),
         f.number("saturation", 1));
@@ -81,8 +81,8 @@ final class LookDocument {
                     s.choice("kind", Glow.Source.Kind.PICTURE, Glow.Source.Kind.class),
                     s.texts("of"))),
         f.number("threshold", 0),
-        f.number("softness", 1),
-        f.flag("beyond", false),
+        f.number("knee", 1),
+        f.flag("outsideFrame", false),
         f.object(
             "bloom",
             Glow.Bloom.OFF,
@@ -90,21 +90,21 @@ final class LookDocument {
                 new Glow.Bloom(
                     b.flag("on", true), b.number("level", 0.1), b.number("size", 4), halo(b))),
         f.object(
-            "streaks",
-            Glow.Streaks.OFF,
+            "starRays",
+            Glow.StarRays.OFF,
             s ->
-                new Glow.Streaks(
+                new Glow.StarRays(
                     s.flag("on", true),
                     s.number("level", 0.05),
                     s.whole("count", 6),
-                    s.number("turnDegrees", 15),
+                    s.number("rotationDegrees", 15),
                     s.number("length", 20),
                     halo(s))),
         f.object(
-            "ghosts",
-            Glow.Ghosts.OFF,
+            "lensFlare",
+            Glow.LensFlare.OFF,
             g ->
-                new Glow.Ghosts(
+                new Glow.LensFlare(
                     g.flag("on", true),
                     g.number("level", 0.02),
                     g.whole("count", 4),
@@ -175,8 +175,8 @@ final class LookDocument {
     Tone tone = l.tone();
     to.put("curve", small(tone.curve()));
     to.put("shoulderStart", tone.shoulderStart());
-    to.put("shoulderStops", tone.shoulderStops());
-    to.put("burn", tone.burn());
+    to.put("highlightRangeStops", tone.highlightRangeStops());
+    to.put("highlightDesaturation", tone.highlightDesaturation());
     to.put("blackPoint", tone.blackPoint());
     to.put("contrast", tone.contrast());
     to.put("saturation", tone.saturation());
@@ -203,23 +203,23 @@ final class LookDocument {
     ObjectNode source = to.putObject("source").put("kind", small(g.source().kind()));
     ArrayNode of = source.putArray("of");
     g.source().of().forEach(of::add);
-    to.put("threshold", g.threshold()).put("softness", g.softness()).put("beyond", g.beyond());
+    to.put("threshold", g.threshold()).put("knee", g.knee()).put("outsideFrame", g.outsideFrame());
     Glow.Bloom b = g.bloom();
     halo(
         to.putObject("bloom").put("on", b.on()).put("level", b.level()).put("size", b.size()),
         b.halo());
-    Glow.Streaks s = g.streaks();
+    Glow.StarRays s = g.starRays();
     halo(
-        to.putObject("streaks")
+        to.putObject("starRays")
             .put("on", s.on())
             .put("level", s.level())
             .put("count", s.count())
-            .put("turnDegrees", s.turnDegrees())
+            .put("rotationDegrees", s.rotationDegrees())
             .put("length", s.length()),
         s.halo());
-    Glow.Ghosts h = g.ghosts();
+    Glow.LensFlare h = g.lensFlare();
     halo(
-        to.putObject("ghosts")
+        to.putObject("lensFlare")
             .put("on", h.on())
             .put("level", h.level())
             .put("count", h.count())

@@ -15,8 +15,8 @@ import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.Showing;
 import levelember.shoot.Texture;
+import levelember.shoot.Visibility;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
@@ -32,8 +32,8 @@ public final class ShootDocument {
   /** Value of the document's {@code format} field. */
   public static final String FORMAT = "level-ember-shoot";
 
-  /** Newest version that is read and written. */
-  public static final int VERSION = 1;
+  /** Version that is written; version 1 is read besides. */
+  public static final int VERSION = 2;
 
   static final JsonMapper JSON =
       JsonMapper.builder(
@@ -87,14 +87,15 @@ public final class ShootDocument {
       throw new RefusedFile(
           "the file is no shoot document: it has no field \"format\": \"" + FORMAT + "\"");
     }
-    return Fields.object(document, ShootDocument::shoot);
+    boolean older = document.path("version").asInt(0) == 1;
+    return Fields.object(older ? OlderDocument.shoot(document) : document, ShootDocument::shoot);
   }
 
   private static Shoot shoot(Fields f) {
     f.text("format");
     int version = f.whole("version");
     if (version != VERSION) {
-      throw new ImpossibleValue("version", version, "" + VERSION);
+      throw new ImpossibleValue("version", version, "1 or " + VERSION);
     }
     return new Shoot(
         f.text("name"),
@@ -114,9 +115,9 @@ public final class ShootDocument {
         id,
         f.text("name", id),
         f.text("parent", null),
-        f.vector("place", Vec3.ZERO),
-        f.vector("turnDegrees", Vec3.ZERO),
-        f.vector("size", Vec3.ONE),
+        f.vector("position", Vec3.ZERO),
+        f.vector("rotationDegrees", Vec3.ZERO),
+        f.vector("scale", Vec3.ONE),
         f.object("shape", null, ShootDocument::shape),
         f.text("material", null),
         f.object(
@@ -126,20 +127,20 @@ public final class ShootDocument {
                 new Piece.Copies(
                     c.whole("count"),
                     c.vector("step", Vec3.ZERO),
-                    c.vector("turnDegrees", Vec3.ZERO),
+                    c.vector("rotationDegrees", Vec3.ZERO),
                     c.object("scatter", null, ShootDocument::scatter))),
-        f.object("showing", Showing.ALL, ShootDocument::showing),
+        f.object("visibility", Visibility.ALL, ShootDocument::showing),
         f.flag("shown", true));
   }
 
-  private static Showing showing(Fields f) {
-    return new Showing(
+  private static Visibility showing(Fields f) {
+    return new Visibility(
         f.flag("camera", true),
         f.flag("reflection", true),
         f.flag("refraction", true),
         f.flag("shadow", true),
         f.flag("bounce", true),
-        f.flag("catcher", false));
+        f.flag("shadowCatcher", false));
   }
 
   private static Bank bank(Fields f) {
@@ -150,21 +151,23 @@ public final class ShootDocument {
         f.number("levelStops", 0),
         f.colour("filter", Rgb.WHITE),
         f.flag("muted", false),
-        f.flag("alone", false));
+        f.flag("solo", false));
   }
 
   private static Bounce bounce(Fields f) {
     return new Bounce(
-        f.whole("most", Bounce.NATURAL.most()), f.number("level", 1), f.number("fadesAtMetres", 0));
+        f.whole("maxBounces", Bounce.NATURAL.maxBounces()),
+        f.number("level", 1),
+        f.number("fadesAtMetres", 0));
   }
 
   private static Piece.Scatter scatter(Fields f) {
     return new Piece.Scatter(
         f.whole("seed", 1),
         f.vector("spread", Vec3.ZERO),
-        f.vector("turnDegrees", Vec3.ZERO),
-        f.number("leastSize", 1),
-        f.number("mostSize", 1));
+        f.vector("rotationDegrees", Vec3.ZERO),
+        f.number("minScale", 1),
+        f.number("maxScale", 1));
   }
 
   private static Shape shape(Fields f) {
@@ -263,10 +266,10 @@ public final class ShootDocument {
         f.text("name", id),
         f.colour("colour", Rgb.grey(0.5)),
         f.number("metalness", 0),
-        f.colour("edge", Rgb.WHITE),
-        f.object("index", null, ShootDocument::index),
+        f.colour("edgeTint", Rgb.WHITE),
+        f.object("complexIndex", null, ShootDocument::index),
         f.number("roughness", transmission > 0 ? 0 : 0.5),
-        f.number("gloss", 1),
+        f.number("specular", 1),
         f.number("ior", 1.5),
         new Material.Glass(
             transmission,
@@ -304,12 +307,12 @@ public final class ShootDocument {
     Texture.Edge edge = f.choice("edge", Texture.Edge.REPEAT, Texture.Edge.class);
     return new Texture(
         f.text("picture"),
-        f.choice("lay", Texture.Lay.FIRST, Texture.Lay.class),
+        f.choice("mapping", Texture.Mapping.FIRST, Texture.Mapping.class),
         f.number("offsetU", 0),
         f.number("offsetV", 0),
         f.number("repeatsU", 1),
         f.number("repeatsV", 1),
-        f.number("turnDegrees", 0),
+        f.number("rotationDegrees", 0),
         edge,
         f.choice("edgeV", edge, Texture.Edge.class));
   }
@@ -332,7 +335,7 @@ public final class ShootDocument {
     return new Shot(
         id,
         f.text("name", id),
-        f.vector("place"),
+        f.vector("position"),
         f.vector("aim", Vec3.ZERO),
         f.number("focalLengthMm", 50),
         f.number("sensorWidthMm", 36),
@@ -341,7 +344,7 @@ public final class ShootDocument {
         f.text("look"),
         f.flag("upright", false),
         f.whole("blades", 0),
-        f.number("bladeTurnDegrees", 0),
+        f.number("bladeRotationDegrees", 0),
         f.number("exposureStops", 0),
         f.number("cropAspect", 0),
         f.flag("cutOut", false));

@@ -37,7 +37,7 @@ final class ShootTree {
     to.put("name", s.name());
     to.put("masterStops", s.masterStops());
     to.putObject("bounce")
-        .put("most", s.bounce().most())
+        .put("maxBounces", s.bounce().maxBounces())
         .put("level", s.bounce().level())
         .put("fadesAtMetres", s.bounce().fadesAtMetres());
     ArrayNode banks = to.putArray("banks");
@@ -68,9 +68,9 @@ final class ShootTree {
     to.put("id", p.id());
     to.put("name", p.name());
     to.put("parent", p.parent());
-    to.set("place", vector(p.place()));
-    to.set("turnDegrees", vector(p.turnDegrees()));
-    to.set("size", vector(p.size()));
+    to.set("position", vector(p.position()));
+    to.set("rotationDegrees", vector(p.rotationDegrees()));
+    to.set("scale", vector(p.scale()));
     to.set("shape", p.shape() == null ? JSON.nullNode() : shape(p.shape()));
     to.put("material", p.material());
     if (p.copies() == null) {
@@ -79,24 +79,24 @@ final class ShootTree {
       ObjectNode c = to.putObject("copies");
       c.put("count", p.copies().count());
       c.set("step", vector(p.copies().step()));
-      c.set("turnDegrees", vector(p.copies().turnDegrees()));
+      c.set("rotationDegrees", vector(p.copies().rotationDegrees()));
       Piece.Scatter stray = p.copies().scatter();
       if (stray == null) {
         c.putNull("scatter");
       } else {
         ObjectNode s = c.putObject("scatter").put("seed", stray.seed());
         s.set("spread", vector(stray.spread()));
-        s.set("turnDegrees", vector(stray.turnDegrees()));
-        s.put("leastSize", stray.leastSize()).put("mostSize", stray.mostSize());
+        s.set("rotationDegrees", vector(stray.rotationDegrees()));
+        s.put("minScale", stray.minScale()).put("maxScale", stray.maxScale());
       }
     }
-    to.putObject("showing")
-        .put("camera", p.showing().camera())
-        .put("reflection", p.showing().reflection())
-        .put("refraction", p.showing().refraction())
-        .put("shadow", p.showing().shadow())
-        .put("bounce", p.showing().bounce())
-        .put("catcher", p.showing().catcher());
+    to.putObject("visibility")
+        .put("camera", p.visibility().camera())
+        .put("reflection", p.visibility().reflection())
+        .put("refraction", p.visibility().refraction())
+        .put("shadow", p.visibility().shadow())
+        .put("bounce", p.visibility().bounce())
+        .put("shadowCatcher", p.visibility().shadowCatcher());
     to.put("shown", p.shown());
     return to;
   }
@@ -219,16 +219,16 @@ final class ShootTree {
     to.put("name", m.name());
     to.set("colour", colour(m.colour()));
     to.put("metalness", m.metalness());
-    to.set("edge", colour(m.edge()));
-    if (m.index() == null) {
-      to.putNull("index");
+    to.set("edgeTint", colour(m.edgeTint()));
+    if (m.complexIndex() == null) {
+      to.putNull("complexIndex");
     } else {
-      ObjectNode index = to.putObject("index");
-      index.set("n", colour(m.index().n()));
-      index.set("k", colour(m.index().k()));
+      ObjectNode index = to.putObject("complexIndex");
+      index.set("n", colour(m.complexIndex().n()));
+      index.set("k", colour(m.complexIndex().k()));
     }
     to.put("roughness", m.roughness());
-    to.put("gloss", m.gloss());
+    to.put("specular", m.specular());
     to.put("ior", m.ior());
     to.put("transmission", m.glass().transmission());
     to.set("tint", colour(m.glass().tint()));
@@ -279,12 +279,12 @@ final class ShootTree {
     }
     to.putObject(name)
         .put("picture", t.picture())
-        .put("lay", t.lay().name().toLowerCase(Locale.ROOT))
+        .put("mapping", t.mapping().name().toLowerCase(Locale.ROOT))
         .put("offsetU", t.offsetU())
         .put("offsetV", t.offsetV())
         .put("repeatsU", t.repeatsU())
         .put("repeatsV", t.repeatsV())
-        .put("turnDegrees", t.turnDegrees())
+        .put("rotationDegrees", t.rotationDegrees())
         .put("edge", t.edge().name().toLowerCase(Locale.ROOT))
         .put("edgeV", t.edgeV().name().toLowerCase(Locale.ROOT));
   }
@@ -294,7 +294,7 @@ final class ShootTree {
     to.put("id", l.id());
     to.put("name", l.name());
     to.set("emitter", emitter(l.emitter()));
-    to.set("place", vector(l.place()));
+    to.set("position", vector(l.position()));
     to.set("aim", vector(l.aim()));
     to.put("rollDegrees", l.rollDegrees());
     to.putObject("brightness")
@@ -307,22 +307,22 @@ final class ShootTree {
     c.put("tint", l.colour().tint());
     c.set("filter", colour(l.colour().filter()));
     to.put("muted", l.muted());
-    to.put("alone", l.alone());
-    to.put("showsToCamera", l.showsToCamera());
+    to.put("solo", l.solo());
+    to.put("seenByCamera", l.seenByCamera());
     Reach r = l.reach();
-    to.set("lit", scope(r.lights()));
-    to.set("shadows", scope(r.shadows()));
-    to.put("matte", r.matte()).put("gloss", r.gloss());
-    to.put("shadowDepth", r.shadowDepth());
+    to.set("lightLinking", scope(r.lightLinking()));
+    to.set("shadowLinking", scope(r.shadowLinking()));
+    to.put("diffuse", r.diffuse()).put("specular", r.specular());
+    to.put("shadowDensity", r.shadowDensity());
     to.set("shadowColour", colour(r.shadowColour()));
     to.put("fadesAtMetres", r.fadesAtMetres());
-    to.put("tiedTo", l.tiedTo()).put("aimedAt", l.aimedAt()).put("bank", l.bank());
-    if (l.twin() == null) {
-      to.putNull("twin");
+    to.put("parent", l.parent()).put("aimedAt", l.aimedAt()).put("bank", l.bank());
+    if (l.mirror() == null) {
+      to.putNull("mirror");
     } else {
-      ObjectNode twin = to.putObject("twin").put("of", l.twin().of());
-      twin.set("point", vector(l.twin().point()));
-      twin.set("normal", vector(l.twin().normal()));
+      ObjectNode mirror = to.putObject("mirror").put("of", l.mirror().of());
+      mirror.set("point", vector(l.mirror().point()));
+      mirror.set("normal", vector(l.mirror().normal()));
     }
     return to;
   }
@@ -331,7 +331,7 @@ final class ShootTree {
     ObjectNode to = JSON.objectNode();
     to.put("id", b.id()).put("name", b.name()).put("levelStops", b.levelStops());
     to.set("filter", colour(b.filter()));
-    return to.put("muted", b.muted()).put("alone", b.alone());
+    return to.put("muted", b.muted()).put("solo", b.solo());
   }
 
   private static ObjectNode scope(Scope s) {
@@ -373,12 +373,12 @@ final class ShootTree {
           .put("picture", g.picture())
           .put("offsetX", g.offsetX())
           .put("offsetY", g.offsetY())
-          .put("turnDegrees", g.turnDegrees())
+          .put("rotationDegrees", g.rotationDegrees())
           .put("scale", g.scale())
           .put("edge", g.edge().name().toLowerCase(Locale.ROOT))
           .put("contrast", g.contrast())
           .put("gamma", g.gamma())
-          .put("inverted", g.inverted())
+          .put("invert", g.invert())
           .put("blur", g.blur());
     }
     Emitter.Doors d = s.doors();
@@ -448,10 +448,10 @@ final class ShootTree {
       case Emitter.Environment e ->
           to.put("kind", "environment")
               .put("picture", e.picture())
-              .put("turnDegrees", e.turnDegrees())
+              .put("rotationDegrees", e.rotationDegrees())
               .put("tiltDegrees", e.tiltDegrees())
               .put("blurDegrees", e.blurDegrees())
-              .put("seamShare", e.seamShare());
+              .put("seamBlend", e.seamBlend());
       case Emitter.Dome d -> {
         to.put("kind", "dome");
         to.set("above", colour(d.above()));
@@ -475,7 +475,7 @@ final class ShootTree {
     ObjectNode to = JSON.objectNode();
     to.put("id", s.id());
     to.put("name", s.name());
-    to.set("place", vector(s.place()));
+    to.set("position", vector(s.position()));
     to.set("aim", vector(s.aim()));
     to.put("focalLengthMm", s.focalLengthMm());
     to.put("sensorWidthMm", s.sensorWidthMm());
@@ -483,7 +483,7 @@ final class ShootTree {
     to.put("focusDistance", s.focusDistance());
     to.put("look", s.look());
     to.put("upright", s.upright());
-    to.put("blades", s.blades()).put("bladeTurnDegrees", s.bladeTurnDegrees());
+    to.put("blades", s.blades()).put("bladeRotationDegrees", s.bladeRotationDegrees());
     to.put("exposureStops", s.exposureStops()).put("cropAspect", s.cropAspect());
     to.put("cutOut", s.cutOut());
     return to;

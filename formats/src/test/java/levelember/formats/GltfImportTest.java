@@ -33,9 +33,9 @@ class GltfImportTest {
   private static final Shoot EMPTY =
       ShootDocument.read(
           """
-          {"format": "level-ember-shoot", "version": 1, "name": "Empty",
+          {"format": "level-ember-shoot", "version": 2, "name": "Empty",
            "pieces": [], "materials": [], "lights": [],
-           "shots": [{"id": "s", "place": [0, 0, 4], "look": "k"}], "looks": [{"id": "k"}]}
+           "shots": [{"id": "s", "position": [0, 0, 4], "look": "k"}], "looks": [{"id": "k"}]}
           """
               .getBytes(StandardCharsets.UTF_8));
 
@@ -228,12 +228,12 @@ class GltfImportTest {
     GltfImport.Brought b = brought(glb);
     Shot shot = b.shots().getFirst();
     assertThat(shot.name()).isEqualTo("Eye");
-    assertThat(shot.place()).isEqualTo(new Vec3(2, 1, 6));
+    assertThat(shot.position()).isEqualTo(new Vec3(2, 1, 6));
     assertThat(shot.aim().minus(new Vec3(2, 1, 0)).length()).isLessThan(1e-6);
     double height = shot.sensorWidthMm() / 1.5;
     assertThat(2 * Math.atan(height / 2 / shot.focalLengthMm())).isCloseTo(0.4, within(1e-9));
     Light lampLight = b.lights().getFirst();
-    assertThat(lampLight.place()).isEqualTo(new Vec3(2, 3, 0));
+    assertThat(lampLight.position()).isEqualTo(new Vec3(2, 3, 0));
     assertThat(lampLight.brightness()).isEqualTo(new Brightness(40, Brightness.Unit.CANDELA));
     assertThat(lampLight.colour().filter().g()).isEqualTo(0.5);
     Emitter.Spot spot = (Emitter.Spot) b.lights().get(1).emitter();
@@ -242,7 +242,7 @@ class GltfImportTest {
     assertThat(b.lights().get(1).reach().fadesAtMetres()).isEqualTo(7);
     Light sun = b.lights().get(2);
     assertThat(sun.brightness()).isEqualTo(new Brightness(1000, Brightness.Unit.LUX));
-    assertThat(sun.place().minus(sun.aim())).isEqualTo(new Vec3(0, 0, 1));
+    assertThat(sun.position().minus(sun.aim())).isEqualTo(new Vec3(0, 0, 1));
     assertThat(b.left()).containsExactly("1 lights of kind 'area'");
   }
 
@@ -278,9 +278,9 @@ class GltfImportTest {
     Texture holes = b.materials().get(0).maps().opacity();
     levelember.texture.Texels cut = PictureFile.texels(b.pictures().get(holes.picture()), false);
     float[] rgb = new float[3];
-    cut.look(0.25f, 0.5f, levelember.texture.Texels.HOLD, rgb);
+    cut.look(0.25f, 0.5f, levelember.texture.Texels.CLAMP, rgb);
     assertThat(rgb[0]).isEqualTo(1);
-    cut.look(0.75f, 0.5f, levelember.texture.Texels.HOLD, rgb);
+    cut.look(0.75f, 0.5f, levelember.texture.Texels.CLAMP, rgb);
     assertThat(rgb[0]).isEqualTo(0);
     Light sign = b.lights().getFirst();
     assertThat(sign.name()).isEqualTo("Sign");
@@ -288,7 +288,7 @@ class GltfImportTest {
     assertThat(sign.brightness().value()).isEqualTo(100);
     Texture veil = b.materials().get(2).maps().opacity();
     PictureFile.texels(b.pictures().get(veil.picture()), false)
-        .look(0.5f, 0.5f, levelember.texture.Texels.HOLD, rgb);
+        .look(0.5f, 0.5f, levelember.texture.Texels.CLAMP, rgb);
     assertThat(rgb[0]).isCloseTo(0.25f, within(0.003f));
     assertThat(b.left()).isEmpty();
   }
@@ -327,7 +327,7 @@ class GltfImportTest {
     assertThat(coated.colour().r()).isEqualTo(0.8);
     assertThat(coated.metalness()).isEqualTo(0.25);
     assertThat(coated.roughness()).isEqualTo(0.6);
-    assertThat(coated.gloss()).isEqualTo(0.7);
+    assertThat(coated.specular()).isEqualTo(0.7);
     assertThat(coated.ior()).isEqualTo(1.4);
     assertThat(coated.coat()).isEqualTo(new Material.Coat(0.5, 0.2, 1.5));
     assertThat(coated.sheen().roughness()).isEqualTo(0.4);
@@ -390,15 +390,15 @@ class GltfImportTest {
         .isEqualTo(
             new Texture(
                 name,
-                Texture.Lay.FIRST,
+                Texture.Mapping.FIRST,
                 0.25,
                 0.5,
                 2,
                 3,
                 Math.toDegrees(1.5),
-                Texture.Edge.HOLD,
+                Texture.Edge.CLAMP,
                 Texture.Edge.MIRROR));
-    assertThat(maps.roughness().lay()).isEqualTo(Texture.Lay.SECOND);
+    assertThat(maps.roughness().mapping()).isEqualTo(Texture.Mapping.SECOND);
     assertThat(maps.metalness()).isEqualTo(maps.roughness());
     assertThat(maps.normalStrength()).isEqualTo(0.5);
     assertThat(b.left()).containsExactly("1 pictures of coats, sheens and glass");

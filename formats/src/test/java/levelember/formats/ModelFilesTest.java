@@ -151,9 +151,9 @@ class ModelFilesTest {
     assertThat(maps.colour()).isNotNull();
     float[] rgb = new float[3];
     Texels cut = PictureFile.texels(b.pictures().get(maps.opacity().picture()), false);
-    cut.look(0.1f, 0.5f, Texels.HOLD, rgb);
+    cut.look(0.1f, 0.5f, Texels.CLAMP, rgb);
     assertThat(rgb[0]).isZero();
-    cut.look(0.9f, 0.5f, Texels.HOLD, rgb);
+    cut.look(0.9f, 0.5f, Texels.CLAMP, rgb);
     assertThat(rgb[0]).isEqualTo(1);
     assertThat(b.left())
         .containsExactly("1 depth of relief, which has no unit: it is taken as a millimetre");
@@ -254,13 +254,13 @@ class ModelFilesTest {
                 Maps.colour(
                     new Texture(
                         "p.png",
-                        Texture.Lay.FIRST,
+                        Texture.Mapping.FIRST,
                         0.1,
                         0.2,
                         2,
                         3,
                         30,
-                        Texture.Edge.HOLD,
+                        Texture.Edge.CLAMP,
                         Texture.Edge.MIRROR)));
     Piece group =
         new Piece(
@@ -327,7 +327,7 @@ class ModelFilesTest {
     assertThat(m.ior()).isEqualTo(1.4);
     assertThat(m.coat().amount()).isEqualTo(0.5);
     assertThat(m.maps().colour().repeatsV()).isEqualTo(3);
-    assertThat(m.maps().colour().turnDegrees()).isCloseTo(30, within(1e-9));
+    assertThat(m.maps().colour().rotationDegrees()).isCloseTo(30, within(1e-9));
     assertThat(b.shots().getFirst().focalLengthMm()).isCloseTo(50, within(1e-6));
     assertThat(b.lights()).hasSize(2);
     // The copies stand where they stood.

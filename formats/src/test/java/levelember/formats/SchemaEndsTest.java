@@ -29,7 +29,7 @@ class SchemaEndsTest {
    * the widest range.
    */
   private static final Set<String> DEPENDING =
-      Set.of("rounding", "tube", "radius", "at", "leastSize", "mostSize", "day", "bevel");
+      Set.of("rounding", "tube", "radius", "at", "minScale", "maxScale", "day", "bevel");
 
   private JsonNode schema;
   private JsonNode document;

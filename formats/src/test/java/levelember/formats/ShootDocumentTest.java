@@ -35,8 +35,8 @@ import levelember.shoot.Scope;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.Showing;
 import levelember.shoot.Texture;
+import levelember.shoot.Visibility;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -46,11 +46,11 @@ import org.junit.jupiter.params.provider.ValueSource;
 class ShootDocumentTest {
   private static final String LEAST =
       """
-      {"format": "level-ember-shoot", "version": 1, "name": "Least",
+      {"format": "level-ember-shoot", "version": 2, "name": "Least",
        "pieces": [{"id": "p", "shape": {"kind": "sphere", "radius": 1}, "material": "m"}],
        "materials": [{"id": "m"}],
        "lights": [{"id": "l", "emitter": {"kind": "point"}, "brightness": {"value": 5, "unit": "cd"}}],
-       "shots": [{"id": "s", "place": [0, 0, 4], "look": "k"}],
+       "shots": [{"id": "s", "position": [0, 0, 4], "look": "k"}],
        "looks": [{"id": "k"}]}
       """;
 
@@ -71,7 +71,7 @@ class ShootDocumentTest {
                 new Vec3(0, 5, 0),
                 new Piece.Scatter(4, Vec3.ONE, new Vec3(0, 90, 0), 0.8, 1.2))
             : null,
-        i == 4 ? Showing.GEAR : Showing.ALL,
+        i == 4 ? Visibility.GEAR : Visibility.ALL,
         i != 3);
   }
 
@@ -100,7 +100,7 @@ class ShootDocumentTest {
         i == 1 ? "p0" : null,
         i == 2 ? "p3" : null,
         i == 3 ? "b" : null,
-        i == 4 ? new Light.Twin("l1", Vec3.UP, Vec3.ONE) : null);
+        i == 4 ? new Light.Mirror("l1", Vec3.UP, Vec3.ONE) : null);
   }
 
   private static Profile profile() {
@@ -218,17 +218,25 @@ class ShootDocumentTest {
     return new Maps(
         new Texture(
             "sky.hdr",
-            Texture.Lay.METRES,
+            Texture.Mapping.METRES,
             0.1,
             -0.2,
             3,
             -4,
             30,
             Texture.Edge.MIRROR,
-            Texture.Edge.HOLD),
+            Texture.Edge.CLAMP),
         List.of(new Maps.RampStop(0.1, Rgb.grey(0.2)), new Maps.RampStop(0.9, Rgb.WHITE)),
         new Texture(
-            "sky.hdr", Texture.Lay.SECOND, 0, 0, 1, 1, 0, Texture.Edge.HOLD, Texture.Edge.REPEAT),
+            "sky.hdr",
+            Texture.Mapping.SECOND,
+            0,
+            0,
+            1,
+            1,
+            0,
+            Texture.Edge.CLAMP,
+            Texture.Edge.REPEAT),
         Texture.once("sky.hdr"),
         Texture.once("sky.hdr"),
         Texture.once("sky.hdr"),
@@ -259,7 +267,7 @@ class ShootDocumentTest {
   @Test
   void aShootWrittenByHandNeedsLittle() {
     Shoot shoot = ShootDocument.read(LEAST.getBytes(UTF_8));
-    assertThat(shoot.pieces().getFirst().size()).isEqualTo(Vec3.ONE);
+    assertThat(shoot.pieces().getFirst().scale()).isEqualTo(Vec3.ONE);
     assertThat(shoot.shots().getFirst().focalLengthMm()).isEqualTo(50);
   }
 
@@ -281,20 +289,20 @@ class ShootDocumentTest {
           "id": "m"         | "id": "m", "abbe": 3      | materials[0].abbe      | 10.0 to 100.0
           "id": "m"         | "id": "m", "coat": { "ior": 9 } | materials[0].coat.ior | 1.0 to 3.0
           "id": "m"         | "id": "m", "sheen": { "roughness": 0 } | materials[0].sheen.roughness | 0.05 to 1.0
-          "id": "m"         | "id": "m", "index": { "n": [1, 1, 1] } | materials[0].index.k | a value
+          "id": "m"         | "id": "m", "complexIndex": { "n": [1, 1, 1] } | materials[0].complexIndex.k | a value
           "id": "m"         | "id": "m", "maps": { "ramp": [{ "at": 1, "colour": [0, 0, 0] }] } | materials[0].maps.ramp.length | two and more
-          "id": "m"         | "id": "m", "maps": { "bump": { "picture": "x", "edge": "torn" } } | materials[0].maps.bump.edge | one of repeat, mirror, hold
+          "id": "m"         | "id": "m", "maps": { "bump": { "picture": "x", "edge": "torn" } } | materials[0].maps.bump.edge | one of repeat, mirror, clamp
           "id": "m"         | "id": "m", "maps": { "bump": { "picture": "x", "repeatsU": 0 } } | materials[0].maps.bump.repeats | apart from 0
           "id": "m"         | "id": "m", "colour": [1, 2] | materials[0].colour | three numbers
           "unit": "cd"      | "unit": "horses"    | lights[0].brightness.unit  | one of lm
           "unit": "cd"      | "unit": "cd/m2"     | lights[0].brightness.unit  | for this kind of light
           "value": 5        | "value": -5         | lights[0].brightness.value | 0.0 to
           "look": "k"       | "look": "none"      | shots[0].look              | id of a look
-          "place": [0, 0, 4]| "place": [0, 0, 0]  | shots[0].aim               | apart from
-          "unit": "cd"}     | "unit": "cd"}, "lit": { "pieces": ["gone"] } | lights[0].lit.pieces[0] | id of a piece
-          "unit": "cd"}     | "unit": "cd"}, "tiedTo": "gone" | lights[0].tiedTo | id of a piece
+          "position": [0, 0, 4]| "position": [0, 0, 0]  | shots[0].aim               | apart from
+          "unit": "cd"}     | "unit": "cd"}, "lightLinking": { "pieces": ["gone"] } | lights[0].lightLinking.pieces[0] | id of a piece
+          "unit": "cd"}     | "unit": "cd"}, "parent": "gone" | lights[0].parent | id of a piece
           "unit": "cd"}     | "unit": "cd"}, "bank": "gone" | lights[0].bank | id of a bank
-          "version": 1      | "version": 9        | version                    | 1
+          "version": 2      | "version": 9        | version                    | 1 or 2
           """)
   void anImpossibleValueIsRefusedWithItsPathAndWhatIsAllowed(
       String was, String is, String path, String allowed) {
@@ -361,7 +369,7 @@ class ShootDocumentTest {
           {"\"kind\": \"sphere\"", "\"kind\": \"blob\""},
           {"\"id\": \"m\"", "\"id\": \"m\", \"gloom\": 1"},
           {"\"unit\": \"cd\"", "\"unit\": \"horses\""},
-          {"\"version\": 1", "\"version\": 9"},
+          {"\"version\": 2", "\"version\": 9"},
         }) {
       assertThat(schema.validate(json.readTree(LEAST.replace(change[0], change[1]))))
           .as(change[1])

@@ -64,7 +64,7 @@ final class Developer {
     private static List<Object> sources(Look look) {
       List<Object> to = new ArrayList<>();
       for (Glow glow : look.glows()) {
-        to.add(List.of(glow.source(), glow.beyond(), glow.active()));
+        to.add(List.of(glow.source(), glow.outsideFrame(), glow.active()));
       }
       return to;
     }

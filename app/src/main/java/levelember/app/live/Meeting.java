@@ -43,7 +43,7 @@ final class Meeting {
 
   private static boolean asksForLamps(Look look) {
     return look.glows().stream()
-        .anyMatch(g -> g.beyond() || g.source().kind() == Glow.Source.Kind.EMISSION);
+        .anyMatch(g -> g.outsideFrame() || g.source().kind() == Glow.Source.Kind.EMISSION);
   }
 
   /**

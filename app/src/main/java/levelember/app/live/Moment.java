@@ -68,14 +68,14 @@ record Moment(
     if (at.isEmpty() || which.isEmpty()) {
       return Optional.empty();
     }
-    Vec3 camera = shot.place();
-    Vec3 place = at.get().place(), normal = at.get().normal();
+    Vec3 camera = shot.position();
+    Vec3 place = at.get().position(), normal = at.get().normal();
     return switch (does) {
       case "highlight" -> Optional.of(Placing.highlight(shoot, which.get(), camera, place, normal));
       case "rim" -> Optional.of(Placing.rim(shoot, which.get(), camera, place, normal));
       case "shadow" ->
           (from == null ? Optional.<Pick>empty() : at(from[0], from[1]))
-              .map(caster -> Placing.shadow(shoot, which.get(), caster.place(), place));
+              .map(caster -> Placing.shadow(shoot, which.get(), caster.position(), place));
       default -> throw new ImpossibleValue("does", does, "one of highlight, shadow, rim");
     };
   }

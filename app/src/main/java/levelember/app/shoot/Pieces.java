@@ -55,7 +55,7 @@ public class Pieces {
         operations
             .addObject()
             .put("op", "replace")
-            .put("path", "/pieces/" + index + "/place")
+            .put("path", "/pieces/" + index + "/position")
             .putArray("value");
     place.add(to.x()).add(to.y()).add(to.z());
     return edits.edit(id, revision, "Set " + name + " down", operations);

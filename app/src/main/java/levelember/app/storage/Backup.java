@@ -64,7 +64,11 @@ final class Backup {
     try {
       unpack(zip, unpacked);
       String url = url(home, RESTORING);
-      Flyway.configure().dataSource(url, USER, "").load().migrate();
+      Flyway.configure()
+          .dataSource(url, USER, "")
+          .javaMigrations(new FieldNames())
+          .load()
+          .migrate();
       try (Connection database = DriverManager.getConnection(url, USER, "");
           Statement statement = database.createStatement();
           ResultSet shoots = statement.executeQuery("select id, document from shoot")) {

@@ -22,7 +22,7 @@ class WishesTest {
         new Shot(
             "second",
             "Second",
-            one.place(),
+            one.position(),
             one.aim(),
             50,
             36,

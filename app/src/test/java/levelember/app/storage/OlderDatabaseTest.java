@@ -43,7 +43,7 @@ class OlderDatabaseTest {
       Shoots.State state = shoots.state("fixture");
       Shoot shoot = shoots.shoot("fixture");
       assertThat(shoot.name()).isEqualTo("Fixture");
-      assertThat(shoot.pieces().getFirst().place().x()).isEqualTo(0.2);
+      assertThat(shoot.pieces().getFirst().position().x()).isEqualTo(0.2);
       assertThat(shoot.looks().getFirst().lut()).contains("warm.cube");
       assertThat(state.undo()).isEqualTo("Grade with warm");
       assertThat(state.redo()).isEqualTo("Name");
