@@ -63,7 +63,7 @@ class SamplingTest {
         .piece("floor", new Shape.Floor(6, 6), "white", Vec3.ZERO)
         .piece("plate", new Shape.Floor(1, 1.4), "metal", new Vec3(0.5, 0.01, 0.2))
         .piece("other", new Shape.Sphere(0.3), "white", new Vec3(-0.35, 0.3, 0))
-        .piece("lamp", new Shape.Sphere(0.25), "lamp", new Vec3(0, 0.9, -0.6))
+        .piece("lamp", new Shape.Box(0.4, 0.4, 0.4, 0), "lamp", new Vec3(0, 0.9, -0.6))
         .light(light)
         .seen(new Vec3(0, 1, 3), new Vec3(0, 0.2, 0), 1.6);
   }
