@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
 import { AddMenu } from '../controls/AddMenu';
-import { useChoice } from '../frame/choice';
+import { chosenWith } from '../frame/choice';
 import { useChosenShot } from '../frame/useChosenShot';
 import { say, useDesk } from '../live/useShoot';
 import { type Gear, gearNames, newGear } from './gear';
@@ -19,8 +19,7 @@ export function AddLight() {
 
   const addGear = async (kind: Gear) => {
     const { piece, operations } = newGear(kind, desk.state.document, shot);
-    const done = await desk.keep(`Add ${piece.name}`, operations);
-    if (done) useChoice.setState({ light: null, piece: piece.id });
+    await chosenWith(desk.keep(`Add ${piece.name}`, operations), { light: null, piece: piece.id });
   };
   const add = async (kind: NewKind | Gear) => {
     if (kind in gearNames) return addGear(kind as Gear);
@@ -34,11 +33,11 @@ export function AddLight() {
       }
       const light = newLight(fresh, desk.state.document, shot, picture);
       const more = fresh === 'sky' ? [sunOf(light, desk.state.document)] : [];
-      const done = await desk.keep(
+      const kept = desk.keep(
         `Add ${newKindNames[fresh]}`,
         [light, ...more].map((value) => ({ op: 'add' as const, path: '/lights/-', value })),
       );
-      if (done) useChoice.setState({ light: light.id });
+      await chosenWith(kept, { light: light.id });
     } catch (error) {
       say(error);
     }

@@ -2,7 +2,7 @@ import type { Operation, Shot } from '../api/document';
 import { PlainMenu } from '../controls/PlainMenu';
 import { freeId } from '../desk/newLight';
 import { useDesk } from '../live/useShoot';
-import { useChoice } from './choice';
+import { chosenWith, useChoice } from './choice';
 import { useChosenShot } from './useChosenShot';
 
 /** Chooses a shot, copies the one that is shown, or takes it away. */
@@ -17,9 +17,8 @@ export function ShotMenu() {
     for (let i = 2; names.has(name); i++) name = `${shot.name} copy ${i}`;
     const value: Shot = { ...shot, id: freeId(shot.id, shots), name };
     const operations: Operation[] = [{ op: 'add', path: '/shots/-', value }];
-    if (await desk.keep(`Copy shot ${shot.name}`, operations)) {
-      useChoice.setState({ shot: value.id, room: 'set', piece: null });
-    }
+    const kept = desk.keep(`Copy shot ${shot.name}`, operations);
+    await chosenWith(kept, { shot: value.id, room: 'set', piece: null });
   };
   const remove = async () => {
     const index = shots.findIndex((s) => s.id === shot.id);

@@ -69,6 +69,19 @@ export const useChoice = create<Choice>(() => ({
   planFrom: 'top',
 }));
 
+/**
+ * Chooses what an edit makes at once, so that what the hand does next is done to it; goes back when
+ * the edit is not kept.
+ */
+export async function chosenWith(kept: Promise<boolean>, next: Partial<Choice>) {
+  const now = useChoice.getState();
+  const before = Object.fromEntries(
+    Object.keys(next).map((key) => [key, now[key as keyof Choice]]),
+  ) as Partial<Choice>;
+  useChoice.setState(next);
+  if (!(await kept)) useChoice.setState(before);
+}
+
 /** Leaves what was armed, undoing what it was trying. */
 export function disarm() {
   const { armed } = useChoice.getState();

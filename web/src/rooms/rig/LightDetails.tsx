@@ -13,7 +13,7 @@ import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities } from '../../controls/quantity';
 import { kindNames, LightMark } from '../../desk/LightMark';
 import { freeId } from '../../desk/newLight';
-import { useChoice } from '../../frame/choice';
+import { chosenWith } from '../../frame/choice';
 import { say, useDesk } from '../../live/useShoot';
 import { isPlaced } from '../../plan/lights';
 import { colours } from '../../theme/theme';
@@ -50,9 +50,7 @@ export function LightDetails({ light }: { light: Light }) {
     const kept = desk.keep(`Duplicate ${light.name}`, [
       { op: 'add', path: `/lights/${index + 1}`, value: copy },
     ]);
-    // At once, so that what the hand does next is done to the copy.
-    useChoice.setState({ light: id });
-    if (!(await kept)) useChoice.setState({ light: light.id });
+    await chosenWith(kept, { light: id });
   };
 
   const said = async (to: Unit) => {

@@ -12,7 +12,7 @@ import { PlainMenu } from '../../controls/PlainMenu';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities } from '../../controls/quantity';
 import { freeId } from '../../desk/newLight';
-import { useChoice } from '../../frame/choice';
+import { chosenWith, useChoice } from '../../frame/choice';
 import { useChosenShot } from '../../frame/useChosenShot';
 import { useDesk } from '../../live/useShoot';
 import { cross, inverse, minus, parentFrame, point, unit } from '../../picture/frame';
@@ -80,10 +80,10 @@ export function PlaceDetails({ light, here, set }: LightProps) {
       solo: false,
       mirror: { of: light.id, point: world.aims ? world.aim : shot.aim, normal },
     };
-    const done = await desk.keep(`Mirror ${light.name}`, [
+    const kept = desk.keep(`Mirror ${light.name}`, [
       { op: 'add', path: '/lights/-', value: image },
     ]);
-    if (done) useChoice.setState({ light: id });
+    await chosenWith(kept, { light: id });
   };
   const sun = light.emitter.kind === 'sun';
   const distance = Math.hypot(...minus(world.aim, world.position));

@@ -15,7 +15,7 @@ import { NameField } from '../../controls/NameField';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
 import { freeId } from '../../desk/newLight';
-import { useChoice } from '../../frame/choice';
+import { chosenWith, useChoice } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
 import { after, composed, decomposed, inverse, parentFrame } from '../../picture/frame';
 import { colours } from '../../theme/theme';
@@ -54,11 +54,11 @@ export function PieceDetails({ piece }: { piece: Piece }) {
   };
   const mirror = async () => {
     const copies = mirrored(piece.id, document);
-    const done = await desk.keep(
+    const kept = desk.keep(
       `Mirror ${piece.name}`,
       copies.map((value) => ({ op: 'add' as const, path: '/pieces/-', value })),
     );
-    if (done) useChoice.setState({ piece: copies[0]!.id });
+    await chosenWith(kept, { piece: copies[0]!.id });
   };
   const stands = (parent: string | null) => {
     const pieces = document.pieces;
@@ -81,10 +81,10 @@ export function PieceDetails({ piece }: { piece: Piece }) {
     const id = freeId(piece.id, document.pieces);
     const index = document.pieces.findIndex((p) => p.id === piece.id);
     const copy = { ...here(document), id, name: `${piece.name} copy` };
-    const done = await desk.keep(`Duplicate ${piece.name}`, [
+    const kept = desk.keep(`Duplicate ${piece.name}`, [
       { op: 'add', path: `/pieces/${index + 1}`, value: copy },
     ]);
-    if (done) useChoice.setState({ piece: id });
+    await chosenWith(kept, { piece: id });
   };
   return (
     <Box>

@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import type { Operation } from '../../api/document';
 import { AddMenu } from '../../controls/AddMenu';
 import { SideTabs } from '../../controls/SideTabs';
-import { useChoice } from '../../frame/choice';
+import { chosenWith, useChoice } from '../../frame/choice';
 import { useChosenShot } from '../../frame/useChosenShot';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
@@ -71,11 +71,11 @@ function AddPiece() {
     const piece = newPiece(kind, document, shot);
     const dressed = piece.shape === null || document.materials.some((m) => m.id === grey.id);
     const first: Operation[] = dressed ? [] : [{ op: 'add', path: '/materials/-', value: grey }];
-    const done = await desk.keep(`Build ${piece.name}`, [
+    const kept = desk.keep(`Build ${piece.name}`, [
       ...first,
       { op: 'add', path: '/pieces/-', value: piece },
     ]);
-    if (done) useChoice.setState({ piece: piece.id });
+    await chosenWith(kept, { piece: piece.id });
   };
   return (
     <AddMenu

@@ -68,10 +68,10 @@ public final class Atmosphere {
     double light = 0;
     for (int i = 0; i < BANDS; i++) {
       double nm = FIRST_NM + i * STEP_NM, um = nm / 1000;
-      rayleigh[i] = 1.216e-5 * Math.pow(0.55 / um, 4.08);
-      aerosol[i] = depth / AEROSOL_SCALE * Math.pow(0.55 / um, 1.3);
+      rayleigh[i] = 1.216e-5 * StrictMath.pow(0.55 / um, 4.08);
+      aerosol[i] = depth / AEROSOL_SCALE * StrictMath.pow(0.55 / um, 1.3);
       ozone[i] = OZONE[i] * 1e-21 * 1e-4 * OZONE_DENSITY;
-      sun[i] = 1 / (Math.pow(um, 5) * (Math.exp(14_388 / (um * 5778)) - 1));
+      sun[i] = 1 / (StrictMath.pow(um, 5) * (StrictMath.exp(14_388 / (um * 5778)) - 1));
       double[] xyz = Observer.xyz(nm);
       light += sun[i] * xyz[1];
       toRgb[i] = Observer.rgb(xyz[0], xyz[1], xyz[2]);
@@ -114,13 +114,13 @@ public final class Atmosphere {
     int width = 2 * height;
     Picture to = Picture.black(width, height);
     double[] floor = groundLuminance();
-    double line = Math.sin(Math.toRadians(daylight.horizonDegrees()));
+    double line = StrictMath.sin(Math.toRadians(daylight.horizonDegrees()));
     double soft = 0.002 + 0.3 * daylight.horizonSoftness();
     IntStream.range(0, height)
         .parallel()
         .forEach(y -> {
           double polar = Math.PI * (y + 0.5) / height;
-          double up = Math.cos(polar), flat = Math.sin(polar);
+          double up = StrictMath.cos(polar), flat = StrictMath.sin(polar);
           // Sky down to the horizon's height, what is beneath it being the ground.
           double share = Math.clamp(0.5 + (up - line) / soft, 0, 1);
           share = share * share * (3 - 2 * share);
@@ -130,7 +130,7 @@ public final class Atmosphere {
             if (share > 0) {
               double over = Math.max(1e-3, up - line);
               double round = Math.sqrt(Math.max(0, 1 - over * over));
-              rgb = sky(new Vec3(round * Math.sin(a), over, -round * Math.cos(a)));
+              rgb = sky(new Vec3(round * StrictMath.sin(a), over, -round * StrictMath.cos(a)));
               graded(rgb);
             }
             double[] night = {daylight.night().r(), daylight.night().g(), daylight.night().b()};
@@ -169,7 +169,7 @@ public final class Atmosphere {
       double sin2 = (i + 0.5) / up, y = Math.sqrt(1 - sin2), r = Math.sqrt(sin2);
       for (int j = 0; j < round; j++) {
         double a = 2 * Math.PI * (j + 0.5) / round;
-        double[] sky = scattered(new Vec3(r * Math.sin(a), y, -r * Math.cos(a)));
+        double[] sky = scattered(new Vec3(r * StrictMath.sin(a), y, -r * StrictMath.cos(a)));
         for (int k = 0; k < BANDS; k++) {
           sum[k] += Math.PI * sky[k] / (up * round);
         }
@@ -181,7 +181,7 @@ public final class Atmosphere {
   /** Warmth and saturation, which keep luminance. */
   private void graded(double[] rgb) {
     double before = luminance(rgb);
-    double warm = Math.pow(2, 0.5 * daylight.warmth());
+    double warm = StrictMath.pow(2, 0.5 * daylight.warmth());
     rgb[0] *= warm;
     rgb[2] /= warm;
     double y = luminance(rgb);
@@ -270,12 +270,12 @@ public final class Atmosphere {
       double middle = (before + t) / 2, step = t - before;
       before = t;
       double height = Math.sqrt(r * r + middle * (2 * r * mu + middle)) - EARTH;
-      depth[0] += step * Math.exp(-height / RAYLEIGH_SCALE);
-      depth[1] += step * Math.exp(-height / AEROSOL_SCALE);
+      depth[0] += step * StrictMath.exp(-height / RAYLEIGH_SCALE);
+      depth[1] += step * StrictMath.exp(-height / AEROSOL_SCALE);
       depth[2] += step * ozoneAt(height);
     }
     for (int i = 0; i < BANDS; i++) {
-      to[i] = Math.exp(-rayleigh[i] * depth[0] - aerosol[i] * depth[1] - ozone[i] * depth[2]);
+      to[i] = StrictMath.exp(-rayleigh[i] * depth[0] - aerosol[i] * depth[1] - ozone[i] * depth[2]);
     }
   }
 
@@ -289,7 +289,7 @@ public final class Atmosphere {
       double y = 1 - 2 * (i + 0.5) / rays, flat = Math.sqrt(1 - y * y);
       for (int j = 0; j < rays; j++) {
         double a = 2 * Math.PI * (j + 0.5) / rays;
-        Vec3 d = new Vec3(flat * Math.cos(a), y, flat * Math.sin(a));
+        Vec3 d = new Vec3(flat * StrictMath.cos(a), y, flat * StrictMath.sin(a));
         march(r, d, towards, true, light, share);
         for (int k = 0; k < BANDS; k++) {
           second[k] += light[k] / (rays * rays);
@@ -338,7 +338,7 @@ public final class Atmosphere {
                 / (8 * Math.PI)
                 * (1 - G * G)
                 * (1 + cos * cos)
-                / ((2 + G * G) * Math.pow(1 + G * G - 2 * G * cos, 1.5));
+                / ((2 + G * G) * StrictMath.pow(1 + G * G - 2 * G * cos, 1.5));
     double[] left = new double[BANDS], sunLeft = new double[BANDS], more = new double[BANDS];
     Arrays.fill(left, 1);
     double before = 0;
@@ -350,7 +350,8 @@ public final class Atmosphere {
       double x = middle * d.x(), y = r + middle * d.y(), z = middle * d.z();
       double here = Math.sqrt(x * x + y * y + z * z);
       double height = here - EARTH;
-      double air = Math.exp(-height / RAYLEIGH_SCALE), haze = Math.exp(-height / AEROSOL_SCALE);
+      double air = StrictMath.exp(-height / RAYLEIGH_SCALE),
+          haze = StrictMath.exp(-height / AEROSOL_SCALE);
       double layer = ozoneAt(height);
       double zenith = (x * towards.x() + y * towards.y() + z * towards.z()) / here;
       look(sunTable, here, zenith, sunLeft);
@@ -360,7 +361,7 @@ public final class Atmosphere {
       for (int i = 0; i < BANDS; i++) {
         double fromAir = rayleigh[i] * air, fromHaze = albedo * aerosol[i] * haze;
         double out = fromAir + aerosol[i] * haze + ozone[i] * layer;
-        double passed = Math.exp(-out * step);
+        double passed = StrictMath.exp(-out * step);
         double within = out > 1e-12 ? (1 - passed) / out : step;
         double in =
             sunLeft[i] * (fromAir * phaseAir + fromHaze * phaseHaze)

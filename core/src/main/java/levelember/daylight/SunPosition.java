@@ -19,26 +19,29 @@ public record SunPosition(double headingDegrees, double heightDegrees) {
     double longitude = 280.46646 + t * (36_000.76983 + 0.0003032 * t);
     double anomaly = Math.toRadians(357.52911 + t * (35_999.05029 - 0.0001537 * t));
     double centre =
-        (1.914602 - t * (0.004817 + 0.000014 * t)) * Math.sin(anomaly)
-            + (0.019993 - 0.000101 * t) * Math.sin(2 * anomaly)
-            + 0.000289 * Math.sin(3 * anomaly);
+        (1.914602 - t * (0.004817 + 0.000014 * t)) * StrictMath.sin(anomaly)
+            + (0.019993 - 0.000101 * t) * StrictMath.sin(2 * anomaly)
+            + 0.000289 * StrictMath.sin(3 * anomaly);
     double node = Math.toRadians(125.04 - 1934.136 * t);
-    double apparent = Math.toRadians(longitude + centre - 0.00569 - 0.00478 * Math.sin(node));
+    double apparent = Math.toRadians(longitude + centre - 0.00569 - 0.00478 * StrictMath.sin(node));
     double tilt =
-        Math.toRadians(23.43929111 - t * (0.013004167 + 1.64e-7 * t) + 0.00256 * Math.cos(node));
-    double declination = Math.asin(Math.sin(tilt) * Math.sin(apparent));
-    double ascension = Math.atan2(Math.cos(tilt) * Math.sin(apparent), Math.cos(apparent));
+        Math.toRadians(
+            23.43929111 - t * (0.013004167 + 1.64e-7 * t) + 0.00256 * StrictMath.cos(node));
+    double declination = StrictMath.asin(StrictMath.sin(tilt) * StrictMath.sin(apparent));
+    double ascension =
+        StrictMath.atan2(StrictMath.cos(tilt) * StrictMath.sin(apparent), StrictMath.cos(apparent));
     double sidereal = 280.46061837 + 360.98564736629 * days + when.longitude();
     double hour = Math.toRadians(sidereal) - ascension;
     double latitude = Math.toRadians(when.latitude());
     double height =
-        Math.asin(
-            Math.sin(latitude) * Math.sin(declination)
-                + Math.cos(latitude) * Math.cos(declination) * Math.cos(hour));
+        StrictMath.asin(
+            StrictMath.sin(latitude) * StrictMath.sin(declination)
+                + StrictMath.cos(latitude) * StrictMath.cos(declination) * StrictMath.cos(hour));
     double heading =
-        Math.atan2(
-            Math.sin(hour),
-            Math.cos(hour) * Math.sin(latitude) - Math.tan(declination) * Math.cos(latitude));
+        StrictMath.atan2(
+            StrictMath.sin(hour),
+            StrictMath.cos(hour) * StrictMath.sin(latitude)
+                - StrictMath.tan(declination) * StrictMath.cos(latitude));
     double turned = Math.toDegrees(heading) + 180;
     return new SunPosition(turned - 360 * Math.floor(turned / 360), Math.toDegrees(height));
   }
@@ -55,7 +58,10 @@ public record SunPosition(double headingDegrees, double heightDegrees) {
   /** Unit direction to it from the set, its heading counted from −Z. */
   public Vec3 direction() {
     double a = Math.toRadians(headingDegrees), e = Math.toRadians(heightDegrees);
-    return new Vec3(Math.cos(e) * Math.sin(a), Math.sin(e), -Math.cos(e) * Math.cos(a));
+    return new Vec3(
+        StrictMath.cos(e) * StrictMath.sin(a),
+        StrictMath.sin(e),
+        -StrictMath.cos(e) * StrictMath.cos(a));
   }
 
   private static double julianDay(Daylight.When w) {

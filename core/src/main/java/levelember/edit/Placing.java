@@ -50,7 +50,7 @@ public record Placing(Vec3 position, Vec3 aim) {
       side = Vec3.UP.minus(view.times(view.y()));
     }
     double a = Math.toRadians(RIM_DEGREES);
-    Vec3 to = view.times(-Math.cos(a)).plus(side.unit().times(Math.sin(a)));
+    Vec3 to = view.times(-StrictMath.cos(a)).plus(side.unit().times(StrictMath.sin(a)));
     return along(shoot, light, at, to);
   }
 

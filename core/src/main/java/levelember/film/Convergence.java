@@ -49,10 +49,10 @@ public final class Convergence {
     }
     double slope = USUAL;
     if (then != null && then.noise > last.noise) {
-      slope = Math.log(last.noise / then.noise) / Math.log(last.seconds / then.seconds);
+      slope = StrictMath.log(last.noise / then.noise) / StrictMath.log(last.seconds / then.seconds);
       // Choosing tiles gains most at first, so what was seen is believed in part.
       slope = BELIEVED * Math.clamp(slope, STEEPEST, FLATTEST) + (1 - BELIEVED) * USUAL;
     }
-    return last.seconds * (Math.pow(wanted / last.noise, 1 / slope) - 1);
+    return last.seconds * (StrictMath.pow(wanted / last.noise, 1 / slope) - 1);
   }
 }

@@ -121,7 +121,7 @@ public final class FirstHits {
   /** Notes how far it is from what a sample has met to the next surface, metres. */
   public void near(int x, int y, float distance) {
     int at = BINS * ((y - firstRow) * width + x);
-    double octave = Math.log(distance / NEAREST) / Math.log(2);
+    double octave = StrictMath.log(distance / NEAREST) / StrictMath.log(2);
     int bin = Math.max(0, (int) Math.ceil(octave));
     if (bin < BINS && near[at + bin] != -1) {
       near[at + bin]++;
@@ -223,7 +223,7 @@ public final class FirstHits {
   }
 
   private static double middle(int bin) {
-    return NEAREST * (bin == 0 ? 0.5 : 0.75 * Math.pow(2, bin));
+    return NEAREST * (bin == 0 ? 0.5 : 0.75 * StrictMath.pow(2, bin));
   }
 
   /**

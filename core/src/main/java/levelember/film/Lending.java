@@ -1,5 +1,7 @@
 package levelember.film;
 
+import levelember.math.Lanes;
+
 /**
  * The inner loops of the denoiser, for runs of pixels of a row: how far guides agree, and what
  * pixels lend each other. This one is plain; {@link WideLending} does the same with vectors.
@@ -18,9 +20,7 @@ class Lending {
 
   /** The fastest on this machine. */
   static Lending ofMachine() {
-    return ModuleLayer.boot().findModule("jdk.incubator.vector").isPresent()
-        ? new WideLending()
-        : new Lending();
+    return Lanes.vectors() ? new WideLending() : new Lending();
   }
 
   /**
@@ -57,7 +57,7 @@ class Lending {
               + 0.5f * away / may;
       float t = Math.max(0, 1 - 0.25f * d);
       t *= t;
-      to[x] = kernel * t * t;
+      to[x] = kernel * (t * t);
     }
   }
 
@@ -77,7 +77,7 @@ class Lending {
       float d = Math.abs(light[a] - light[c]) * tolerance[a];
       float t = Math.max(0, 1 - 0.25f * d);
       t *= t;
-      float w = alike[x] * t * t;
+      float w = alike[x] * (t * t);
       tr[x] += w * sr[c];
       tg[x] += w * sg[c];
       tb[x] += w * sb[c];

@@ -3,10 +3,11 @@ package levelember.film;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
+import levelember.math.Lanes;
 
 /** {@link Lending} with as many pixels at a time as the machine's vectors hold. */
 final class WideLending extends Lending {
-  private static final VectorSpecies<Float> S = FloatVector.SPECIES_PREFERRED;
+  private static final VectorSpecies<Float> S = Lanes.species();
 
   @Override
   void agree(

@@ -59,16 +59,17 @@ public final class GelShelf {
   private static Gel dyed(String name, Dye... dyes) {
     double[] xyz = new double[3], white = new double[3];
     for (double nm = 390; nm <= 730; nm += 5) {
-      double um = nm / 1000, light = 1 / (Math.pow(um, 5) * (Math.exp(14_388 / (um * 6504)) - 1));
+      double um = nm / 1000,
+          light = 1 / (StrictMath.pow(um, 5) * (StrictMath.exp(14_388 / (um * 6504)) - 1));
       double density = 0.03;
       for (Dye d : dyes) {
         double t = (nm - d.middle) / d.width;
-        density += d.density * Math.exp(-0.5 * t * t);
+        density += d.density * StrictMath.exp(-0.5 * t * t);
       }
       double[] o = Observer.xyz(nm);
       for (int k = 0; k < 3; k++) {
         white[k] += light * o[k];
-        xyz[k] += light * o[k] * Math.pow(10, -density);
+        xyz[k] += light * o[k] * StrictMath.pow(10, -density);
       }
     }
     double[] left = Observer.rgb(xyz[0], xyz[1], xyz[2]);

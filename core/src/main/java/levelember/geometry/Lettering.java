@@ -18,7 +18,7 @@ final class Lettering {
   private static final GeometryFactory PLANE = new GeometryFactory();
 
   /** Contours bend smoothly up to this cosine, and have a corner beyond. */
-  private static final double CREASE = Math.cos(Math.toRadians(30));
+  private static final double CREASE = StrictMath.cos(Math.toRadians(30));
 
   private final Triangles to = new Triangles();
   private final double front, bevel;
@@ -146,7 +146,7 @@ final class Lettering {
       x += nx[other];
       y += ny[other];
     }
-    double l = Math.hypot(x, y);
+    double l = StrictMath.hypot(x, y);
     return new double[] {x / l, y / l};
   }
 

@@ -104,7 +104,7 @@ final class Pushed {
       x = lies[2 * corner];
       y = lies[2 * corner + 1];
     }
-    double a = Math.toRadians(t.rotationDegrees()), c = Math.cos(a), s = Math.sin(a);
+    double a = Math.toRadians(t.rotationDegrees()), c = StrictMath.cos(a), s = StrictMath.sin(a);
     double u = c * t.repeatsU() * x + s * t.repeatsV() * y + t.offsetU();
     double v = -s * t.repeatsU() * x + c * t.repeatsV() * y + t.offsetV();
     return relief.height(push, (float) u, (float) v);

@@ -24,9 +24,9 @@ final class Sheets {
     int[] low = new int[n + 1], high = new int[n + 1];
     for (int i = 0; i <= n; i++) {
       double u = (double) i / n, a = bend * (u - 0.5);
-      double x = n == 1 ? s.width() * (u - 0.5) : r * Math.sin(a);
-      double z = n == 1 ? 0 : r * (1 - Math.cos(a));
-      Vec3 normal = n == 1 ? new Vec3(0, 0, 1) : new Vec3(-Math.sin(a), 0, Math.cos(a));
+      double x = n == 1 ? s.width() * (u - 0.5) : r * StrictMath.sin(a);
+      double z = n == 1 ? 0 : r * (1 - StrictMath.cos(a));
+      Vec3 normal = n == 1 ? new Vec3(0, 0, 1) : new Vec3(-StrictMath.sin(a), 0, StrictMath.cos(a));
       low[i] = t.corner(new Vec3(x, -y, z), normal, u, 1);
       high[i] = t.corner(new Vec3(x, y, z), normal, u, 0);
     }
@@ -121,17 +121,19 @@ final class Sheets {
     double power = 0;
     for (int i = 0; i < WAVES; i++) {
       // Frequencies from half to two and a half times the peak's, in even ratios.
-      double omega = peak * 0.5 * Math.pow(5, (i + random.nextDouble()) / WAVES);
+      double omega = peak * 0.5 * StrictMath.pow(5, (i + random.nextDouble()) / WAVES);
       double k = omega * omega / GRAVITY;
-      double density = Math.pow(omega / peak, -5) * Math.exp(-1.25 * Math.pow(peak / omega, 4));
+      double density =
+          StrictMath.pow(omega / peak, -5)
+              * StrictMath.exp(-1.25 * StrictMath.pow(peak / omega, 4));
       // What the sheet's corners are too far apart to show is left out.
       boolean shown = 2 * Math.PI / k > 5 * step;
       amplitude[i] = shown ? Math.sqrt(density * omega) : 0;
       power += amplitude[i] * amplitude[i] / 2;
-      double spread = Math.asin(2 * random.nextDouble() - 1);
+      double spread = StrictMath.asin(2 * random.nextDouble() - 1);
       double heading = Math.toRadians(s.headingDegrees()) + spread * 0.8;
-      kx[i] = k * Math.cos(heading);
-      kz[i] = -k * Math.sin(heading);
+      kx[i] = k * StrictMath.cos(heading);
+      kz[i] = -k * StrictMath.sin(heading);
       double speed = Math.sqrt(GRAVITY * k + TENSION * k * k * k);
       phase[i] = 2 * Math.PI * random.nextDouble() - speed * s.seconds();
     }
@@ -146,8 +148,8 @@ final class Sheets {
           to[0] = to[1] = to[2] = 0;
           for (int i = 0; i < WAVES; i++) {
             double at = kx[i] * x + kz[i] * z + phase[i];
-            double a = scale * amplitude[i], slope = -a * Math.sin(at);
-            to[0] += a * Math.cos(at);
+            double a = scale * amplitude[i], slope = -a * StrictMath.sin(at);
+            to[0] += a * StrictMath.cos(at);
             to[1] += slope * kx[i];
             to[2] += slope * kz[i];
           }

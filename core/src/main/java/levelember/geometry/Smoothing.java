@@ -35,7 +35,7 @@ final class Smoothing {
   private final double crease;
 
   private Smoothing(Triangles from, double creaseDegrees) {
-    crease = Math.cos(Math.toRadians(creaseDegrees));
+    crease = StrictMath.cos(Math.toRadians(creaseDegrees));
     Map<Vec3, Integer> known = new HashMap<>();
     faces = new int[3 * from.count()];
     laid = from.places() == null ? null : new double[6 * from.count()];

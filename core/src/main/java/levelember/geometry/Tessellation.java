@@ -82,7 +82,13 @@ public final class Tessellation {
     way.add(new double[] {s.depth(), 0, 1, 0});
     for (int i = 0; i <= steps; i++) {
       double a = Math.PI / 2 * i / steps;
-      way.add(new double[] {r - r * Math.sin(a), r - r * Math.cos(a), Math.cos(a), Math.sin(a)});
+      way.add(
+          new double[] {
+            r - r * StrictMath.sin(a),
+            r - r * StrictMath.cos(a),
+            StrictMath.cos(a),
+            StrictMath.sin(a)
+          });
     }
     way.add(new double[] {0, s.height(), 0, 1});
     int[] left = new int[way.size()];
@@ -90,7 +96,7 @@ public final class Tessellation {
     double whole = s.depth() + s.height() + (Math.PI / 2 - 2) * r, length = 0;
     for (int i = 0; i < way.size(); i++) {
       double[] w = way.get(i);
-      length += i == 0 ? 0 : Math.hypot(w[0] - way.get(i - 1)[0], w[1] - way.get(i - 1)[1]);
+      length += i == 0 ? 0 : StrictMath.hypot(w[0] - way.get(i - 1)[0], w[1] - way.get(i - 1)[1]);
       left[i] = t.corner(-x, w[1], w[0], 0, w[2], w[3], 0, 1 - length / whole);
       right[i] = t.corner(x, w[1], w[0], 0, w[2], w[3], 1, 1 - length / whole);
     }
@@ -109,7 +115,7 @@ public final class Tessellation {
     double[] grid = new double[2 * (n + 1)];
     double[] bend = new double[2 * (n + 1)];
     for (int i = 0; i <= n; i++) {
-      double a = n == 0 ? 0 : Math.tan(Math.PI / 4 * (1 - (double) i / n));
+      double a = n == 0 ? 0 : StrictMath.tan(Math.PI / 4 * (1 - (double) i / n));
       grid[i] = -1;
       bend[i] = -a;
       grid[2 * n + 1 - i] = 1;
@@ -176,10 +182,10 @@ public final class Tessellation {
     int[][] id = new int[across + 1][around + 1];
     for (int i = 0; i <= across; i++) {
       double a = Math.PI * i / across;
-      double ring = i == 0 || i == across ? 0 : Math.sin(a);
+      double ring = i == 0 || i == across ? 0 : StrictMath.sin(a);
       for (int j = 0; j <= around; j++) {
         double b = 2 * Math.PI * (j % around) / around;
-        double x = ring * Math.sin(b), y = -Math.cos(a), z = ring * Math.cos(b);
+        double x = ring * StrictMath.sin(b), y = -StrictMath.cos(a), z = ring * StrictMath.cos(b);
         double u = (double) j / around, v = 1 - (double) i / across;
         id[i][j] = t.corner(radius * x, radius * y, radius * z, x, y, z, u, v);
       }
@@ -201,9 +207,11 @@ public final class Tessellation {
       double a = 2 * Math.PI * (i % around) / around;
       for (int j = 0; j <= tube; j++) {
         double b = 2 * Math.PI * (j % tube) / tube;
-        double nx = Math.sin(a) * Math.cos(b), ny = Math.sin(b), nz = Math.cos(a) * Math.cos(b);
-        double r = s.radius() + s.tube() * Math.cos(b);
-        double x = r * Math.sin(a), z = r * Math.cos(a);
+        double nx = StrictMath.sin(a) * StrictMath.cos(b),
+            ny = StrictMath.sin(b),
+            nz = StrictMath.cos(a) * StrictMath.cos(b);
+        double r = s.radius() + s.tube() * StrictMath.cos(b);
+        double x = r * StrictMath.sin(a), z = r * StrictMath.cos(a);
         double u = (double) i / around, v = 1 - (double) j / tube;
         id[i][j] = t.corner(x, s.tube() * ny, z, nx, ny, nz, u, v);
       }
@@ -243,7 +251,7 @@ public final class Tessellation {
     int steps = rounding > 0 ? ROUNDING_STEPS : 0;
     for (int i = 0; i <= steps; i++) {
       double a = Math.toRadians(fromDegrees + (steps == 0 ? 0 : 90.0 * i / steps));
-      profile.add(new Corner(x + rounding * Math.cos(a), y + rounding * Math.sin(a)));
+      profile.add(new Corner(x + rounding * StrictMath.cos(a), y + rounding * StrictMath.sin(a)));
     }
   }
 
@@ -255,13 +263,13 @@ public final class Tessellation {
     Triangles t = new Triangles();
     int n = p.size();
     int stretches = closed ? n : n - 1;
-    double crease = Math.cos(Math.toRadians(creaseDegrees));
+    double crease = StrictMath.cos(Math.toRadians(creaseDegrees));
     double[][] normal = new double[stretches][];
     double whole = 0, length = 0;
     for (int i = 0; i < stretches; i++) {
       Corner a = p.get(i), b = p.get((i + 1) % n);
       double dr = b.radius() - a.radius(), dy = b.height() - a.height();
-      double l = Math.hypot(dr, dy);
+      double l = StrictMath.hypot(dr, dy);
       whole += l;
       normal[i] = new double[] {dy / l, -dr / l};
     }
@@ -271,7 +279,8 @@ public final class Tessellation {
       double[] from = blend(normal, i, i - 1, closed, crease);
       double[] to = blend(normal, i, i + 1, closed, crease);
       Corner low = p.get(i), high = p.get((i + 1) % n);
-      double next = length + Math.hypot(high.radius() - low.radius(), high.height() - low.height());
+      double next =
+          length + StrictMath.hypot(high.radius() - low.radius(), high.height() - low.height());
       int[] lower = ring(t, low, from, around, 1 - length / whole);
       int[] upper = ring(t, high, to, around, 1 - next / whole);
       length = next;
@@ -312,7 +321,7 @@ public final class Tessellation {
     int[] id = new int[around + 1];
     for (int j = 0; j <= around; j++) {
       double a = 2 * Math.PI * (j % around) / around;
-      double s = Math.sin(a), k = Math.cos(a);
+      double s = StrictMath.sin(a), k = StrictMath.cos(a);
       double x = c.radius() * s, z = c.radius() * k, u = (double) j / around;
       id[j] = t.corner(x, c.height(), z, n[0] * s, n[1], n[0] * k, u, v);
     }

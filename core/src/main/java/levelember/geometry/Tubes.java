@@ -14,7 +14,7 @@ final class Tubes {
   private static final int STRUT_AROUND = 8;
 
   /** Edges between faces that bend less than this are left out, so that flat faces stay open. */
-  private static final double FLAT = Math.cos(Math.toRadians(1));
+  private static final double FLAT = StrictMath.cos(Math.toRadians(1));
 
   private Tubes() {}
 
@@ -35,7 +35,7 @@ final class Tubes {
     double twist = 0;
     if (s.closed()) {
       Vec3 back = flattened(side[n - 1], along[0]);
-      twist = Math.atan2(back.cross(side[0]).dot(along[0]), back.dot(side[0]));
+      twist = StrictMath.atan2(back.cross(side[0]).dot(along[0]), back.dot(side[0]));
     }
     int rings = s.closed() ? n + 1 : n;
     int[][] id = new int[rings][AROUND + 1];
@@ -45,7 +45,7 @@ final class Tubes {
       Vec3 x = side[k], y = along[k].cross(x);
       for (int j = 0; j <= AROUND; j++) {
         double a = 2 * Math.PI * (j % AROUND) / AROUND + turn;
-        Vec3 out = x.times(Math.cos(a)).plus(y.times(Math.sin(a)));
+        Vec3 out = x.times(StrictMath.cos(a)).plus(y.times(StrictMath.sin(a)));
         double u = (double) j / AROUND, v = (double) i / (rings - 1);
         id[i][j] = t.corner(way.get(k).plus(out.times(s.radius())), out, u, v);
       }
@@ -67,7 +67,9 @@ final class Tubes {
     int[] rim = new int[ring.length];
     for (int j = 0; j < ring.length; j++) {
       double a = 2 * Math.PI * j / (ring.length - 1);
-      rim[j] = t.corner(t.position(ring[j]), out, 0.5 + Math.cos(a) / 2, 0.5 + Math.sin(a) / 2);
+      rim[j] =
+          t.corner(
+              t.position(ring[j]), out, 0.5 + StrictMath.cos(a) / 2, 0.5 + StrictMath.sin(a) / 2);
     }
     for (int j = 0; j + 1 < ring.length; j++) {
       if (far) {
@@ -181,7 +183,7 @@ final class Tubes {
     int[] low = new int[STRUT_AROUND + 1], high = new int[STRUT_AROUND + 1];
     for (int j = 0; j <= STRUT_AROUND; j++) {
       double turn = 2 * Math.PI * (j % STRUT_AROUND) / STRUT_AROUND;
-      Vec3 out = x.times(Math.cos(turn)).plus(y.times(Math.sin(turn)));
+      Vec3 out = x.times(StrictMath.cos(turn)).plus(y.times(StrictMath.sin(turn)));
       double u = (double) j / STRUT_AROUND;
       low[j] = t.corner(a.plus(out.times(radius)), out, u, 1);
       high[j] = t.corner(b.plus(out.times(radius)), out, u, 0);
@@ -199,7 +201,11 @@ final class Tubes {
       double a = Math.PI * i / across;
       for (int j = 0; j <= STRUT_AROUND; j++) {
         double b = 2 * Math.PI * (j % STRUT_AROUND) / STRUT_AROUND;
-        Vec3 out = new Vec3(Math.sin(a) * Math.sin(b), -Math.cos(a), Math.sin(a) * Math.cos(b));
+        Vec3 out =
+            new Vec3(
+                StrictMath.sin(a) * StrictMath.sin(b),
+                -StrictMath.cos(a),
+                StrictMath.sin(a) * StrictMath.cos(b));
         double u = (double) j / STRUT_AROUND, v = 1 - (double) i / across;
         id[i][j] = t.corner(at.plus(out.times(radius)), out, u, v);
       }

@@ -34,7 +34,7 @@ public final class ThinLens {
    */
   public ThinLens(Shot shot, int width, int height, int step) {
     Vec3 way = shot.aim().minus(shot.position());
-    double level = Math.hypot(way.x(), way.z());
+    double level = StrictMath.hypot(way.x(), way.z());
     boolean upright = shot.upright() && level > 0.05 * way.length();
     Vec3 aim = upright ? new Vec3(shot.aim().x(), shot.position().y(), shot.aim().z()) : shot.aim();
     shift = upright ? way.y() / level : 0;
@@ -52,7 +52,7 @@ public final class ThinLens {
     bladeTurn = Math.toRadians(shot.bladeRotationDegrees());
     // As wide open as a round aperture of the same number.
     bladeReach =
-        blades == 0 ? 1 : Math.sqrt(2 * Math.PI / (blades * Math.sin(2 * Math.PI / blades)));
+        blades == 0 ? 1 : Math.sqrt(2 * Math.PI / (blades * StrictMath.sin(2 * Math.PI / blades)));
   }
 
   /**
@@ -71,14 +71,14 @@ public final class ThinLens {
       double r = lensRadius * Math.sqrt(a);
       if (blades == 0) {
         double phi = 2 * Math.PI * b;
-        lx = r * Math.cos(phi);
-        ly = r * Math.sin(phi);
+        lx = r * StrictMath.cos(phi);
+        ly = r * StrictMath.sin(phi);
       } else {
         int blade = Math.min((int) (b * blades), blades - 1);
         double part = b * blades - blade, angle = 2 * Math.PI / blades;
         double from = bladeTurn + angle * blade, to2 = from + angle;
-        lx = r * bladeReach * ((1 - part) * Math.cos(from) + part * Math.cos(to2));
-        ly = r * bladeReach * ((1 - part) * Math.sin(from) + part * Math.sin(to2));
+        lx = r * bladeReach * ((1 - part) * StrictMath.cos(from) + part * StrictMath.cos(to2));
+        ly = r * bladeReach * ((1 - part) * StrictMath.sin(from) + part * StrictMath.sin(to2));
       }
       x = x - lx / focus;
       y = y - ly / focus;

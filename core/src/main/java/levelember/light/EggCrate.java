@@ -12,7 +12,7 @@ public final class EggCrate {
   public static double lean(double spreadDegrees) {
     return spreadDegrees >= 180
         ? Double.POSITIVE_INFINITY
-        : Math.tan(Math.toRadians(spreadDegrees / 2));
+        : StrictMath.tan(Math.toRadians(spreadDegrees / 2));
   }
 
   /**

@@ -51,8 +51,8 @@ public final class EnvironmentLight extends LightSource {
     height = picture.height();
     rgb = picture.rgb();
     turn = rotationDegrees / 360;
-    tiltCos = Math.cos(Math.toRadians(tiltDegrees));
-    tiltSin = Math.sin(Math.toRadians(tiltDegrees));
+    tiltCos = StrictMath.cos(Math.toRadians(tiltDegrees));
+    tiltSin = StrictMath.sin(Math.toRadians(tiltDegrees));
     rows = new float[height + 1];
     columns = new float[height * (width + 1)];
     double sum = 0;
@@ -85,7 +85,7 @@ public final class EnvironmentLight extends LightSource {
     }
     bands = new double[height + 1];
     for (int y = 0; y <= height; y++) {
-      bands[y] = Math.cos(Math.PI * y / height);
+      bands[y] = StrictMath.cos(Math.PI * y / height);
     }
   }
 
@@ -94,7 +94,9 @@ public final class EnvironmentLight extends LightSource {
   }
 
   private double bandSolidAngle(int y) {
-    return 2 * Math.PI * (Math.cos(Math.PI * y / height) - Math.cos(Math.PI * (y + 1) / height));
+    return 2
+        * Math.PI
+        * (StrictMath.cos(Math.PI * y / height) - StrictMath.cos(Math.PI * (y + 1) / height));
   }
 
   @Override

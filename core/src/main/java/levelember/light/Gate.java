@@ -22,7 +22,7 @@ public final class Gate {
   Gate(Emitter.Spot spot, Texels pattern) {
     outer = Math.toRadians(spot.coneDegrees() / 2);
     inner = outer * (1 - spot.feather());
-    half = Math.tan(outer);
+    half = StrictMath.tan(outer);
     Emitter.Doors d = spot.doors();
     left = d == null ? Double.POSITIVE_INFINITY : tangent(d.left());
     right = d == null ? Double.POSITIVE_INFINITY : tangent(d.right());
@@ -31,12 +31,12 @@ public final class Gate {
     gobo = spot.gobo();
     this.pattern = pattern;
     double turn = gobo == null ? 0 : Math.toRadians(gobo.rotationDegrees());
-    cos = Math.cos(turn);
-    sin = Math.sin(turn);
+    cos = StrictMath.cos(turn);
+    sin = StrictMath.sin(turn);
   }
 
   private static double tangent(double degrees) {
-    return degrees >= 90 ? Double.POSITIVE_INFINITY : Math.tan(Math.toRadians(degrees));
+    return degrees >= 90 ? Double.POSITIVE_INFINITY : StrictMath.tan(Math.toRadians(degrees));
   }
 
   /** What the cone alone lets out at an angle from the axis, 0…1. */
@@ -59,7 +59,7 @@ public final class Gate {
    * @return false when none does
    */
   boolean pass(double x, double y, LightRay to) {
-    double open = cone(Math.atan(Math.sqrt(x * x + y * y)), inner, outer);
+    double open = cone(StrictMath.atan(Math.sqrt(x * x + y * y)), inner, outer);
     if (!(open > 0) || x > right || -x > left || y > top || -y > bottom) {
       return false;
     }
@@ -76,8 +76,8 @@ public final class Gate {
     for (int i = 0; i < taps; i++) {
       double radius = taps == 1 ? 0 : gobo.blur() * Math.sqrt((i + 0.5) / taps);
       double turn = i * 2.399963229728653;
-      double px = x + radius * Math.cos(turn) - gobo.offsetX();
-      double py = y + radius * Math.sin(turn) - gobo.offsetY();
+      double px = x + radius * StrictMath.cos(turn) - gobo.offsetX();
+      double py = y + radius * StrictMath.sin(turn) - gobo.offsetY();
       double u = 0.5 + 0.5 * (cos * px + sin * py) / gobo.scale();
       double v = 0.5 - 0.5 * (cos * py - sin * px) / gobo.scale();
       if (gobo.edge() == Gobo.Edge.BLACK && (u < 0 || v < 0 || u > 1 || v > 1)) {
@@ -98,6 +98,6 @@ public final class Gate {
   private float bent(float value) {
     double v = gobo.invert() ? 1 - value : value;
     v = Math.clamp(0.5 + gobo.contrast() * (v - 0.5), 0.0, 1.0);
-    return (float) (gobo.gamma() == 1 ? v : Math.pow(v, gobo.gamma()));
+    return (float) (gobo.gamma() == 1 ? v : StrictMath.pow(v, gobo.gamma()));
   }
 }

@@ -31,7 +31,7 @@ final class Intensity {
   /** Part of the peak in a direction away from the lamp. */
   float along(double x, double y, double z) {
     double out = -(x * frame.z().x() + y * frame.z().y() + z * frame.z().z());
-    double p = Math.acos(Math.clamp(out, -1.0, 1.0)) / Math.PI * POLAR;
+    double p = StrictMath.acos(Math.clamp(out, -1.0, 1.0)) / Math.PI * POLAR;
     int low = Math.min((int) p, POLAR - 1);
     float part = (float) (p - low);
     if (columns == 1) {
@@ -39,7 +39,7 @@ final class Intensity {
     }
     double right = x * frame.x().x() + y * frame.x().y() + z * frame.x().z();
     double up = x * frame.y().x() + y * frame.y().y() + z * frame.y().z();
-    double a = Math.atan2(up, right) / (2 * Math.PI);
+    double a = StrictMath.atan2(up, right) / (2 * Math.PI);
     a = (a - Math.floor(a)) * columns;
     int left = Math.min((int) a, columns - 1), next = (left + 1) % columns;
     float side = (float) (a - left);

@@ -86,8 +86,8 @@ final class LightTreeBuild {
       to[at + (4 + k) * Worth.LANES] = bound[6 + k];
     }
     to[at + 3 * Worth.LANES] = (float) r2;
-    to[at + 7 * Worth.LANES] = (float) Math.cos(bound[9]);
-    to[at + 8 * Worth.LANES] = (float) Math.sin(bound[9]);
+    to[at + 7 * Worth.LANES] = (float) StrictMath.cos(bound[9]);
+    to[at + 8 * Worth.LANES] = (float) StrictMath.sin(bound[9]);
     to[at + 9 * Worth.LANES] = bound[10];
   }
 
@@ -220,8 +220,8 @@ final class LightTreeBuild {
     }
     // Turn the axis from this cone's towards the other's.
     double turn = half - b[9];
-    double sin = Math.sin(between);
-    double x = Math.sin(between - turn) / sin, y = Math.sin(turn) / sin;
+    double sin = StrictMath.sin(between);
+    double x = StrictMath.sin(between - turn) / sin, y = StrictMath.sin(turn) / sin;
     for (int k = 6; k < 9; k++) {
       b[k] = (float) (x * b[k] + y * o[k]);
     }
@@ -233,10 +233,13 @@ final class LightTreeBuild {
     double area = x * y + y * z + z * x;
     double o = b[9], w = Math.min(o + BENDS_TO, Math.PI);
     double spread =
-        2 * Math.PI * (1 - Math.cos(o))
+        2 * Math.PI * (1 - StrictMath.cos(o))
             + Math.PI
                 / 2
-                * (2 * w * Math.sin(o) - Math.cos(o - 2 * w) - 2 * o * Math.sin(o) + Math.cos(o));
+                * (2 * w * StrictMath.sin(o)
+                    - StrictMath.cos(o - 2 * w)
+                    - 2 * o * StrictMath.sin(o)
+                    + StrictMath.cos(o));
     return b[10] * Math.max(area, 1e-12) * spread;
   }
 }

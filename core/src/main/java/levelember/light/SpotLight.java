@@ -118,7 +118,8 @@ public final class SpotLight extends LightSource {
     double x = px - cx, y = py - cy, z = pz - cz, d2 = x * x + y * y + z * z + 1e-6;
     double out = -(x * frame.z().x() + y * frame.z().y() + z * frame.z().z()) / Math.sqrt(d2);
     // Beyond the cone only the softened edge of a large source gives anything.
-    double part = Math.acos(Math.clamp(out, -1.0, 1.0)) <= half ? 1 : radius > 0 ? 0.05 : 1e-3;
+    double part =
+        StrictMath.acos(Math.clamp(out, -1.0, 1.0)) <= half ? 1 : radius > 0 ? 0.05 : 1e-3;
     return (float) (part / d2);
   }
 

@@ -26,8 +26,8 @@ public final class SunLight extends LightSource {
     to = towards.unit();
     side = to.cross(Math.abs(to.y()) > 0.9 ? new Vec3(1, 0, 0) : Vec3.UP).unit();
     other = to.cross(side);
-    double half = Math.toRadians(sizeDegrees / 2), sin = Math.sin(half);
-    cosine = Math.cos(half);
+    double half = Math.toRadians(sizeDegrees / 2), sin = StrictMath.sin(half);
+    cosine = StrictMath.cos(half);
     share = sin * sin / (1 + cosine);
     pdf = share == 0 ? 1 : (float) (1 / (2 * Math.PI * share));
     for (int c = 0; c < 3; c++) {

@@ -38,7 +38,7 @@ public final class TubeLight extends LightSource {
     qz /= rho;
     double sx = axis.y() * qz - axis.z() * qy, sy = axis.z() * qx - axis.x() * qz;
     double sz = axis.x() * qy - axis.y() * qx;
-    double half = Math.acos(radius / rho);
+    double half = StrictMath.acos(radius / rho);
     double turns = (2 * u - 1) * half / (2 * Math.PI);
     double c = Trig.cosine(turns), s = Trig.sine(turns);
     double nx = c * qx + s * sx, ny = c * qy + s * sy, nz = c * qz + s * sz;
@@ -89,7 +89,7 @@ public final class TubeLight extends LightSource {
     if (!(facing > 1e-7)) {
       return false;
     }
-    to.pdf = (float) (t * t / (facing * area(Math.acos(radius / Math.sqrt(rho2)))));
+    to.pdf = (float) (t * t / (facing * area(StrictMath.acos(radius / Math.sqrt(rho2)))));
     to.distance = (float) t;
     to.delta = false;
     to.white(1);

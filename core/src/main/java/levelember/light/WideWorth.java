@@ -4,6 +4,7 @@ import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.VectorMask;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
+import levelember.math.Lanes;
 
 /**
  * {@link Worth} of all lanes at once, in steps so short that the compiler keeps vectors in
@@ -28,7 +29,7 @@ final class WideWorth extends Worth {
 
   /** False where the machine's vectors are shorter. */
   static boolean suits() {
-    return FloatVector.SPECIES_PREFERRED.length() >= LANES;
+    return Lanes.species().length() >= LANES;
   }
 
   @Override

@@ -1,5 +1,7 @@
 package levelember.light;
 
+import levelember.math.Lanes;
+
 /**
  * What the nodes of a {@link LightTree} may give to a surface, {@link #LANES} at a time: power over
  * squared distance, times the cosines at both ends for the most favourable directions that the
@@ -31,10 +33,7 @@ class Worth {
 
   /** Asked once, and only where the module is there, so that the class loads without it. */
   private static final class Machine {
-    static final Worth WORTH =
-        ModuleLayer.boot().findModule("jdk.incubator.vector").isPresent() && WideWorth.suits()
-            ? new WideWorth()
-            : new Worth();
+    static final Worth WORTH = Lanes.vectors() && WideWorth.suits() ? new WideWorth() : new Worth();
   }
 
   /**

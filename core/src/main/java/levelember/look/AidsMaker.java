@@ -288,7 +288,7 @@ public final class AidsMaker {
   /** What blurring and exposing the plates adds: they are spread where they are seen alone. */
   private Picture treated(Picture plates) {
     double deviation = look.plate().blur() / 100 * height;
-    float gain = (float) Math.pow(2, look.plate().stops());
+    float gain = (float) StrictMath.pow(2, look.plate().stops());
     Picture soft = Blur.gaussian(plates, deviation);
     Picture to = Picture.black(width, height);
     for (int i = 0; i < open.length; i++) {

@@ -61,7 +61,7 @@ public final class Balance {
     // In reciprocal kelvins steps along the locus look alike.
     for (double mired = 25; mired <= 1000; mired += 0.25) {
       double[] at = uv(ColourTemperature.xy(1e6 / mired, 0));
-      double d = Math.hypot(at[0] - uv[0], at[1] - uv[1]);
+      double d = StrictMath.hypot(at[0] - uv[0], at[1] - uv[1]);
       if (d < best) {
         best = d;
         kelvin = 1e6 / mired;
@@ -71,7 +71,7 @@ public final class Balance {
     best = Double.POSITIVE_INFINITY;
     for (double t = -50; t <= 50; t += 0.1) {
       double[] at = uv(ColourTemperature.xy(kelvin, t));
-      double d = Math.hypot(at[0] - uv[0], at[1] - uv[1]);
+      double d = StrictMath.hypot(at[0] - uv[0], at[1] - uv[1]);
       if (d < best) {
         best = d;
         tint = t;

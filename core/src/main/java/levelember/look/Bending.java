@@ -20,7 +20,7 @@ final class Bending {
 
   static Picture bent(Picture from, Optics optics) {
     int w = from.width(), h = from.height();
-    double corner = Math.hypot(w, h) / 2;
+    double corner = StrictMath.hypot(w, h) / 2;
     double d = optics.distortion();
     double whole = 1 / (1 + Math.max(d, 0));
     double fringe = optics.fringing() / 100 * h / corner;

@@ -47,8 +47,8 @@ final class Blooming {
   private static double within(double radius, double first) {
     double sum = 0;
     for (int i = 0; i < SHARES.length; i++) {
-      double s = first * Math.pow(2, i - MIDDLE);
-      sum += SHARES[i] * (1 - Math.exp(-radius * radius / (2 * s * s)));
+      double s = first * StrictMath.pow(2, i - MIDDLE);
+      sum += SHARES[i] * (1 - StrictMath.exp(-radius * radius / (2 * s * s)));
     }
     return sum;
   }
@@ -59,7 +59,7 @@ final class Blooming {
    * @param size within which half of it stays, in pixels of the whole picture
    */
   static int level(double size) {
-    return levelOf(FIRST * size * Math.pow(2, -MIDDLE), 1);
+    return levelOf(FIRST * size * StrictMath.pow(2, -MIDDLE), 1);
   }
 
   private static int levelOf(double deviation, int least) {
@@ -82,7 +82,7 @@ final class Blooming {
     level[first] = source;
     int last = first;
     for (int i = 0; i < SHARES.length; i++) {
-      double deviation = FIRST * size * Math.pow(2, i - MIDDLE);
+      double deviation = FIRST * size * StrictMath.pow(2, i - MIDDLE);
       int at = levelOf(deviation, first);
       for (; last < at; last++) {
         level[last + 1] = Blur.half(level[last]);

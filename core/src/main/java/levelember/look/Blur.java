@@ -136,7 +136,7 @@ final class Blur {
     double[] exact = new double[reach + 1];
     double sum = 0;
     for (int t = 0; t <= reach; t++) {
-      exact[t] = Math.exp(-0.5 * t * t / (deviation * deviation));
+      exact[t] = StrictMath.exp(-0.5 * t * t / (deviation * deviation));
       sum += t == 0 ? exact[t] : 2 * exact[t];
     }
     float[] taps = new float[reach + 1];

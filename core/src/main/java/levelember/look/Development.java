@@ -288,7 +288,7 @@ public final class Development {
     float[] to = new float[side];
     for (int i = 0; i < side; i++) {
       double d = i + 0.5 - side / 2.0;
-      to[i] = (float) Math.pow(2, -optics.vignette() * d * d / corner);
+      to[i] = (float) StrictMath.pow(2, -optics.vignette() * d * d / corner);
     }
     return to;
   }

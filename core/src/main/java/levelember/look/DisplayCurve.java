@@ -40,7 +40,7 @@ public final class DisplayCurve {
   public DisplayCurve(Look look) {
     scale = 1 / fullScale(look.ev());
     tone = look.tone();
-    white = Math.pow(2, tone.highlightRangeStops());
+    white = StrictMath.pow(2, tone.highlightRangeStops());
     double grey = MID;
     switch (tone.curve()) {
       case PLAIN -> {
@@ -66,7 +66,7 @@ public final class DisplayCurve {
       }
       default -> throw new IllegalStateException("a curve without a formula");
     }
-    double m = Math.pow(MID, power), w = Math.pow(white, power);
+    double m = StrictMath.pow(MID, power), w = StrictMath.pow(white, power);
     half = m * (most - grey) / (grey - black - (most - black) * m / w);
     reach = (most - black) * (w + half) / w;
     start = tone.curve() == Tone.Curve.PLAIN ? tone.shoulderStart() : 0.5;
@@ -74,7 +74,7 @@ public final class DisplayCurve {
 
   /** Luminance that is shown as 1.0 before the shoulder, cd/m². */
   public static double fullScale(double ev) {
-    return 1.2 * Math.pow(2, ev);
+    return 1.2 * StrictMath.pow(2, ev);
   }
 
   /** Luminance of mid grey for readings, cd/m². */
@@ -95,7 +95,7 @@ public final class DisplayCurve {
 
   /** Contrast and curve on an exposed value from 0 on. */
   double toned(double x) {
-    double y = tone.contrast() == 1 ? x : MID * Math.pow(x / MID, tone.contrast());
+    double y = tone.contrast() == 1 ? x : MID * StrictMath.pow(x / MID, tone.contrast());
     return tone.curve() == Tone.Curve.PLAIN ? shoulder(y) : film(y);
   }
 
@@ -108,7 +108,9 @@ public final class DisplayCurve {
     boolean film = tone.curve() != Tone.Curve.PLAIN;
     double bent = tone.contrast() * (film ? power : 1);
     double scaled =
-        film ? Math.pow(MID, power * (1 - tone.contrast())) : Math.pow(MID, 1 - tone.contrast());
+        film
+            ? StrictMath.pow(MID, power * (1 - tone.contrast()))
+            : StrictMath.pow(MID, 1 - tone.contrast());
     // A curve that clips has no shoulder to turn white on.
     boolean clips = start >= 1;
     double from = Math.min(start, 1 - 1e-6);
@@ -139,7 +141,7 @@ public final class DisplayCurve {
     if (x >= white) {
       return most;
     }
-    double p = Math.pow(x, power);
+    double p = StrictMath.pow(x, power);
     return Math.min(most, black + reach * p / (p + half));
   }
 

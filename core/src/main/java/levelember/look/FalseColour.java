@@ -43,7 +43,7 @@ public final class FalseColour {
           int end = 3 * (y + 1) * picture.width();
           for (int i = 3 * y * picture.width(); i < end; i += 3) {
             double light = Colour.luminance(a[i], a[i + 1], a[i + 2]) / grey;
-            double stops = light > 0 ? Math.log(light) / Math.log(2) : LEAST;
+            double stops = light > 0 ? StrictMath.log(light) / StrictMath.log(2) : LEAST;
             int band = Math.clamp(Math.round(stops), LEAST, MOST) - LEAST;
             put(to, i, BANDS[band]);
           }

@@ -42,9 +42,9 @@ final class Glowing {
   /** What share of a pixel is spread, by the largest of its channels. */
   private record Gate(float low, float perWide) {
     static Gate of(Glow glow, double scale) {
-      double white = Math.pow(2, glow.threshold()) / scale;
-      double low = white * Math.pow(2, -glow.knee() / 2);
-      double high = white * Math.pow(2, glow.knee() / 2);
+      double white = StrictMath.pow(2, glow.threshold()) / scale;
+      double low = white * StrictMath.pow(2, -glow.knee() / 2);
+      double high = white * StrictMath.pow(2, glow.knee() / 2);
       return new Gate((float) low, (float) (1 / Math.max(high - low, 1e-6 * high)));
     }
 

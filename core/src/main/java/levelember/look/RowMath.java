@@ -1,5 +1,7 @@
 package levelember.look;
 
+import levelember.math.Lanes;
+
 /**
  * The arithmetic of a look on rows of single channels. Powers are taken by polynomials, so that
  * every machine gives the same bits: log2 by a polynomial fitted at Chebyshev's points, exp2 by its
@@ -173,10 +175,7 @@ abstract sealed class RowMath permits PlainRows, WideRows {
 
   /** Asked once, and only where the module is there, so that the class loads without it. */
   private static final class Machine {
-    static final RowMath ROWS =
-        ModuleLayer.boot().findModule("jdk.incubator.vector").isPresent()
-            ? new WideRows()
-            : new PlainRows();
+    static final RowMath ROWS = Lanes.vectors() ? new WideRows() : new PlainRows();
   }
 
   /** Takes a row of pixels apart into its channels. */

@@ -72,7 +72,7 @@ final class Streaking {
       return false;
     }
     double angle = Math.toRadians(starRays.rotationDegrees() + 360.0 * i / count);
-    double dx = Math.cos(angle), dy = -Math.sin(angle);
+    double dx = StrictMath.cos(angle), dy = -StrictMath.sin(angle);
     if (Math.abs(dx) >= Math.abs(dy) != across) {
       return false;
     }
@@ -137,7 +137,7 @@ final class Streaking {
       this.slope = slope;
       this.to = to;
       rows = image.length / n;
-      keep = (float) Math.pow(0.1, Math.hypot(1, slope) / fall);
+      keep = (float) StrictMath.pow(0.1, StrictMath.hypot(1, slope) / fall);
       gain = (1 - keep) * share;
       int end = down(rows - 1);
       first = -1 - Math.max(0, end);

@@ -7,10 +7,11 @@ import jdk.incubator.vector.VectorMask;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorShuffle;
 import jdk.incubator.vector.VectorSpecies;
+import levelember.math.Lanes;
 
 /** Rows as many pixels at a time as there are lanes; the same bits as {@link PlainRows}. */
 final class WideRows extends RowMath {
-  static final VectorSpecies<Float> LANES = FloatVector.SPECIES_PREFERRED;
+  static final VectorSpecies<Float> LANES = Lanes.species();
 
   static FloatVector all(float v) {
     return FloatVector.broadcast(LANES, v);

@@ -17,9 +17,9 @@ public record Affine(Vec3 x, Vec3 y, Vec3 z, Vec3 shift) {
     double a = Math.toRadians(rotationDegrees.x());
     double b = Math.toRadians(rotationDegrees.y());
     double c = Math.toRadians(rotationDegrees.z());
-    double ca = Math.cos(a), sa = Math.sin(a);
-    double cb = Math.cos(b), sb = Math.sin(b);
-    double cc = Math.cos(c), sc = Math.sin(c);
+    double ca = StrictMath.cos(a), sa = StrictMath.sin(a);
+    double cb = StrictMath.cos(b), sb = StrictMath.sin(b);
+    double cc = StrictMath.cos(c), sc = StrictMath.sin(c);
     Vec3 x = new Vec3(cc * cb, sc * cb, -sb);
     Vec3 y = new Vec3(cc * sb * sa - sc * ca, sc * sb * sa + cc * ca, cb * sa);
     Vec3 z = new Vec3(cc * sb * ca + sc * sa, sc * sb * ca - cc * sa, cb * ca);
@@ -36,8 +36,8 @@ public record Affine(Vec3 x, Vec3 y, Vec3 z, Vec3 shift) {
     Vec3 right = helper.cross(back).unit();
     Vec3 up = back.cross(right);
     double r = Math.toRadians(rollDegrees);
-    Vec3 right2 = right.times(Math.cos(r)).plus(up.times(Math.sin(r)));
-    Vec3 up2 = up.times(Math.cos(r)).minus(right.times(Math.sin(r)));
+    Vec3 right2 = right.times(StrictMath.cos(r)).plus(up.times(StrictMath.sin(r)));
+    Vec3 up2 = up.times(StrictMath.cos(r)).minus(right.times(StrictMath.sin(r)));
     return new Affine(right2, up2, back, place);
   }
 

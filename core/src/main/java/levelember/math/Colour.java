@@ -16,12 +16,12 @@ public final class Colour {
   /** The sRGB transfer curve (IEC 61966-2-1): linear 0…1 to code value 0…1. */
   public static double encodeSrgb(double linear) {
     double x = Math.clamp(linear, 0.0, 1.0);
-    return x <= 0.0031308 ? 12.92 * x : 1.055 * Math.pow(x, 1 / 2.4) - 0.055;
+    return x <= 0.0031308 ? 12.92 * x : 1.055 * StrictMath.pow(x, 1 / 2.4) - 0.055;
   }
 
   /** The inverse of {@link #encodeSrgb}. */
   public static double decodeSrgb(double code) {
     double x = Math.clamp(code, 0.0, 1.0);
-    return x <= 0.04045 ? x / 12.92 : Math.pow((x + 0.055) / 1.055, 2.4);
+    return x <= 0.04045 ? x / 12.92 : StrictMath.pow((x + 0.055) / 1.055, 2.4);
   }
 }

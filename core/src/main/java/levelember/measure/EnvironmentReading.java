@@ -38,7 +38,7 @@ public record EnvironmentReading(
       for (int c = 0; c < 3; c++) {
         top = Math.max(top, p.rgb()[3 * i + c]);
       }
-      double weight = Math.sin(Math.PI * (i / w + 0.5) / h);
+      double weight = StrictMath.sin(Math.PI * (i / w + 0.5) / h);
       sum += weight * light[i];
       of += weight;
     }
@@ -66,7 +66,7 @@ public record EnvironmentReading(
         w,
         h,
         w / 360.0,
-        high > 0 ? Math.log(high / low) / Math.log(2) : 0,
+        high > 0 ? StrictMath.log(high / low) / StrictMath.log(2) : 0,
         clipped >= Math.max(4, n / 20_000) ? (double) clipped / n : 0,
         Math.max(0, (seam - usual) / h),
         high,
@@ -74,6 +74,6 @@ public record EnvironmentReading(
   }
 
   private static double stops(double a, double b, double floor) {
-    return Math.abs(Math.log(Math.max(a, floor) / Math.max(b, floor)) / Math.log(2));
+    return Math.abs(StrictMath.log(Math.max(a, floor) / Math.max(b, floor)) / StrictMath.log(2));
   }
 }

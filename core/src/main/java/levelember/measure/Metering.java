@@ -41,12 +41,12 @@ public record Metering(double average, double spot, double highlights) {
     // What is all but black says nothing of the exposure.
     double floor = Math.max(1e-6, sorted[n - 1] * 1e-5);
     for (float v : light) {
-      logs += Math.log(Math.max(v, floor));
+      logs += StrictMath.log(Math.max(v, floor));
     }
     Arrays.sort(brightest);
     double high = brightest[Math.clamp((int) ((1 - LEFT_OUT) * n), 0, n - 1)];
     return new Metering(
-        ev(Math.exp(logs / n), MID), ev(spot(picture, light, x, y), MID), ev(high, HELD));
+        ev(StrictMath.exp(logs / n), MID), ev(spot(picture, light, x, y), MID), ev(high, HELD));
   }
 
   private static double spot(Picture picture, float[] light, double x, double y) {
@@ -68,7 +68,7 @@ public record Metering(double average, double spot, double highlights) {
 
   /** The exposure value at which a luminance is shown so bright before the curve. */
   private static double ev(double luminance, double shown) {
-    double ev = Math.log(Math.max(luminance, 1e-9) / shown / 1.2) / Math.log(2);
+    double ev = StrictMath.log(Math.max(luminance, 1e-9) / shown / 1.2) / StrictMath.log(2);
     return Math.clamp(Math.rint(100 * ev) / 100, LEAST_EV, MOST_EV);
   }
 }

@@ -27,7 +27,7 @@ public record Reading(double luminance, double stops, int layer, double share) {
         best = k;
       }
     }
-    double stops = Math.log(sum / DisplayCurve.midGrey(ev)) / Math.log(2);
+    double stops = StrictMath.log(sum / DisplayCurve.midGrey(ev)) / StrictMath.log(2);
     return new Reading(sum, stops, best, sum > 0 ? most / sum : 0);
   }
 

@@ -75,7 +75,7 @@ public record Scopes(
     if (!(relative > 0)) {
       return 0;
     }
-    double s = Math.log(relative) / Math.log(2);
+    double s = StrictMath.log(relative) / StrictMath.log(2);
     return (float) Math.clamp((s - LEAST_STOPS) / (MOST_STOPS - LEAST_STOPS), 0.0, 1.0);
   }
 
@@ -152,7 +152,7 @@ public record Scopes(
     private static byte[] brightness(int[] counts, double even) {
       byte[] to = new byte[counts.length];
       for (int i = 0; i < counts.length; i++) {
-        double lit = counts[i] == 0 ? 0 : 60 + 195 * (1 - Math.exp(-counts[i] / even));
+        double lit = counts[i] == 0 ? 0 : 60 + 195 * (1 - StrictMath.exp(-counts[i] / even));
         to[i] = (byte) Math.round(lit);
       }
       return to;

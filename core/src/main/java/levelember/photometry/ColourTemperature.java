@@ -39,7 +39,7 @@ public final class ColourTemperature {
     }
     double[] uv = uv(here), before = uv(locus(kelvin * 0.99)), after = uv(locus(kelvin * 1.01));
     double du = after[0] - before[0], dv = after[1] - before[1];
-    double l = Math.hypot(du, dv);
+    double l = StrictMath.hypot(du, dv);
     double u = uv[0] + tint / 1000 * dv / l, v = uv[1] - tint / 1000 * du / l;
     double d = 2 * u - 8 * v + 4;
     return new double[] {3 * u / d, 2 * v / d};

@@ -23,7 +23,7 @@ final class FaceIlluminance {
     double lean = EggCrate.lean(spreadDegrees), a = width / 2, b = height / 2;
     if (lean == Double.POSITIVE_INFINITY) {
       double p = Math.sqrt(1 + a * a), q = Math.sqrt(1 + b * b);
-      return 2 * (a / p * Math.atan(b / p) + b / q * Math.atan(a / q));
+      return 2 * (a / p * StrictMath.atan(b / p) + b / q * StrictMath.atan(a / q));
     }
     double sum = 0;
     for (int i = 0; i < STEPS; i++) {
@@ -45,7 +45,7 @@ final class FaceIlluminance {
       double r = radius * Math.sqrt((i + 0.5) / STEPS);
       for (int j = 0; j < STEPS; j++) {
         double angle = Math.PI / 2 * (j + 0.5) / STEPS;
-        sum += through(lean, r * Math.cos(angle), r * Math.sin(angle));
+        sum += through(lean, r * StrictMath.cos(angle), r * StrictMath.sin(angle));
       }
     }
     return sum * Math.PI * radius * radius / (STEPS * STEPS);
@@ -64,12 +64,12 @@ final class FaceIlluminance {
 
   /** Of the side of a tube, its ends dark. */
   static double tube(double radius, double length) {
-    double distance = 1 + radius, half = Math.acos(radius / distance);
-    double end = Math.atan(length / 2), sum = 0;
+    double distance = 1 + radius, half = StrictMath.acos(radius / distance);
+    double end = StrictMath.atan(length / 2), sum = 0;
     for (int i = 0; i < STEPS; i++) {
-      double phi = half * (i + 0.5) / STEPS, c = Math.cos(phi), s = Math.sin(phi);
+      double phi = half * (i + 0.5) / STEPS, c = StrictMath.cos(phi), s = StrictMath.sin(phi);
       for (int j = 0; j < STEPS; j++) {
-        double angle = end * (j + 0.5) / STEPS, along = Math.tan(angle);
+        double angle = end * (j + 0.5) / STEPS, along = StrictMath.tan(angle);
         double x = distance - radius * c, y = radius * s;
         double d2 = x * x + y * y + along * along;
         double leaving = x * c - y * s;

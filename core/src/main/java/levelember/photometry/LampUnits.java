@@ -86,7 +86,7 @@ public final class LampUnits {
       double z = Math.sqrt((i + 0.5) / steps), r = Math.sqrt(1 - z * z);
       for (int j = 0; j < steps; j++) {
         double a = Math.PI / 2 * (j + 0.5) / steps;
-        sum += EggCrate.open(lean, r * Math.cos(a), r * Math.sin(a), z);
+        sum += EggCrate.open(lean, r * StrictMath.cos(a), r * StrictMath.sin(a), z);
       }
     }
     return Math.PI * sum / (steps * steps);
@@ -107,7 +107,7 @@ public final class LampUnits {
         }
         part /= s.profile().peak();
       }
-      sum += 2 * Math.PI * Math.sin(a) * outer / steps * Gate.cone(a, inner, outer) * part;
+      sum += 2 * Math.PI * StrictMath.sin(a) * outer / steps * Gate.cone(a, inner, outer) * part;
     }
     return sum;
   }

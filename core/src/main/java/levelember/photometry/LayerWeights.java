@@ -46,7 +46,7 @@ public final class LayerWeights {
     Light lamp = Traced.twinned(shoot, light);
     double stops = light.levelStops() + shoot.masterStops();
     stops += (lamp == light ? 0 : lamp.levelStops()) + (bank == null ? 0 : bank.levelStops());
-    double value = LampUnits.tracedValue(lamp) * Math.pow(2, stops);
+    double value = LampUnits.tracedValue(lamp) * StrictMath.pow(2, stops);
     double[] colour = ColourTemperature.rgb(lamp.colour());
     if (bank != null) {
       colour[0] *= bank.filter().r();

@@ -20,7 +20,7 @@ public final class Observer {
 
   private static double lobe(double nm, double mean, double below, double above) {
     double t = (nm - mean) / (nm < mean ? below : above);
-    return Math.exp(-0.5 * t * t);
+    return StrictMath.exp(-0.5 * t * t);
   }
 
   /** Linear BT.709 of X, Y and Z; negative where the colour lies outside. */

@@ -35,7 +35,7 @@ public record Exposure(double ev, Camera camera) {
 
     /** Exposure value at ISO 100. */
     public double ev() {
-      return Math.log(fNumber * fNumber / shutterSeconds * 100 / iso) / Math.log(2);
+      return StrictMath.log(fNumber * fNumber / shutterSeconds * 100 / iso) / StrictMath.log(2);
     }
   }
 }

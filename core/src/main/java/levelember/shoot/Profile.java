@@ -115,7 +115,7 @@ public record Profile(String name, List<Double> polar, List<Double> around, List
     double sum = 0;
     for (int i = 0; i < steps; i++) {
       double a = mostDegrees * i / steps, b = mostDegrees * (i + 1) / steps;
-      double band = Math.cos(Math.toRadians(a)) - Math.cos(Math.toRadians(b));
+      double band = StrictMath.cos(Math.toRadians(a)) - StrictMath.cos(Math.toRadians(b));
       double mean = 0;
       for (int t = 0; t < turns; t++) {
         mean += at((a + b) / 2, 360.0 * (t + 0.5) / turns) / turns;

@@ -34,6 +34,12 @@ final class Fresnel {
     return 0.5f * (rs + rp);
   }
 
+  /** Reflectance of a dielectric at normal incidence. */
+  static float normal(double ior) {
+    double f = (ior - 1) / (ior + 1);
+    return (float) (f * f);
+  }
+
   /** (1 − cos)⁵ of Schlick 1994. */
   static float fifth(float cos) {
     float x = 1 - cos, x2 = x * x;

@@ -1,18 +1,26 @@
 package levelember.surface;
 
-/** What a surface answers, in the local frame; one object a thread, filled anew at each call. */
+/**
+ * Scattering at one point of a {@link LayeredSurface}: the values of its material there, the
+ * outgoing direction that was prepared, and the answers of {@link LayeredSurface#evaluate} and
+ * {@link LayeredSurface#sample}. Directions are unit vectors of the local frame, in which the
+ * normal is +Z. One object a thread, filled anew for every point.
+ */
 public final class Scattering {
-  /** The direction drawn. */
+  /** The sampled incident direction. */
   public float x, y, z;
 
-  /** Value times cosine; after drawing, divided by the density. */
+  /**
+   * Value of the BSDF times the cosine, by channel; after sampling divided by the density, which is
+   * the factor that a path's throughput gets.
+   */
   public float r, g, b;
 
-  /** What of {@link #r}, {@link #g} and {@link #b} is the matte part: base and sheen. */
-  public float matteR, matteG, matteB;
+  /** What of {@link #r}, {@link #g} and {@link #b} the diffuse lobes give: base and sheen. */
+  public float diffuseR, diffuseG, diffuseB;
 
-  /** After drawing: the direction was drawn for the matte part. */
-  public boolean matte;
+  /** After sampling: the direction was sampled by a diffuse lobe. */
+  public boolean diffuse;
 
   /** Density per steradian; meaningless for a {@link #delta} direction. */
   public float pdf;
@@ -23,23 +31,67 @@ public final class Scattering {
   /** The direction lies on the other side of the surface. */
   public boolean through;
 
+  /** The outgoing direction, z &gt; 0, and whether it is outside of the piece. */
+  float ox, oy, oz;
+
+  boolean entering;
+
+  /** The path's wavelength, for glass that disperses. */
+  float wavelength;
+
+  /** The normal of the microfacet that was sampled. */
   final float[] facet = new float[3];
 
-  /** Chances of the lobes: coat, sheen, glass, mirror; the matte base has what is left. */
-  final float[] chance = new float[4];
+  /** Probabilities of the lobes by {@link LayeredSurface}'s numbers; the base has what is left. */
+  final float[] probability = new float[4];
 
-  /** What the coat and the sheen take of the outgoing direction's light. */
-  float top, rim;
+  /** Albedo of the coat and of the sheen for the outgoing direction. */
+  float coatAlbedo, sheenAlbedo;
 
-  /** What the point is dressed in: see {@link LayeredSurface#dress(Scattering)}. */
+  /** What coat and sheen leave of the outgoing direction's light for the lobes below. */
+  float below;
+
+  /** Share of the dielectric base: what is neither metal nor glass. */
+  float base;
+
+  /** Cosine of the half vector to the normal, and of the directions to the half vector. */
+  float halfCos, halfAngleCos;
+
+  /** Values of the material at the point: see {@link LayeredSurface#material(Scattering)}. */
   final float[] colour = new float[3], metalF0 = new float[3], metalEdge = new float[3];
 
   final float[] tint = new float[3];
-  float metal, glass, colourMost, metalMost;
+  float metal, glass, brightestColour, brightestMetal;
 
-  void black() {
+  void clear() {
     r = g = b = pdf = 0;
-    matteR = matteG = matteB = 0;
-    delta = through = matte = false;
+    diffuseR = diffuseG = diffuseB = 0;
+    delta = through = diffuse = false;
+  }
+
+  void addDiffuse(float r, float g, float b) {
+    diffuseR += r;
+    diffuseG += g;
+    diffuseB += b;
+    add(r, g, b);
+  }
+
+  void add(float r, float g, float b) {
+    this.r += r;
+    this.g += g;
+    this.b += b;
+  }
+
+  /** Divides what was evaluated for a sampled direction by its density. */
+  void perDensity() {
+    if (pdf > 0) {
+      float inverse = 1 / pdf;
+      diffuseR *= inverse;
+      diffuseG *= inverse;
+      diffuseB *= inverse;
+      r *= inverse;
+      g *= inverse;
+      b *= inverse;
+    }
   }
 }

@@ -37,7 +37,7 @@ final class Sheen {
     float hx = ox + ix, hy = oy + iy, hz = oz + iz;
     float l2 = hx * hx + hy * hy + hz * hz;
     float sin2 = (hx * hx + hy * hy) / Math.max(l2, 1e-12f);
-    float d = (2 + sharp) * (float) Math.pow(sin2, 0.5f * sharp) / (2 * (float) Math.PI);
+    float d = (2 + sharp) * (float) StrictMath.pow(sin2, 0.5f * sharp) / (2 * (float) Math.PI);
     return d / (4 * (oz + iz - oz * iz));
   }
 

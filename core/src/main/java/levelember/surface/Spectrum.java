@@ -37,7 +37,7 @@ public final class Spectrum {
 
   private static double bell(double x, double height, double middle, double below, double above) {
     double t = (x - middle) * (x < middle ? below : above);
-    return height * Math.exp(-0.5 * t * t);
+    return height * StrictMath.exp(-0.5 * t * t);
   }
 
   private static void colour(double nm, double[] to) {

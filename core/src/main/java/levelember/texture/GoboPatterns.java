@@ -74,7 +74,7 @@ public final class GoboPatterns {
       }
       case "gobo-arch" -> {
         double body = Math.min(inside(x, 0.62), step(y + 0.9));
-        double top = y > 0.25 ? step(0.62 - Math.hypot(x, y - 0.25)) : 1;
+        double top = y > 0.25 ? step(0.62 - StrictMath.hypot(x, y - 0.25)) : 1;
         double bars =
             Math.min(away(x, 0.035), Math.min(away(y - 0.25, 0.035), away(y + 0.35, 0.03)));
         yield Math.min(Math.min(body, top), bars);
@@ -88,26 +88,27 @@ public final class GoboPatterns {
         double a = 5 * x, b = 5 * y / 0.866;
         int row = (int) Math.floor(b);
         double dx = a + 0.5 * (row & 1) - Math.floor(a + 0.5 * (row & 1)) - 0.5;
-        yield step((0.33 - Math.hypot(dx, (b - row - 0.5) * 0.866)) / 5);
+        yield step((0.33 - StrictMath.hypot(dx, (b - row - 0.5) * 0.866)) / 5);
       }
-      case "gobo-rings" -> bars(Math.hypot(x, y), 5, 0.5);
+      case "gobo-rings" -> bars(StrictMath.hypot(x, y), 5, 0.5);
       case "gobo-rays" -> {
-        double turns = Math.atan2(y, x) / (2 * Math.PI) * 14;
+        double turns = StrictMath.atan2(y, x) / (2 * Math.PI) * 14;
         double part = Math.abs(turns - Math.floor(turns) - 0.5) * 2;
-        yield step((0.52 - part) * Math.hypot(x, y) * 0.22) * step(Math.hypot(x, y) - 0.08);
+        yield step((0.52 - part) * StrictMath.hypot(x, y) * 0.22)
+            * step(StrictMath.hypot(x, y) - 0.08);
       }
       case "gobo-slit" -> Math.min(inside(x, 0.09), inside(y, 0.95));
       case "gobo-water" -> {
         double a = x + 0.25 * cloud(x, y, 2.2, 11), b = y + 0.25 * cloud(x, y, 2.2, 12);
         double net = Math.abs(cloud(a, b, 3.2, 13)) + 0.6 * Math.abs(cloud(a, b, 6.1, 14));
-        yield Math.pow(Math.max(0, 1 - 2.4 * net), 2.2) + 0.06;
+        yield StrictMath.pow(Math.max(0, 1 - 2.4 * net), 2.2) + 0.06;
       }
       case "gobo-torn" ->
           step(
               0.55
                   + 0.22 * cloud(x, y, 2.5, 15)
                   + 0.1 * cloud(x, y, 9, 16)
-                  - Math.hypot(x, 1.3 * y));
+                  - StrictMath.hypot(x, 1.3 * y));
       default -> throw new IllegalArgumentException("there is no pattern '" + id + "'");
     };
   }
@@ -151,7 +152,8 @@ public final class GoboPatterns {
           }
           double a = 2 * Math.PI * Noise.hash(kx, ky, 61 + layer) / 255.0;
           double dx = (x * n - kx - jx) / n, dy = (y * n - ky - jy) / n;
-          double u = Math.cos(a) * dx + Math.sin(a) * dy, v = Math.cos(a) * dy - Math.sin(a) * dx;
+          double u = StrictMath.cos(a) * dx + StrictMath.sin(a) * dy,
+              v = StrictMath.cos(a) * dy - StrictMath.sin(a) * dx;
           double length = 0.62 / n, t = u / length;
           double width = Math.abs(t) < 1 ? 0.34 * length * (1 - t * t) * (1 - 0.35 * t) : -1;
           open = Math.min(open, 1 - (width < 0 ? 0 : step(width - Math.abs(v))));

@@ -88,17 +88,19 @@ public final class Panoramas {
       case "overcast" -> {
         // The standard overcast sky (Moon and Spencer 1942): a third at the horizon.
         double sky =
-            smooth(-1.5, 1.5, up) * (1 + 2 * Math.sin(Math.toRadians(Math.max(0, up)))) / 3;
+            smooth(-1.5, 1.5, up) * (1 + 2 * StrictMath.sin(Math.toRadians(Math.max(0, up)))) / 3;
         double cloud = 1 + 0.10 * cloud(along, up, 2, 5) + 0.05 * cloud(along, up, 5, 6);
         add(sky * cloud, 0.97, 1, 1.06, c);
         add(0.16 * smooth(1.5, -1.5, up), 1, 0.95, 0.86, c);
       }
       case "dusk-field" -> {
-        double toSun = Math.exp(-Math.pow(wrap(along - 35) / 60, 2));
-        double band = Math.exp(-Math.pow((up - 2) / 13, 2)) * smooth(-2, 1, up);
-        double glow = Math.exp(-Math.pow(wrap(along - 35) / 14, 2) - Math.pow((up - 1) / 5, 2));
+        double toSun = StrictMath.exp(-StrictMath.pow(wrap(along - 35) / 60, 2));
+        double band = StrictMath.exp(-StrictMath.pow((up - 2) / 13, 2)) * smooth(-2, 1, up);
+        double glow =
+            StrictMath.exp(
+                -StrictMath.pow(wrap(along - 35) / 14, 2) - StrictMath.pow((up - 1) / 5, 2));
         double sky = smooth(-1, 1, up);
-        add(0.42 * sky * (0.55 + 0.45 * Math.cos(Math.toRadians(up))), 0.36, 0.52, 1.05, c);
+        add(0.42 * sky * (0.55 + 0.45 * StrictMath.cos(Math.toRadians(up))), 0.36, 0.52, 1.05, c);
         add(1.7 * band * (0.25 + toSun), 1.35, 0.78, 0.42, c);
         add(9 * glow * sky, 1.5, 0.72, 0.25, c);
         double streak = Math.max(0, cloud(along, up * 5, 2.5, 8));
@@ -116,13 +118,15 @@ public final class Panoramas {
       }
       case "night-street" -> {
         double sky = smooth(-1, 3, up);
-        add(0.02 * sky + 0.05 * Math.exp(-Math.pow(up / 9, 2)), 0.7, 0.75, 1.1, c);
+        add(0.02 * sky + 0.05 * StrictMath.exp(-StrictMath.pow(up / 9, 2)), 0.7, 0.75, 1.1, c);
         for (int i = 0; i < 7; i++) {
           double at = -170 + 52 * i + (i % 2) * 9;
           double high = 11 + 6 * Noise.hash(i, 3, 9) / 255.0;
           add(240 * panel(along, up, at, high, 0.9, 0.7, 0.5), 1.35, 0.86, 0.42, c);
           add(
-              0.8 * Math.exp(-Math.pow(wrap(along - at) / 9, 2) - Math.pow((up + 24) / 9, 2)),
+              0.8
+                  * StrictMath.exp(
+                      -StrictMath.pow(wrap(along - at) / 9, 2) - StrictMath.pow((up + 24) / 9, 2)),
               1.3,
               0.85,
               0.45,

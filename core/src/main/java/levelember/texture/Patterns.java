@@ -69,7 +69,8 @@ public final class Patterns {
       }
       case "terrazzo" -> terrazzo(u, v, to);
       case "linen" -> {
-        double warp = Math.sin(2 * Math.PI * 48 * u), weft = Math.sin(2 * Math.PI * 48 * v);
+        double warp = StrictMath.sin(2 * Math.PI * 48 * u),
+            weft = StrictMath.sin(2 * Math.PI * 48 * v);
         double over = warp * weft > 0 ? Math.abs(warp) : Math.abs(weft);
         shade(0.60 + 0.20 * over + 0.10 * turbulence(u, v, 24, 24, 3, 21), 1, 0.96, 0.88, to);
       }
@@ -97,7 +98,8 @@ public final class Patterns {
       double u, double v, double rings, int salt, double r, double g, double b, double[] to) {
     double bend = 0.10 * noise(u, v, 2, 3, 101 + salt) + 0.03 * noise(u, v, 3, 9, 102 + salt);
     double ring = rings * (v + bend);
-    double grain = 0.5 + 0.5 * Math.sin(2 * Math.PI * ring + 3 * noise(u, v, 2, 8, 103 + salt));
+    double grain =
+        0.5 + 0.5 * StrictMath.sin(2 * Math.PI * ring + 3 * noise(u, v, 2, 8, 103 + salt));
     double fibre = noise(u, v, 6, 160, 104 + salt), pore = noise(u, v, 20, 260, 105 + salt);
     double light = 0.86 + 0.24 * grain * grain + 0.14 * fibre - (pore > 0.45 ? 0.18 : 0);
     shade(light, code(r), code(g), code(b), to);
@@ -154,7 +156,7 @@ public final class Patterns {
       for (int x = x0 - 1; x <= x0 + 1; x++) {
         int a = Math.floorMod(x, n), b = Math.floorMod(y, n);
         double px = x + hash(a, b, salt) / 255.0, py = y + hash(a, b, salt + 1) / 255.0;
-        double d = Math.hypot(px - u * n, py - v * n);
+        double d = StrictMath.hypot(px - u * n, py - v * n);
         if (d < first) {
           second = first;
           first = d;
@@ -192,7 +194,7 @@ public final class Patterns {
 
   /** The sRGB code of a linear value, about: only tones of wood are chosen by it. */
   private static double code(double linear) {
-    return Math.pow(linear, 1 / 2.2);
+    return StrictMath.pow(linear, 1 / 2.2);
   }
 
   private static void shade(double light, double r, double g, double b, double[] to) {

@@ -47,7 +47,7 @@ public final class Surroundings {
     double rows = degrees / 180 * h / 3;
     double[] weight = new double[h];
     for (int y = 0; y < h; y++) {
-      weight[y] = Math.sin(Math.PI * (y + 0.5) / h);
+      weight[y] = StrictMath.sin(Math.PI * (y + 0.5) / h);
     }
     for (int pass = 0; pass < 3; pass++) {
       for (int y = 0; y < h; y++) {

@@ -174,28 +174,25 @@ public final class Hierarchy {
   }
 
   private record Instance(SetGeometry.Placed placed, MeshHierarchy mesh) {
-    /** Writes the world box of the root's children; gives the farthest coordinate. */
+    /** Writes the world box of the mesh's octants; gives the farthest coordinate. */
     float box(int[] records, int at) {
-      WideTree tree = mesh.tree;
       for (int k = 0; k < 3; k++) {
         records[at + k] = Integer.MAX_VALUE;
         records[at + 3 + k] = Integer.MIN_VALUE;
       }
-      if (tree.root < 0) {
-        return corners(records, at, tree.box, 0, 1);
-      }
       float reach = 0;
-      for (int child = 0; child < tree.width; child++) {
-        int first = tree.root + tree.width + child;
-        if (tree.nodes[first] <= tree.nodes[first + 3 * tree.width]) {
-          reach = Math.max(reach, corners(records, at, tree.nodes, first, tree.width));
+      for (int octant = 0; octant < 8; octant++) {
+        int first = 6 * octant;
+        if (mesh.octants[first] <= mesh.octants[first + 3]) {
+          reach = Math.max(reach, corners(records, at, first));
         }
       }
       return reach;
     }
 
-    /** Joins the eight corners of a box, whose bounds lie {@code row} apart, to a record. */
-    private float corners(int[] records, int at, float[] box, int first, int row) {
+    /** Joins the eight corners of an octant's box to a record. */
+    private float corners(int[] records, int at, int first) {
+      float[] box = mesh.octants;
       float reach = 0;
       for (int corner = 0; corner < 8; corner++) {
         Vec3 p =
@@ -203,9 +200,9 @@ public final class Hierarchy {
                 .map()
                 .point(
                     new Vec3(
-                        box[first + 3 * (corner & 1) * row] + mesh.middle[0],
-                        box[first + (1 + 3 * (corner >> 1 & 1)) * row] + mesh.middle[1],
-                        box[first + (2 + 3 * (corner >> 2)) * row] + mesh.middle[2]));
+                        box[first + 3 * (corner & 1)] + mesh.middle[0],
+                        box[first + 1 + 3 * (corner >> 1 & 1)] + mesh.middle[1],
+                        box[first + 2 + 3 * (corner >> 2)] + mesh.middle[2]));
         double[] c = {p.x(), p.y(), p.z()};
         for (int k = 0; k < 3; k++) {
           int value = BoxTree.ordered((float) c[k]);

@@ -33,14 +33,27 @@ final class MeshHierarchy {
   /** Middle of the mesh's box: x, y, z. */
   final float[] middle;
 
+  /**
+   * Padded boxes of the triangles whose boxes have their middle in each octant about the mesh's
+   * middle, in the mesh's frame moved there: six floats each, least above greatest where there are
+   * none. They are the same with any number of lanes.
+   */
+  final float[] octants;
+
   private MeshHierarchy(
-      Triangles mesh, WideTree tree, float[] blocks, int[] triangles, float[] middle) {
+      Triangles mesh,
+      WideTree tree,
+      float[] blocks,
+      int[] triangles,
+      float[] middle,
+      float[] octants) {
     this.mesh = mesh;
     this.lanes = lanes(tree.width);
     this.tree = tree;
     this.blocks = blocks;
     this.triangles = triangles;
     this.middle = middle;
+    this.octants = octants;
   }
 
   private static int lanes(int width) {
@@ -58,6 +71,7 @@ final class MeshHierarchy {
     float[] middle = new float[3];
     float reach = middle(mesh, middle);
     int[] records = records(mesh, middle);
+    float[] octants = octants(records, mesh.count(), reach * 1e-6f);
     BoxTree.Costs costs = new BoxTree.Costs(lanes == 1 ? 1 : 0.25f, lanes, 4 * lanes);
     BoxTree tree = BoxTree.of(records, mesh.count(), costs, done);
     Leaves leaves = new Leaves(lanes);
@@ -79,7 +93,7 @@ final class MeshHierarchy {
             }
           }
         });
-    return new MeshHierarchy(mesh, wide, blocks, triangles, middle);
+    return new MeshHierarchy(mesh, wide, blocks, triangles, middle, octants);
   }
 
   /** Bytes held beside the mesh itself. */
@@ -166,6 +180,33 @@ final class MeshHierarchy {
           }
         });
     return records;
+  }
+
+  private static float[] octants(int[] records, int count, float pad) {
+    int[] box = new int[48];
+    for (int i = 0; i < 48; i++) {
+      box[i] = i % 6 < 3 ? Integer.MAX_VALUE : Integer.MIN_VALUE;
+    }
+    for (int i = 0; i < count; i++) {
+      int at = BoxTree.RECORD * i, octant = 0;
+      for (int k = 0; k < 3; k++) {
+        if (BoxTree.value(records[at + k]) + BoxTree.value(records[at + 3 + k]) > 0) {
+          octant |= 1 << k;
+        }
+      }
+      for (int k = 0; k < 3; k++) {
+        int least = 6 * octant + k;
+        box[least] = Math.min(box[least], records[at + k]);
+        box[least + 3] = Math.max(box[least + 3], records[at + 3 + k]);
+      }
+    }
+    float[] to = new float[48];
+    for (int i = 0; i < 48; i++) {
+      boolean empty = box[i / 6 * 6] == Integer.MAX_VALUE;
+      float side = i % 6 < 3 ? -1 : 1;
+      to[i] = empty ? -side : BoxTree.value(box[i]) + side * pad;
+    }
+    return to;
   }
 
   /** The three planes of a triangle; all zero, which no ray hits, for one without area. */

@@ -37,18 +37,24 @@ final class PlainWalk extends RayWalk {
         continue;
       }
       intoMesh(i, skip, ox, oy, oz, dx, dy, dz);
-      if (through(h.meshes[i], i, top, skip, mx, my, mz, ex, ey, ez, any) && any) {
-        return;
+      beginMesh(skip);
+      if (any) {
+        meshT = t - skip;
+      }
+      if (through(h.meshes[i], top, mx, my, mz, ex, ey, ez, any)) {
+        if (any) {
+          instance = i;
+          return;
+        }
+        endMesh(i, skip);
       }
     }
   }
 
-  /** Walks one mesh; true when it was hit. */
+  /** Walks one mesh; true when it was hit. Leaves the hit in the fields of the mesh's hit. */
   private boolean through(
       MeshHierarchy mesh,
-      int number,
       int base,
-      float skip,
       float ox,
       float oy,
       float oz,
@@ -58,18 +64,17 @@ final class PlainWalk extends RayWalk {
       boolean any) {
     float[] nodes = mesh.tree.nodes;
     float ix = reciprocal(dx), iy = reciprocal(dy), iz = reciprocal(dz);
-    float far = t - skip;
     boolean found = false;
     int top = base;
     stack[top++] = mesh.tree.root & 0xffffffffL;
     while (top > base) {
       long entry = stack[--top];
-      if (Float.intBitsToFloat((int) (entry >>> 32)) > far) {
+      if (Float.intBitsToFloat((int) (entry >>> 32)) > meshT) {
         continue;
       }
       int at = (int) entry;
       if (at >= 0) {
-        top = open(nodes, at, top, ox, oy, oz, ix, iy, iz, far);
+        top = open(nodes, at, top, ox, oy, oz, ix, iy, iz, meshT);
         continue;
       }
       int first = MeshHierarchy.block(~at), end = first + MeshHierarchy.many(~at);
@@ -80,19 +85,18 @@ final class PlainWalk extends RayWalk {
             Math.fma(p[r + 8], ox, Math.fma(p[r + 9], oy, Math.fma(p[r + 10], oz, p[r + 11])));
         float fall = Math.fma(p[r + 8], dx, Math.fma(p[r + 9], dy, p[r + 10] * dz));
         float d = -high / fall;
-        if (!(d > 0 && d < far)) {
+        int other = mesh.triangles[block];
+        if (!(d > 0 && (d < meshT || d == meshT && (any || other < meshTriangle)))) {
           continue;
         }
         float x = Math.fma(d, dx, ox), y = Math.fma(d, dy, oy), z = Math.fma(d, dz, oz);
         float u = Math.fma(p[r], x, Math.fma(p[r + 1], y, Math.fma(p[r + 2], z, p[r + 3])));
         float v = Math.fma(p[r + 4], x, Math.fma(p[r + 5], y, Math.fma(p[r + 6], z, p[r + 7])));
         if (u >= 0 && v >= 0 && u + v <= 1) {
-          far = d;
-          t = skip + d;
-          instance = number;
-          triangle = mesh.triangles[block];
-          b = u;
-          c = v;
+          meshT = d;
+          meshTriangle = other;
+          meshB = u;
+          meshC = v;
           found = true;
           if (any) {
             return true;

@@ -1,11 +1,12 @@
 package levelember.trace;
 
 import levelember.geometry.Triangles;
+import levelember.math.Lanes;
 
 /**
  * Walks rays through a {@link Hierarchy}. One object a thread: it owns the stack and holds the
  * result of the last ray in its fields; nothing is allocated per ray. Triangles are hit from both
- * sides.
+ * sides. Hits have the same bits with any number of lanes and by the plain walk.
  *
  * <p>Where the module {@code jdk.incubator.vector} is there, boxes and triangles are tested as many
  * at a time as the machine's vectors have lanes; else the plain walk does the same one by one.
@@ -34,6 +35,11 @@ public abstract sealed class RayWalk permits PlainWalk, WideWalk {
   /** Weight of the triangle's third corner at the hit. */
   public float c;
 
+  /** The nearest hit so far in the mesh that is walked, by the ray in the mesh's frame. */
+  float meshT, meshB, meshC;
+
+  int meshTriangle;
+
   RayWalk(Hierarchy hierarchy) {
     this.hierarchy = hierarchy;
     stack = new long[hierarchy.stack + 1];
@@ -51,10 +57,7 @@ public abstract sealed class RayWalk permits PlainWalk, WideWalk {
 
   /** Asked once, and only where the module is there, so that the class loads without it. */
   private static final class Machine {
-    static final int WIDTH =
-        ModuleLayer.boot().findModule("jdk.incubator.vector").isPresent()
-            ? Math.max(WideWalk.WIDTH, PLAIN_WIDTH)
-            : PLAIN_WIDTH;
+    static final int WIDTH = Lanes.vectors() ? Math.max(WideWalk.WIDTH, PLAIN_WIDTH) : PLAIN_WIDTH;
   }
 
   /** The nearest hit between 0 and {@code far}, of what any ray sees; true when there is one. */
@@ -136,6 +139,29 @@ public abstract sealed class RayWalk permits PlainWalk, WideWalk {
     ex = Math.fma(m[r], dx, Math.fma(m[r + 1], dy, m[r + 2] * dz));
     ey = Math.fma(m[r + 4], dx, Math.fma(m[r + 5], dy, m[r + 6] * dz));
     ez = Math.fma(m[r + 8], dx, Math.fma(m[r + 9], dy, m[r + 10] * dz));
+  }
+
+  /**
+   * Begins a mesh that the ray enters after {@code skip}. Of hits at one distance the one of the
+   * lowest instance and triangle counts, so that the order of the walk does not: what is as far as
+   * the best hit so far, but for rounding, is still looked for.
+   */
+  final void beginMesh(float skip) {
+    float limit = t - skip + t * 0x1p-22f;
+    meshT = limit < Float.MAX_VALUE ? limit : Float.MAX_VALUE;
+    meshTriangle = Integer.MAX_VALUE;
+  }
+
+  /** Takes over the mesh's hit where it is nearer than all before. */
+  final void endMesh(int number, float skip) {
+    float there = skip + meshT;
+    if (there < t || there == t && number < instance) {
+      t = there;
+      instance = number;
+      triangle = meshTriangle;
+      b = meshB;
+      c = meshC;
+    }
   }
 
   /** Whether an instance is passed by. */

@@ -5,6 +5,7 @@ import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.VectorMask;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
+import levelember.math.Lanes;
 
 /**
  * The walk with the Vector API: all boxes of a node, and all triangles of a block, at a time.
@@ -15,7 +16,7 @@ import jdk.incubator.vector.VectorSpecies;
  * of longs, distance above reference; shadow rays do not sort.
  */
 final class WideWalk extends RayWalk {
-  private static final VectorSpecies<Float> F = species();
+  private static final VectorSpecies<Float> F = Lanes.species();
   private static final VectorSpecies<Integer> I = VectorSpecies.of(int.class, F.vectorShape());
 
   /** Lanes of this machine's vectors, at most 16. */
@@ -37,11 +38,6 @@ final class WideWalk extends RayWalk {
       throw new IllegalArgumentException(
           "the hierarchy is " + hierarchy.width + " wide, this machine's walk " + W);
     }
-  }
-
-  private static VectorSpecies<Float> species() {
-    VectorSpecies<Float> preferred = FloatVector.SPECIES_PREFERRED;
-    return preferred.length() > 16 ? FloatVector.SPECIES_512 : preferred;
   }
 
   private static void wide(float[] to, int row, float value) {
@@ -109,16 +105,19 @@ final class WideWalk extends RayWalk {
         slopes(lower, mx, my, mz, ex, ey, ez);
       }
       line(lower, mx, my, mz, ex, ey, ez);
-      wide(limit, 0, before - skip);
       int way = (ex < 0 ? 1 : 0) | (ey < 0 ? 2 : 0) | (ez < 0 ? 4 : 0);
       if (any) {
+        wide(limit, 0, before - skip);
         if (blockedIn(h.meshes[i], top, way)) {
           instance = i;
           return;
         }
-      } else if (nearestIn(h.meshes[i], top, way, before - skip)) {
-        instance = i;
-        t += skip;
+      } else {
+        beginMesh(skip);
+        wide(limit, 0, meshT);
+        if (nearestIn(h.meshes[i], top, way)) {
+          endMesh(i, skip);
+        }
       }
       wide(limit, 0, t);
     }
@@ -183,14 +182,14 @@ final class WideWalk extends RayWalk {
     return top;
   }
 
-  /** The nearest hit in one mesh before {@code far}; leaves its {@link #t} in the mesh's frame. */
-  private boolean nearestIn(MeshHierarchy mesh, int base, int signs, float far) {
+  /** Finds the nearest hit in one mesh; leaves it in the fields of the mesh's hit. */
+  private boolean nearestIn(MeshHierarchy mesh, int base, int signs) {
     float[] n = mesh.tree.nodes;
     float[] ray = lower;
     long[] s = stack;
     int top = base;
     int at = mesh.tree.root;
-    int limitBits = Float.floatToRawIntBits(far);
+    int limitBits = Float.floatToRawIntBits(meshT);
     boolean found = false;
     while (true) {
       if (at >= 0) {
@@ -207,7 +206,7 @@ final class WideWalk extends RayWalk {
         }
       } else if (testBlocks(mesh, ~at)) {
         found = true;
-        limitBits = Float.floatToRawIntBits(t);
+        limitBits = Float.floatToRawIntBits(meshT);
       }
       long entry;
       do {
@@ -225,18 +224,19 @@ final class WideWalk extends RayWalk {
     int block = MeshHierarchy.block(leaf), end = block + MeshHierarchy.many(leaf);
     for (; block < end; block++) {
       long hits = test(mesh.blocks, block * MeshHierarchy.ROWS * W);
-      if (hits != 0) {
-        found = true;
+      for (; hits != 0; hits &= hits - 1) {
         int k = Long.numberOfTrailingZeros(hits);
-        for (hits &= hits - 1; hits != 0; hits &= hits - 1) {
-          int other = Long.numberOfTrailingZeros(hits);
-          k = hitT[other] < hitT[k] ? other : k;
+        int other = mesh.triangles[block * W + k];
+        if (hitT[k] < meshT || hitT[k] == meshT && other < meshTriangle) {
+          meshT = hitT[k];
+          meshB = hitU[k];
+          meshC = hitV[k];
+          meshTriangle = other;
+          found = true;
         }
-        t = hitT[k];
-        b = hitU[k];
-        c = hitV[k];
-        triangle = mesh.triangles[block * W + k];
-        wide(limit, 0, t);
+      }
+      if (found) {
+        wide(limit, 0, meshT);
       }
     }
     return found;
@@ -259,7 +259,7 @@ final class WideWalk extends RayWalk {
     FloatVector d = high.neg().div(fall);
     VectorMask<Float> in =
         d.compare(VectorOperators.GT, 0f)
-            .and(d.compare(VectorOperators.LT, FloatVector.fromArray(F, limit, 0)));
+            .and(d.compare(VectorOperators.LE, FloatVector.fromArray(F, limit, 0)));
     if (!in.anyTrue()) {
       return 0;
     }

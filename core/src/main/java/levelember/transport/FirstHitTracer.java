@@ -162,7 +162,7 @@ public final class FirstHitTracer {
       points.pair(OPEN);
       float radius = (float) Math.sqrt(points.u);
       double phi = 2 * Math.PI * points.v;
-      float a = radius * (float) Math.cos(phi), c = radius * (float) Math.sin(phi);
+      float a = radius * (float) StrictMath.cos(phi), c = radius * (float) StrictMath.sin(phi);
       float up = (float) Math.sqrt(Math.max(0, 1 - points.u));
       float sign = Math.copySign(1, nz);
       float p = -1 / (sign + nz), q = nx * ny * p;

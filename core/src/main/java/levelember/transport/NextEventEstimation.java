@@ -42,7 +42,7 @@ final class NextEventEstimation {
   /** Adds the light of the lights that are selected at a vertex. */
   void estimate(PathState path, SurfaceInteraction at, boolean catching, boolean[] wanted) {
     // Light from behind counts only where the surface scatters it through.
-    boolean sided = !at.surface.diffuses();
+    boolean sided = !at.surface.transmitsDiffusely();
     sideX = sided ? at.nx : 0;
     sideY = sided ? at.ny : 0;
     sideZ = sided ? at.nz : 0;
@@ -95,7 +95,7 @@ final class NextEventEstimation {
     Scattering scattering = at.scattering;
     float wx = lightRay.x, wy = lightRay.y, wz = lightRay.z;
     float side = wx * at.gx + wy * at.gy + wz * at.gz;
-    if (side <= 0 && !surface.diffuses()) {
+    if (side <= 0 && !surface.transmitsDiffusely()) {
       return;
     }
     float ix = at.tx * wx + at.ty * wy + at.tz * wz;
@@ -104,7 +104,7 @@ final class NextEventEstimation {
     if (side < 0 != iz < 0) {
       return;
     }
-    surface.evaluate(at.lx, at.ly, at.lz, ix, iy, iz, at.outside, path.wavelength, scattering);
+    surface.evaluate(ix, iy, iz, scattering);
     if (scattering.pdf <= 0) {
       return;
     }
@@ -120,9 +120,9 @@ final class NextEventEstimation {
       b *= scattering.b;
     } else {
       float fade = controls.fade(lightRay.distance);
-      r *= fade * controls.value(scattering.r, scattering.matteR);
-      g *= fade * controls.value(scattering.g, scattering.matteG);
-      b *= fade * controls.value(scattering.b, scattering.matteB);
+      r *= fade * controls.value(scattering.r, scattering.diffuseR);
+      g *= fade * controls.value(scattering.g, scattering.diffuseG);
+      b *= fade * controls.value(scattering.b, scattering.diffuseB);
     }
     if (r == 0 && g == 0 && b == 0) {
       return;

@@ -130,6 +130,7 @@ final class PathTracer {
       return false;
     }
     at.orient(dx, dy, dz);
+    at.surface.prepare(at.lx, at.ly, at.lz, at.outside, path.wavelength, at.scattering);
     boolean catching = path.vertex.isCamera() && scene.catches[at.piece];
     if (!catching) {
       guide();
@@ -181,9 +182,9 @@ final class PathTracer {
     }
     if (!at.outside && surface.transmits()) {
       path.times(
-          (float) Math.exp(-surface.absorption(0) * distance),
-          (float) Math.exp(-surface.absorption(1) * distance),
-          (float) Math.exp(-surface.absorption(2) * distance));
+          (float) StrictMath.exp(-surface.absorption(0) * distance),
+          (float) StrictMath.exp(-surface.absorption(1) * distance),
+          (float) StrictMath.exp(-surface.absorption(2) * distance));
     }
     if (path.wavelength < 0 && surface.disperses()) {
       path.wavelength = points.single(Dimensions.WAVELENGTH);
@@ -197,11 +198,11 @@ final class PathTracer {
 
   /** Guides the denoiser by the first surface that is neither a mirror nor clear. */
   private void guide() {
-    if (!path.guiding || !at.textured && at.surface.clear()) {
+    if (!path.guiding || !at.textured && at.surface.specular()) {
       return;
     }
     path.guiding = false;
-    at.surface.guide(at.scattering, albedo);
+    at.surface.albedo(at.scattering, albedo);
     sink.guide(
         path.r * albedo[0],
         path.g * albedo[1],
@@ -240,7 +241,7 @@ final class PathTracer {
     points.pair(first + Dimensions.SCATTER);
     float u = points.u, v = points.v;
     float lobe = points.single(first + Dimensions.LOBE);
-    surface.draw(at.lx, at.ly, at.lz, at.outside, path.wavelength, u, v, lobe, s);
+    surface.sample(u, v, lobe, s);
     if (!(s.pdf > 0)) {
       return false;
     }
@@ -287,7 +288,7 @@ final class PathTracer {
   private void next() {
     Scattering s = at.scattering;
     path.rayKind =
-        s.through ? Hierarchy.REFRACTION : s.matte ? Hierarchy.BOUNCE : Hierarchy.REFLECTION;
+        s.through ? Hierarchy.REFRACTION : s.diffuse ? Hierarchy.BOUNCE : Hierarchy.REFLECTION;
     path.fromDiffuse = path.rayKind == Hierarchy.BOUNCE;
     selection.vertex();
     if (!s.delta && s.pdf < SPECULAR_PDF) {

@@ -46,9 +46,9 @@ final class PathVertex {
     z = oz;
     pdf = s.pdf;
     delta = s.delta;
-    diffuseR = share(s.matteR, s.r);
-    diffuseG = share(s.matteG, s.g);
-    diffuseB = share(s.matteB, s.b);
+    diffuseR = share(s.diffuseR, s.r);
+    diffuseG = share(s.diffuseG, s.g);
+    diffuseB = share(s.diffuseB, s.b);
   }
 
   void side(float x, float y, float z) {

@@ -158,12 +158,12 @@ public final class PlainView {
       if (textures != null) {
         surface = textures.prepare(walk, facing, lookup, scattering);
       } else if (surface != null) {
-        surface.dress(scattering);
+        surface.material(scattering);
       }
       if (surface == null) {
         rgb[0] = rgb[1] = rgb[2] = 0.5f;
       } else {
-        surface.guide(scattering, rgb);
+        surface.albedo(scattering, rgb);
       }
     }
 
@@ -202,7 +202,7 @@ public final class PlainView {
   private static int hued(double hue, double light) {
     int to = 0;
     for (int k = 0; k < 3; k++) {
-      double c = 0.65 + 0.35 * Math.cos(2 * Math.PI * (hue - k / 3.0));
+      double c = 0.65 + 0.35 * StrictMath.cos(2 * Math.PI * (hue - k / 3.0));
       to = to << 8 | (int) Math.round(255 * Math.clamp(light * c, 0, 1));
     }
     return to;

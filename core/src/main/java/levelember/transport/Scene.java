@@ -208,7 +208,7 @@ public final class Scene {
     if (bounce.fadesAtMetres() == 0) {
       return (float) bounce.level();
     }
-    double part = Math.pow(distance / bounce.fadesAtMetres(), 4);
+    double part = StrictMath.pow(distance / bounce.fadesAtMetres(), 4);
     return part >= 1 ? 0 : (float) (bounce.level() * (1 - part));
   }
 

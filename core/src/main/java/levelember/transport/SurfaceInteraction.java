@@ -81,7 +81,7 @@ final class SurfaceInteraction {
     walk.shadingNormal(normal);
     if (textures == null) {
       if (surface != null) {
-        surface.dress(scattering);
+        surface.material(scattering);
       }
       return;
     }
@@ -102,7 +102,7 @@ final class SurfaceInteraction {
     walk.shadingNormal(normal);
     float cos = normal[0] * dx + normal[1] * dy + normal[2] * dz;
     if (textures == null) {
-      surface.dress(scattering);
+      surface.material(scattering);
     } else {
       surface = textures.prepare(walk, cos, lookup, scattering);
     }

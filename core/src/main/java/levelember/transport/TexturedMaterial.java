@@ -91,7 +91,7 @@ final class TexturedMaterial {
     if (t == null) {
       return null;
     }
-    double a = Math.toRadians(t.rotationDegrees()), c = Math.cos(a), s = Math.sin(a);
+    double a = Math.toRadians(t.rotationDegrees()), c = StrictMath.cos(a), s = StrictMath.sin(a);
     return new Laid(
         pictures.get(new Source(t.picture(), colour)),
         t.mapping(),
@@ -163,7 +163,7 @@ final class TexturedMaterial {
     Maps.Rim rim = maps.rim();
     if (rim != null) {
       float away = 1 - Math.min(1, Math.abs(facing));
-      float part = (float) (rim.amount() * Math.pow(away, rim.falloff()));
+      float part = (float) (rim.amount() * StrictMath.pow(away, rim.falloff()));
       r += part * ((float) rim.colour().r() - r);
       g += part * ((float) rim.colour().g() - g);
       b += part * ((float) rim.colour().b() - b);
@@ -178,7 +178,7 @@ final class TexturedMaterial {
       look(roughness, walk, lookup, lookup.rgb);
       surface = level((float) material.roughness() * unit(lookup.rgb[1]));
     }
-    surface.dress(to, unit(r), unit(g), unit(b), metal);
+    surface.material(to, unit(r), unit(g), unit(b), metal);
     return surface;
   }
 

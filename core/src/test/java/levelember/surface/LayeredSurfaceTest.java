@@ -37,14 +37,15 @@ class LayeredSurfaceTest {
   private static double drawn(Material material, float cos, boolean entering) {
     LayeredSurface surface = new LayeredSurface(material);
     Scattering s = new Scattering();
-    surface.dress(s);
+    surface.material(s);
     Points points = new Points();
     float sin = (float) Math.sqrt(1 - cos * cos);
+    surface.prepare(sin, 0, cos, entering, 0, s);
     double sum = 0;
     for (int i = 0; i < DRAWS; i++) {
       points.start(1, 5, i);
       points.pair(1);
-      surface.draw(sin, 0, cos, entering, 0, points.u, points.v, points.single(2), s);
+      surface.sample(points.u, points.v, points.single(2), s);
       sum += s.pdf > 0 ? s.g : 0;
     }
     return sum / DRAWS;
@@ -102,8 +103,9 @@ class LayeredSurfaceTest {
     Scattering s = new Scattering();
     for (Material material : all) {
       LayeredSurface surface = new LayeredSurface(material);
-      surface.dress(s);
+      surface.material(s);
       for (boolean entering : new boolean[] {true, false}) {
+        surface.prepare(0.6f, 0, 0.8f, entering, 0, s);
         double value = 0, density = 0;
         int n = 300;
         for (int i = 0; i < 2 * n; i++) {
@@ -111,7 +113,7 @@ class LayeredSurfaceTest {
           for (int j = 0; j < n; j++) {
             double turn = 2 * Math.PI * (j + 0.5) / n;
             float ix = (float) (r * Math.cos(turn)), iy = (float) (r * Math.sin(turn));
-            surface.evaluate(0.6f, 0, 0.8f, ix, iy, (float) z, entering, 0, s);
+            surface.evaluate(ix, iy, (float) z, s);
             value += s.g * 2 * Math.PI / n / n;
             density += s.pdf * 2 * Math.PI / n / n;
           }

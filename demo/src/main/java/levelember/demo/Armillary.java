@@ -136,13 +136,13 @@ final class Armillary {
     for (int i = 0; i <= 28; i++) {
       double t = i / 28.0;
       double bend = t * t * (3 - 2 * t);
-      p.add(new Corner(0.076 - 0.060 * Math.pow(bend, 0.72), 0.0165 + 0.040 * t));
+      p.add(new Corner(0.076 - 0.060 * StrictMath.pow(bend, 0.72), 0.0165 + 0.040 * t));
     }
     arc(p, 0.0165, 0.060, 0.0032, -80, 80, 8);
     p.add(new Corner(0.010, 0.0665));
     for (int i = 0; i <= 16; i++) {
       double t = i / 16.0;
-      p.add(new Corner(0.0095 + 0.0125 * Math.pow(Math.sin(Math.PI * t), 1.4), 0.070 + 0.030 * t));
+      p.add(new Corner(0.0095 + 0.0125 * StrictMath.pow(StrictMath.sin(Math.PI * t), 1.4), 0.070 + 0.030 * t));
     }
     arc(p, 0.012, 0.104, 0.0028, -80, 80, 8);
     p.add(new Corner(0.0085, 0.109));
@@ -195,7 +195,7 @@ final class Armillary {
       List<Corner> p, double x, double y, double r, double from, double to, int steps) {
     for (int i = 0; i <= steps; i++) {
       double a = Math.toRadians(from + (to - from) * i / steps);
-      p.add(new Corner(x + r * Math.cos(a), y + r * Math.sin(a)));
+      p.add(new Corner(x + r * StrictMath.cos(a), y + r * StrictMath.sin(a)));
     }
   }
 
@@ -332,17 +332,17 @@ final class Armillary {
           id + "-tropic",
           name + " tropic",
           "ball",
-          at(0, side * rr * Math.sin(t), 0),
+          at(0, side * rr * StrictMath.sin(t), 0),
           Vec3.ZERO,
-          band(rr * Math.cos(t), 0.003, 0.005, 0.0005),
+          band(rr * StrictMath.cos(t), 0.003, 0.005, 0.0005),
           "satin");
       add(
           id + "-circle",
           name + " polar circle",
           "ball",
-          at(0, side * rr * Math.cos(t), 0),
+          at(0, side * rr * StrictMath.cos(t), 0),
           Vec3.ZERO,
-          band(rr * Math.sin(t), 0.003, 0.004, 0.0005),
+          band(rr * StrictMath.sin(t), 0.003, 0.004, 0.0005),
           "satin");
       add(
           id + "-knob",

@@ -23,10 +23,10 @@ final class DemoPictures {
           ink,
           width,
           height,
-          cx + reach / 6 * Math.cos(a),
-          cy + reach / 6 * Math.sin(a),
-          cx + reach * Math.cos(a),
-          cy + reach * Math.sin(a),
+          cx + reach / 6 * StrictMath.cos(a),
+          cy + reach / 6 * StrictMath.sin(a),
+          cx + reach * StrictMath.cos(a),
+          cy + reach * StrictMath.sin(a),
           hour % 6 == 0 ? 1.4 : 0.7);
     }
     Random random = new Random(1842);
@@ -34,9 +34,9 @@ final class DemoPictures {
     for (int i = 0; i < x.length; i++) {
       double r = reach * Math.sqrt(random.nextDouble()) * 0.98,
           a = 2 * Math.PI * random.nextDouble();
-      x[i] = cx + r * Math.cos(a);
-      y[i] = cy + r * Math.sin(a);
-      double size = 0.8 + 3.6 * Math.pow(random.nextDouble(), 5);
+      x[i] = cx + r * StrictMath.cos(a);
+      y[i] = cy + r * StrictMath.sin(a);
+      double size = 0.8 + 3.6 * StrictMath.pow(random.nextDouble(), 5);
       disc(ink, width, height, x[i], y[i], size);
     }
     for (int i = 0; i < 90; i++) {
@@ -80,7 +80,7 @@ final class DemoPictures {
   private static void disc(double[] ink, int width, int height, double x, double y, double r) {
     for (int j = (int) (y - r - 1); j <= y + r + 1; j++) {
       for (int i = (int) (x - r - 1); i <= x + r + 1; i++) {
-        mark(ink, width, height, i, j, r + 0.5 - Math.hypot(i + 0.5 - x, j + 0.5 - y));
+        mark(ink, width, height, i, j, r + 0.5 - StrictMath.hypot(i + 0.5 - x, j + 0.5 - y));
       }
     }
   }
@@ -90,7 +90,7 @@ final class DemoPictures {
     int n = (int) (2 * Math.PI * r * 1.5);
     for (int i = 0; i < n; i++) {
       double a = 2 * Math.PI * i / n;
-      disc(ink, width, height, x + r * Math.cos(a), y + r * Math.sin(a), thick / 2);
+      disc(ink, width, height, x + r * StrictMath.cos(a), y + r * StrictMath.sin(a), thick / 2);
     }
   }
 
@@ -103,7 +103,7 @@ final class DemoPictures {
       double x1,
       double y1,
       double thick) {
-    int n = 1 + (int) (1.5 * Math.hypot(x1 - x0, y1 - y0));
+    int n = 1 + (int) (1.5 * StrictMath.hypot(x1 - x0, y1 - y0));
     for (int i = 0; i <= n; i++) {
       double t = (double) i / n;
       disc(ink, width, height, x0 + t * (x1 - x0), y0 + t * (y1 - y0), thick / 2);

@@ -185,7 +185,7 @@ final class NightTerrace {
     p.add(new Corner(2.72, 0.22));
     for (int i = 0; i <= 24; i++) {
       double a = Math.PI / 2 * i / 24;
-      p.add(new Corner(2.6 * Math.cos(a), 0.24 + 2.6 * Math.sin(a)));
+      p.add(new Corner(2.6 * StrictMath.cos(a), 0.24 + 2.6 * StrictMath.sin(a)));
     }
     s.piece(
         "dome",
@@ -415,8 +415,8 @@ final class NightTerrace {
       p.add(new Corner(0.05, -0.8 * size));
       for (int k = 0; k <= 40; k++) {
         double a = Math.PI * (k / 40.0 - 0.5) * 0.94;
-        double rib = 1 - 0.035 * Math.abs(Math.sin(6 * a));
-        p.add(new Corner(size * Math.cos(a) * rib, 0.82 * size * Math.sin(a)));
+        double rib = 1 - 0.035 * Math.abs(StrictMath.sin(6 * a));
+        p.add(new Corner(size * StrictMath.cos(a) * rib, 0.82 * size * StrictMath.sin(a)));
       }
       p.add(new Corner(0.05, 0.8 * size));
       Vec3 at = at(hang[i][0], hang[i][1] - size - 0.06, hang[i][2]);
@@ -454,11 +454,11 @@ final class NightTerrace {
     List<Vec3> crescent = new ArrayList<>();
     for (int i = 0; i <= 12; i++) {
       double a = Math.toRadians(40 + 280.0 * i / 12);
-      crescent.add(at(-0.3 + 0.27 * Math.cos(a), 0.13 + 0.27 * Math.sin(a), 0));
+      crescent.add(at(-0.3 + 0.27 * StrictMath.cos(a), 0.13 + 0.27 * StrictMath.sin(a), 0));
     }
     for (int i = 11; i >= 1; i--) {
       double a = Math.toRadians(62 + 236.0 * i / 12);
-      crescent.add(at(-0.2 + 0.2 * Math.cos(a), 0.13 + 0.2 * Math.sin(a), 0));
+      crescent.add(at(-0.2 + 0.2 * StrictMath.cos(a), 0.13 + 0.2 * StrictMath.sin(a), 0));
     }
     s.piece(
         "sign-moon",

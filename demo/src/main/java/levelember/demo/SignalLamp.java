@@ -156,7 +156,7 @@ final class SignalLamp {
     int ribs = 11;
     double low = 0.0755, tall = 0.2;
     for (int i = 0; i <= ribs * 6; i++) {
-      double t = (double) i / (ribs * 6), wave = Math.abs(Math.sin(Math.PI * ribs * t));
+      double t = (double) i / (ribs * 6), wave = Math.abs(StrictMath.sin(Math.PI * ribs * t));
       p.add(new Corner(0.074 + 0.007 * wave, low + tall * t));
     }
     p.add(new Corner(0.069, low + tall));

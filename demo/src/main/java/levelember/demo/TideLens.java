@@ -228,11 +228,11 @@ final class TideLens {
     double outer = 0.095, inner = 0.0915;
     for (int i = 0; i <= 48; i++) {
       double a = Math.PI * (i / 48.0 - 0.5);
-      p.add(new Corner(Math.max(0, outer * Math.cos(a)), outer * Math.sin(a)));
+      p.add(new Corner(Math.max(0, outer * StrictMath.cos(a)), outer * StrictMath.sin(a)));
     }
     for (int i = 48; i >= 0; i--) {
       double a = Math.PI * (i / 48.0 - 0.5);
-      p.add(new Corner(Math.max(0, inner * Math.cos(a)), inner * Math.sin(a)));
+      p.add(new Corner(Math.max(0, inner * StrictMath.cos(a)), inner * StrictMath.sin(a)));
     }
     s.group("buoy", "Glass float", at(-0.02, 0.175, 0.28), at(18, 30, 12));
     s.piece(

@@ -24,13 +24,13 @@ final class Whelk {
     List<Integer> triangles = new ArrayList<>();
     for (int i = 0; i <= ALONG; i++) {
       double angle = 2 * Math.PI * TURNS * i / ALONG;
-      double size = Math.exp(GROWTH / (2 * Math.PI) * (angle - 2 * Math.PI * TURNS));
+      double size = StrictMath.exp(GROWTH / (2 * Math.PI) * (angle - 2 * Math.PI * TURNS));
       // Ribs across the whorls.
-      double rib = 1 + 0.05 * Math.cos(11 * angle);
+      double rib = 1 + 0.05 * StrictMath.cos(11 * angle);
       for (int k = 0; k < ROUND; k++) {
         double round = 2 * Math.PI * k / ROUND;
-        Vec3 out = new Vec3(Math.cos(angle), 0, -Math.sin(angle));
-        Vec3 normal = out.times(Math.cos(round)).plus(new Vec3(0, Math.sin(round), 0));
+        Vec3 out = new Vec3(StrictMath.cos(angle), 0, -StrictMath.sin(angle));
+        Vec3 normal = out.times(StrictMath.cos(round)).plus(new Vec3(0, StrictMath.sin(round), 0));
         Vec3 middle = out.times(WIDTH * size).plus(new Vec3(0, HEIGHT * (1 - size), 0));
         add(positions, middle.plus(normal.times(TUBE * size * rib)));
         add(normals, normal);

@@ -74,7 +74,9 @@ abstract class ChromiumTest {
     return Shared.APPLICATION;
   }
 
-  /** A page of its own: as small as all parts of the page fit, since its size is what tracing costs. */
+  /**
+   * A page of its own: as small as all parts of the page fit, since its size is what tracing costs.
+   */
   final Page newPage() {
     Page made = Shared.BROWSER.newPage(new Browser.NewPageOptions().setViewportSize(1024, 720));
     made.setDefaultTimeout(WAIT);

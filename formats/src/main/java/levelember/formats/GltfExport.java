@@ -241,7 +241,7 @@ public final class GltfExport {
         .findFirst()
         .ifPresent(l -> {
           to.set("emissiveFactor", colour(l.colour().filter()));
-          double nits = l.brightness().value() * Math.pow(2, l.levelStops());
+          double nits = l.brightness().value() * StrictMath.pow(2, l.levelStops());
           ext.putObject("KHR_materials_emissive_strength").put("emissiveStrength", nits);
         });
     if (!ext.isEmpty()) {
@@ -288,7 +288,7 @@ public final class GltfExport {
 
   private int camera(Shot s) {
     double aspect = 16.0 / 9;
-    double yfov = 2 * Math.atan(s.sensorWidthMm() / (2 * s.focalLengthMm()) / aspect);
+    double yfov = 2 * StrictMath.atan(s.sensorWidthMm() / (2 * s.focalLengthMm()) / aspect);
     glb.add("cameras")
         .put("type", "perspective")
         .put("name", s.name())
@@ -326,7 +326,7 @@ public final class GltfExport {
     Brightness.Unit unit =
         l.emitter() instanceof Emitter.Sun ? Brightness.Unit.LUX : Brightness.Unit.CANDELA;
     double candela =
-        LampUnits.in(l.emitter(), l.brightness(), unit).value() * Math.pow(2, l.levelStops());
+        LampUnits.in(l.emitter(), l.brightness(), unit).value() * StrictMath.pow(2, l.levelStops());
     JsonNode extensions = json.get("extensions");
     ObjectNode ours = extensions == null ? json.putObject("extensions") : (ObjectNode) extensions;
     JsonNode there = ours.get("KHR_lights_punctual");

@@ -63,14 +63,14 @@ record GltfFrame(Vec3 position, Vec3 rotationDegrees, Vec3 scale, boolean sheare
 
   /** Turns about X, then Y, then Z, in degrees, that give a frame of unit vectors. */
   private static Vec3 turn(Vec3 x, Vec3 y, Vec3 z) {
-    double b = Math.asin(Math.clamp(-x.z(), -1, 1));
+    double b = StrictMath.asin(Math.clamp(-x.z(), -1, 1));
     double a, c;
     if (Math.abs(x.z()) < 0.999999) {
-      a = Math.atan2(y.z(), z.z());
-      c = Math.atan2(x.y(), x.x());
+      a = StrictMath.atan2(y.z(), z.z());
+      c = StrictMath.atan2(x.y(), x.x());
     } else {
       a = 0;
-      c = Math.atan2(-y.x(), y.y());
+      c = StrictMath.atan2(-y.x(), y.y());
     }
     return new Vec3(Math.toDegrees(a), Math.toDegrees(b), Math.toDegrees(c));
   }

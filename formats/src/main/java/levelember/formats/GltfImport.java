@@ -436,7 +436,7 @@ public final class GltfImport {
     }
     double aspect = camera.at("/perspective/aspectRatio").asDouble(16.0 / 9);
     aspect = aspect > 0.01 && aspect < 100 ? aspect : 16.0 / 9;
-    double focal = Math.clamp(36 / (2 * Math.tan(yfov / 2) * aspect), 4, 2000);
+    double focal = Math.clamp(36 / (2 * StrictMath.tan(yfov / 2) * aspect), 4, 2000);
     Vec3 ahead = world.z().times(-1).unit();
     double distance =
         triangles > 0 ? Math.max(0.1, world.shift().minus(middle()).dot(world.z().unit())) : 1;

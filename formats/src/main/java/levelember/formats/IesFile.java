@@ -210,15 +210,15 @@ public final class IesFile {
     for (double a = 0; a < 360; a += 5) {
       around.add(a);
       for (double p : polar) {
-        double out = Math.cos(Math.toRadians(p)), flat = Math.sin(Math.toRadians(p));
-        double right = flat * Math.cos(Math.toRadians(a)), up = flat * Math.sin(Math.toRadians(a));
+        double out = StrictMath.cos(Math.toRadians(p)), flat = StrictMath.sin(Math.toRadians(p));
+        double right = flat * StrictMath.cos(Math.toRadians(a)), up = flat * StrictMath.sin(Math.toRadians(a));
         double vertical, side;
         if (type == 2) {
-          side = Math.toDegrees(Math.asin(Math.clamp(right, -1.0, 1.0)));
-          vertical = Math.toDegrees(Math.atan2(up, out));
+          side = Math.toDegrees(StrictMath.asin(Math.clamp(right, -1.0, 1.0)));
+          vertical = Math.toDegrees(StrictMath.atan2(up, out));
         } else {
-          vertical = Math.toDegrees(Math.asin(Math.clamp(up, -1.0, 1.0)));
-          side = Math.toDegrees(Math.atan2(right, out));
+          vertical = Math.toDegrees(StrictMath.asin(Math.clamp(up, -1.0, 1.0)));
+          side = Math.toDegrees(StrictMath.atan2(right, out));
         }
         values.add(at(v, h, candela, mirrored(v, vertical), mirrored(h, side)));
       }

@@ -67,7 +67,7 @@ final class B44 implements Unpacker {
     if (Float.isNaN(f) || Float.isInfinite(f)) {
       return 0;
     }
-    double e = Math.min(65504, Math.exp(f / 8));
+    double e = Math.min(65504, StrictMath.exp(f / 8));
     return Float.floatToFloat16((float) e) & 0xFFFF;
   }
 }

@@ -47,7 +47,7 @@ final class Cosines {
     for (int k = 0; k < 8; k++) {
       for (int n = 0; n < 8; n++) {
         double scale = k == 0 ? Math.sqrt(0.125) : 0.5;
-        to[8 * k + n] = (float) (scale * Math.cos((2 * n + 1) * k * Math.PI / 16));
+        to[8 * k + n] = (float) (scale * StrictMath.cos((2 * n + 1) * k * Math.PI / 16));
       }
     }
     return to;
@@ -55,12 +55,12 @@ final class Cosines {
 
   private static short[] linear() {
     short[] to = new short[1 << 16];
-    double base = Math.pow(2.7182818, 2.2);
+    double base = StrictMath.pow(2.7182818, 2.2);
     for (int i = 0; i < to.length; i++) {
       float f = Float.float16ToFloat((short) i);
       if (Float.isFinite(f)) {
         double size = Math.abs(f);
-        double light = size <= 1 ? Math.pow(size, 2.2) : Math.pow(base, size - 1);
+        double light = size <= 1 ? StrictMath.pow(size, 2.2) : StrictMath.pow(base, size - 1);
         to[i] = Float.floatToFloat16((float) Math.copySign(light, f));
       }
     }

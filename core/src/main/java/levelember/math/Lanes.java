@@ -1,0 +1,33 @@
+package levelember.math;
+
+import jdk.incubator.vector.FloatVector;
+import jdk.incubator.vector.VectorSpecies;
+
+/**
+ * How many floats are worked on at a time. Results have the same bits with any number; it is for
+ * speed alone, and for tests that hold the numbers against each other.
+ */
+public final class Lanes {
+  /**
+   * System property that sets it: 4, 8 or 16, or 1 for plain Java without vectors. Left out, it is
+   * what the machine's vectors hold.
+   */
+  public static final String PROPERTY = "ember.lanes";
+
+  private Lanes() {}
+
+  /** True where the module of vectors is there and vectors are not switched off. */
+  public static boolean vectors() {
+    return ModuleLayer.boot().findModule("jdk.incubator.vector").isPresent()
+        && Integer.getInteger(PROPERTY, 0) != 1;
+  }
+
+  /** The species that is worked with; loaded only where there are {@link #vectors()}. */
+  public static VectorSpecies<Float> species() {
+    return switch (Integer.getInteger(PROPERTY, FloatVector.SPECIES_PREFERRED.length())) {
+      case 1, 2, 4 -> FloatVector.SPECIES_128;
+      case 8 -> FloatVector.SPECIES_256;
+      default -> FloatVector.SPECIES_512;
+    };
+  }
+}

@@ -1,0 +1,55 @@
+package levelember.surface;
+
+import levelember.shoot.Material;
+
+/** A clear dielectric coat over everything but the sheen: its own GGX face, and what it leaves. */
+final class CoatLobe {
+  private final float amount;
+  private final float alpha;
+  private final float f0;
+  private final float eta;
+  private final AlbedoTable single;
+  private final AlbedoTable albedo;
+
+  CoatLobe(Material.Coat coat) {
+    amount = (float) coat.amount();
+    alpha = Ggx.alpha(coat.roughness());
+    f0 = Fresnel.normal(coat.ior());
+    eta = (float) (1 / coat.ior());
+    single = AlbedoTable.of(cos -> GgxAlbedo.whole(cos, coat.roughness()));
+    albedo = MicrofacetLobe.dielectric(coat.roughness(), amount, eta, single);
+  }
+
+  boolean there() {
+    return amount > 0;
+  }
+
+  float alpha() {
+    return alpha;
+  }
+
+  /** Share of the light of a direction that it reflects. */
+  float albedo(float cos) {
+    return albedo.at(cos);
+  }
+
+  /** Reflectance at normal incidence. */
+  float faceReflectance() {
+    return amount * f0;
+  }
+
+  void evaluate(float iz, Scattering s) {
+    float d = Ggx.distribution(s.halfCos, alpha);
+    float lost = 1 / single.at(s.oz) - 1;
+    float value =
+        (1 - s.sheenAlbedo)
+            * amount
+            * Fresnel.dielectric(s.halfAngleCos, eta)
+            * (1 + f0 * lost)
+            * d
+            * Ggx.maskingTwo(s.oz, iz, alpha)
+            / (4 * s.oz);
+    s.add(value, value, value);
+    s.pdf += s.probability[LayeredSurface.COAT] * d * Ggx.maskingOne(s.oz, alpha) / (4 * s.oz);
+  }
+}
