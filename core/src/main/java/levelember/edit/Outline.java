@@ -32,16 +32,17 @@ public record Outline(String piece, List<double[]> top, List<double[]> side, Lis
       byPiece.computeIfAbsent(p.piece(), k -> new ArrayList<>()).add(p);
     }
     List<Outline> to = new ArrayList<>();
-    byPiece.forEach(
-        (piece, placed) -> to.add(outline(scene.shoot().pieces().get(piece).id(), placed)));
+    byPiece.forEach((piece, placed) ->
+        to.add(outline(scene.shoot().pieces().get(piece).id(), placed, scene.origin())));
     return to;
   }
 
-  private static Outline outline(String id, List<SetGeometry.Placed> placed) {
+  private static Outline outline(String id, List<SetGeometry.Placed> placed, Vec3 origin) {
     List<List<Vec3>> groups = new ArrayList<>();
     boolean together = placed.size() > MOST_COPIES;
     for (SetGeometry.Placed p : placed) {
-      List<Vec3> corners = corners(p, together ? MOST_CORNERS / placed.size() + 8 : MOST_CORNERS);
+      int most = together ? MOST_CORNERS / placed.size() + 8 : MOST_CORNERS;
+      List<Vec3> corners = corners(p, most, origin);
       if (together && !groups.isEmpty()) {
         groups.getFirst().addAll(corners);
       } else {
@@ -57,11 +58,11 @@ public record Outline(String piece, List<double[]> top, List<double[]> side, Lis
     return to;
   }
 
-  private static List<Vec3> corners(SetGeometry.Placed p, int most) {
+  private static List<Vec3> corners(SetGeometry.Placed p, int most, Vec3 origin) {
     int n = p.mesh().corners(), step = Math.max(1, n / most);
     List<Vec3> to = new ArrayList<>();
     for (int i = 0; i < n; i += step) {
-      to.add(p.map().point(p.mesh().position(i)));
+      to.add(p.map().point(p.mesh().position(i)).plus(origin));
     }
     return to;
   }

@@ -60,7 +60,7 @@ public record Pick(String piece, String material, Vec3 position, Vec3 normal, do
         new Pick(
             piece.id(),
             piece.material(),
-            at,
+            at.plus(scene.origin()),
             n.dot(way) > 0 ? n.times(-1) : n,
             -at.minus(shot.position()).dot(back)));
   }

@@ -98,6 +98,9 @@ public final class EmissiveLight extends LightSource {
     }
     to.pdf = (float) (to.chosen.chance[to.part] * d2 / (facing * tree.area(t)));
     to.delta = false;
+    to.triangle = t;
+    to.second = b;
+    to.third = c;
     shine(t, b, c, to);
     return to.pdf > 0;
   }

@@ -17,6 +17,11 @@ public final class LightRay {
   /** The light cannot be met by chance. */
   public boolean delta;
 
+  /** Of an emissive light: the triangle that was sampled, and the weights of two of its corners. */
+  public int triangle;
+
+  public float second, third;
+
   /** Which of the parts chosen last is drawn next. */
   public int part;
 

@@ -14,7 +14,6 @@ import java.util.stream.IntStream;
 public final class RigTree {
   private static final int BOX = 6;
   private final LightSource[] lights;
-  private final float[] power;
 
   /** Six floats a node: its box. */
   private final float[] boxes;
@@ -35,13 +34,11 @@ public final class RigTree {
   }
 
   /**
-   * Builds the tree.
-   *
-   * @param power about how bright each light is set, for the whole rig
+   * Builds the tree. Lights count at unit value, so that what is drawn does not depend on how
+   * bright they are set.
    */
-  public RigTree(LightSource[] lights, float[] power) {
+  public RigTree(LightSource[] lights) {
     this.lights = lights;
-    this.power = power;
     float[][] own = new float[lights.length][BOX];
     Integer[] placed =
         IntStream.range(0, lights.length)
@@ -108,7 +105,7 @@ public final class RigTree {
               lights[light].nearness(
                   x + (k / 2 == 0 ? s : 0), y + (k / 2 == 1 ? s : 0), z + (k / 2 == 2 ? s : 0)));
     }
-    return power[light] * most;
+    return most;
   }
 
   /** True when no light has a place. */
@@ -131,9 +128,7 @@ public final class RigTree {
     float ez = boxes[at + 5] - boxes[at + 2];
     float near = 0.25f * (ex * ex + ey * ey + ez * ez) + 1e-6f;
     float d2 = x * x + y * y + z * z;
-    return light >= 0
-        ? power[light] * lights[light].nearness(px, py, pz)
-        : powers[node] / Math.max(d2, near);
+    return light >= 0 ? lights[light].nearness(px, py, pz) : powers[node] / Math.max(d2, near);
   }
 
   /** The chance of the left child of a node, never quite 0 or 1. */

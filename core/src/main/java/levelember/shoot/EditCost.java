@@ -34,7 +34,8 @@ public record EditCost(boolean geometry, boolean everything, int[] from) {
   public static EditCost between(Shoot before, Shot shotBefore, Shoot after, Shot shotAfter) {
     boolean geometry =
         !traced(before.pieces()).equals(traced(after.pieces()))
-            || !pushed(before).equals(pushed(after));
+            || !pushed(before).equals(pushed(after))
+            || !Origin.of(before).equals(Origin.of(after));
     boolean everything =
         geometry
             || !before.bounce().equals(after.bounce())

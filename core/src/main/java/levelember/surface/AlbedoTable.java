@@ -12,9 +12,12 @@ final class AlbedoTable {
     float at(float cos);
   }
 
-  /** An albedo from the cosine and another albedo there. */
+  /** How many entries a table has. */
+  static final int ENTRIES = STEPS + 1;
+
+  /** An albedo from the entry's number, its cosine, and another albedo there. */
   interface Entry {
-    float of(float cos, float other);
+    float of(int entry, float cos, float other);
   }
 
   private final float[] values = new float[STEPS + 1];
@@ -35,9 +38,13 @@ final class AlbedoTable {
     AlbedoTable to = new AlbedoTable();
     for (int i = 0; i <= STEPS; i++) {
       float root = i / (float) STEPS;
-      to.values[i] = entry.of(root * root, values[i]);
+      to.values[i] = entry.of(i, root * root, values[i]);
     }
     return to;
+  }
+
+  float entry(int i) {
+    return values[i];
   }
 
   float at(float cos) {

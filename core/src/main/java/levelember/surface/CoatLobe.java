@@ -38,11 +38,17 @@ final class CoatLobe {
     return amount * f0;
   }
 
-  void evaluate(float iz, Scattering s) {
+  /** What layers above leave to it. */
+  AlbedoTable coupling(AlbedoTable.Function left) {
+    return Coupling.microfacets(alpha, eta, left);
+  }
+
+  /** Adds its reflection, of which {@code left} passes the sheen above. */
+  void evaluate(float iz, float left, Scattering s) {
     float d = Ggx.distribution(s.halfCos, alpha);
     float lost = 1 / single.at(s.oz) - 1;
     float value =
-        (1 - s.sheenAlbedo)
+        left
             * amount
             * Fresnel.dielectric(s.halfAngleCos, eta)
             * (1 + f0 * lost)

@@ -18,7 +18,7 @@ final class DiffuseLobe {
 
   void evaluate(float iz, Scattering s) {
     float value =
-        s.below
+        s.belowDiffuse
             * s.base
             * (1 - face.at(s.oz))
             * (1 - face.at(iz))

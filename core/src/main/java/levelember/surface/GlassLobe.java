@@ -162,7 +162,7 @@ final class GlassLobe {
     }
     float facets = Ggx.distribution(hz, alpha) * co / oz * jacobian * share;
     float kept = (s.entering ? outside : inside).at(oz);
-    float value = s.below * s.glass * facets * Ggx.maskingTwo(oz, Math.abs(iz), alpha) / kept;
+    float value = s.belowFace * s.glass * facets * Ggx.maskingTwo(oz, Math.abs(iz), alpha) / kept;
     s.add(value, value, value);
     s.pdf += s.probability[LayeredSurface.GLASS] * facets * Ggx.maskingOne(oz, alpha);
   }
@@ -173,7 +173,8 @@ final class GlassLobe {
     float l = 1 / (float) Math.sqrt(hx * hx + hy * hy + hz * hz);
     float c = Math.min(1, (s.ox * hx + s.oy * hy + oz * hz) * l);
     float d = Ggx.distribution(hz * l, alpha);
-    float value = s.below * s.glass * d * Ggx.maskingTwo(oz, mz, alpha) / (4 * oz) / single.at(oz);
+    float value =
+        s.belowFace * s.glass * d * Ggx.maskingTwo(oz, mz, alpha) / (4 * oz) / single.at(oz);
     float f = Fresnel.dielectric(c, (float) (1 / ior));
     boolean through = iz < 0;
     s.add(

@@ -13,8 +13,8 @@ import levelember.shoot.Material;
  * from point to point of a material with maps is colour and metalness; its roughness is that of the
  * surface.
  *
- * <p>What lies under sheen and coat gets what these leave of the outgoing direction's light, so
- * every lossless surface reflects and transmits all light.
+ * <p>What lies under sheen and coat gets what these leave of the light of both directions, so that
+ * reflection is the same both ways and lossless surfaces reflect and transmit all light.
  */
 public final class LayeredSurface {
   /** Numbers of the lobes; the diffuse base comes after them. */
@@ -41,6 +41,12 @@ public final class LayeredSurface {
   /** The most glass that any point can be. */
   private final float mostGlass;
 
+  /** What coat and sheen leave to the diffuse base, its face, and metal: see {@link Coupling}. */
+  private final AlbedoTable diffuseCoupling, faceCoupling, metalCoupling;
+
+  /** What the sheen leaves to the coat. */
+  private final AlbedoTable coatCoupling;
+
   private final float[] tint;
   private final float[] absorption = new float[3];
 
@@ -64,6 +70,14 @@ public final class LayeredSurface {
     sheenColour = MicrofacetLobe.channels(m.sheen().colour());
     brightestSheen = brightest(sheenColour);
     sheen = brightestSheen > 0 ? new Sheen(m.sheen().roughness()) : null;
+    boolean layered = coat.there() || sheen != null;
+    diffuseCoupling = layered ? Coupling.diffuse(microfacets.dielectric, this::left) : null;
+    faceCoupling = layered ? microfacets.faceCoupling(this::left) : null;
+    metalCoupling = layered ? Coupling.microfacets(microfacets.alpha, 0, this::left) : null;
+    coatCoupling =
+        coat.there() && sheen != null
+            ? coat.coupling(cos -> Math.max(1e-4f, 1 - sheenAlbedo(cos)))
+            : null;
   }
 
   private static float brightest(float[] c) {
@@ -168,7 +182,7 @@ public final class LayeredSurface {
 
   private void layers(float oz, boolean entering, Scattering s) {
     s.coatAlbedo = entering ? coat.albedo(oz) : 0;
-    s.sheenAlbedo = entering && sheen != null ? brightestSheen * sheen.albedo(oz) : 0;
+    s.sheenAlbedo = entering ? sheenAlbedo(oz) : 0;
     s.below = (1 - s.sheenAlbedo) * (1 - s.coatAlbedo);
     s.base = Math.max(0, 1 - s.metal - s.glass);
   }
@@ -216,6 +230,7 @@ public final class LayeredSurface {
     if (s.oz <= 0 || iz == 0) {
       return;
     }
+    below(iz, s);
     if (s.glass > 0 && !glass.smooth()) {
       glass.evaluate(ix, iy, iz, s);
     }
@@ -236,8 +251,31 @@ public final class LayeredSurface {
       s.pdf += DiffuseLobe.density(p[SHEEN], iz);
     }
     if (s.entering && coat.there()) {
-      coat.evaluate(iz, s);
+      float left = coatCoupling == null ? 1 : coatCoupling.at(s.oz) * coatCoupling.at(iz);
+      coat.evaluate(iz, left, s);
     }
+  }
+
+  /**
+   * What coat and sheen leave of the light of both directions for the lobes below. Light that goes
+   * through glass has one of its directions inside, where the layers count for the outgoing one.
+   */
+  private void below(float iz, Scattering s) {
+    s.belowMetal = s.belowFace = s.belowDiffuse = s.below;
+    if (s.entering && iz > 0 && diffuseCoupling != null) {
+      s.belowMetal = metalCoupling.at(s.oz) * metalCoupling.at(iz);
+      s.belowFace = faceCoupling.at(s.oz) * faceCoupling.at(iz);
+      s.belowDiffuse = diffuseCoupling.at(s.oz) * diffuseCoupling.at(iz);
+    }
+  }
+
+  /** What coat and sheen leave of a direction's light. */
+  private float left(float cos) {
+    return Math.max(1e-4f, (1 - sheenAlbedo(cos)) * (1 - coat.albedo(cos)));
+  }
+
+  private float sheenAlbedo(float cos) {
+    return sheen == null ? 0 : brightestSheen * sheen.albedo(cos);
   }
 
   private static void half(float ix, float iy, float iz, Scattering s) {
@@ -289,7 +327,6 @@ public final class LayeredSurface {
     }
     evaluate(s.x, s.y, s.z, s);
     s.through = s.z < 0;
-    s.diffuse = lobe == SHEEN || lobe > MICROFACETS;
     s.perDensity();
   }
 }

@@ -40,7 +40,7 @@ final class MicrofacetLobe {
   /** Albedo of a dielectric face, all orders of scattering in. */
   static AlbedoTable dielectric(double roughness, float weight, float eta, AlbedoTable single) {
     float f0 = Fresnel.dielectric(1, eta), alpha = Ggx.alpha(roughness);
-    return single.from((cos, kept) -> {
+    return single.from((entry, cos, kept) -> {
       float first = weight > 0 ? GgxAlbedo.dielectric(cos, alpha, eta) : 0;
       return Math.min(1, weight * first * (1 + f0 * (1 / kept - 1)));
     });
@@ -58,6 +58,11 @@ final class MicrofacetLobe {
     }
   }
 
+  /** What layers above leave to the dielectric's face. */
+  AlbedoTable faceCoupling(AlbedoTable.Function left) {
+    return Coupling.microfacets(alpha, eta, left);
+  }
+
   /** Whether the dielectric's face reflects. */
   boolean reflects() {
     return weight > 0;
@@ -72,13 +77,13 @@ final class MicrofacetLobe {
     float c = s.halfAngleCos;
     float schlick = Fresnel.fifth(c);
     float d = Ggx.distribution(s.halfCos, alpha);
-    float lobe = s.below * d * Ggx.maskingTwo(s.oz, iz, alpha) / (4 * s.oz);
+    float lobe = d * Ggx.maskingTwo(s.oz, iz, alpha) / (4 * s.oz);
     float lost = 1 / single.at(s.oz) - 1;
     float face = 0;
     if (s.base > 0 && weight > 0) {
-      face = s.base * weight * Fresnel.dielectric(c, eta) * (1 + f0 * lost) * lobe;
+      face = s.belowFace * s.base * weight * Fresnel.dielectric(c, eta) * (1 + f0 * lost) * lobe;
     }
-    float mirror = s.metal * lobe;
+    float mirror = s.belowMetal * s.metal * lobe;
     s.add(
         mirror * metal(s, 0, c, schlick, lost) + face,
         mirror * metal(s, 1, c, schlick, lost) + face,

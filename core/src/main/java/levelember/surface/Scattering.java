@@ -19,9 +19,6 @@ public final class Scattering {
   /** What of {@link #r}, {@link #g} and {@link #b} the diffuse lobes give: base and sheen. */
   public float diffuseR, diffuseG, diffuseB;
 
-  /** After sampling: the direction was sampled by a diffuse lobe. */
-  public boolean diffuse;
-
   /** Density per steradian; meaningless for a {@link #delta} direction. */
   public float pdf;
 
@@ -51,6 +48,9 @@ public final class Scattering {
   /** What coat and sheen leave of the outgoing direction's light for the lobes below. */
   float below;
 
+  /** What they leave of the light of an outgoing and an incident direction for those lobes. */
+  float belowMetal, belowFace, belowDiffuse;
+
   /** Share of the dielectric base: what is neither metal nor glass. */
   float base;
 
@@ -63,10 +63,25 @@ public final class Scattering {
   final float[] tint = new float[3];
   float metal, glass, brightestColour, brightestMetal;
 
+  /** Value with its diffuse and its specular part weighed, first channel. */
+  public float levelledR(float diffuse, float specular) {
+    return diffuse * diffuseR + specular * (r - diffuseR);
+  }
+
+  /** Value with its diffuse and its specular part weighed, second channel. */
+  public float levelledG(float diffuse, float specular) {
+    return diffuse * diffuseG + specular * (g - diffuseG);
+  }
+
+  /** Value with its diffuse and its specular part weighed, third channel. */
+  public float levelledB(float diffuse, float specular) {
+    return diffuse * diffuseB + specular * (b - diffuseB);
+  }
+
   void clear() {
     r = g = b = pdf = 0;
     diffuseR = diffuseG = diffuseB = 0;
-    delta = through = diffuse = false;
+    delta = through = false;
   }
 
   void addDiffuse(float r, float g, float b) {

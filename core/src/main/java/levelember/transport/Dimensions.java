@@ -6,9 +6,9 @@ package levelember.transport;
  */
 final class Dimensions {
   static final int PIXEL = 1, LENS = 2, SCATTER = 3, LOBE = 4, ROULETTE = 5, WAVELENGTH = 6;
-  static final int OPACITY = 7, LIGHT_SELECTION = 0;
+  static final int OPACITY = 7, LIGHT_SELECTION = 0, RAY_KIND = 8;
 
-  static final int PER_VERTEX = 8;
+  static final int PER_VERTEX = 9;
 
   /** Sets holes along one ray apart; odd and large, so that they meet no other dimension. */
   static final int NEXT_HOLE = 0x2C1B3C6D;

@@ -114,7 +114,7 @@ final class EmitterHits {
    */
   void onSurface(PathState path, SurfaceInteraction at, float distance, boolean[] wanted) {
     PathVertex vertex = path.vertex;
-    int k = scene.emissionLayer[at.piece];
+    int k = scene.emissive.layer(at.piece);
     if (k < 0
         || !wanted[k]
         || !at.outside
@@ -128,7 +128,7 @@ final class EmitterHits {
     }
     EmissiveLight light = (EmissiveLight) scene.lights[k];
     int place = scene.hierarchy.placed(walk.instance);
-    int triangle = scene.emissionFirst[place] + walk.triangle;
+    int triangle = scene.emissive.triangle(place, walk.triangle);
     float w = 1;
     if (!vertex.delta) {
       float density =
@@ -137,7 +137,7 @@ final class EmitterHits {
               path.dy, path.dz, distance, lightRay);
       w = weight(path, k, density);
     }
-    light.shine(triangle, walk.b, scene.third(place, walk.b, walk.c), lightRay);
+    light.shine(triangle, walk.b, scene.emissive.third(place, walk.b, walk.c), lightRay);
     float r = w * path.r * lightRay.r, g = w * path.g * lightRay.g, b = w * path.b * lightRay.b;
     controlled(path, k, distance, r, g, b);
   }

@@ -137,14 +137,14 @@ public final class FirstHitTracer {
     }
 
     private void shine(int x, int y, float r, float g, float b) {
-      int k = scene.emissionLayer[at.piece];
+      int k = scene.emissive.layer(at.piece);
       if (k < 0 || !at.outside || !scene.lights[k].seenByCamera()) {
         return;
       }
       EmissiveLight lamp = (EmissiveLight) scene.lights[k];
       int place = scene.hierarchy.placed(walk.instance);
-      int triangle = scene.emissionFirst[place] + walk.triangle;
-      lamp.shine(triangle, walk.b, scene.third(place, walk.b, walk.c), light);
+      int triangle = scene.emissive.triangle(place, walk.triangle);
+      lamp.shine(triangle, walk.b, scene.emissive.third(place, walk.b, walk.c), light);
       to.seen(k, x, y, r * light.r, g * light.g, b * light.b);
     }
 

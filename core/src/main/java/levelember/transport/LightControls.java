@@ -8,7 +8,10 @@ import levelember.shoot.Reach;
 /** The non-physical controls of a light, its {@link Reach}, made ready for tracing. */
 final class LightControls {
   private final long[] lights;
-  private final float diffuse, specular;
+
+  /** Levels of its light in diffuse reflection, and in specular reflection and refraction. */
+  final float diffuse, specular;
+
   private final float fades;
 
   /** Bits of the pieces that cast its shadows, or null for all. */
@@ -72,17 +75,7 @@ final class LightControls {
     return fourth >= 1 ? 0 : 1 - fourth;
   }
 
-  /**
-   * A BSDF's value with its diffuse and specular part levelled.
-   *
-   * @param whole value
-   * @param diffusePart of it
-   */
-  float value(float whole, float diffusePart) {
-    return diffuse * diffusePart + specular * (whole - diffusePart);
-  }
-
-  /** The same as a factor, for a value of which a share is diffuse. */
+  /** Factor of a BSDF's value of which a share is diffuse. */
   float factor(float diffuseShare) {
     return specular + (diffuse - specular) * diffuseShare;
   }

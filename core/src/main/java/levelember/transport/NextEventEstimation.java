@@ -5,6 +5,7 @@ import levelember.light.LightSource;
 import levelember.math.Points;
 import levelember.surface.LayeredSurface;
 import levelember.surface.Scattering;
+import levelember.trace.Hierarchy;
 
 /**
  * Direct light at a path vertex by light sampling, weighted against BSDF sampling. One a thread.
@@ -108,22 +109,31 @@ final class NextEventEstimation {
     if (scattering.pdf <= 0) {
       return;
     }
-    float w = 1 / (lightRay.pdf * rate);
+    float w = at.terminator(wx, wy, wz) / (lightRay.pdf * rate);
+    float weight = 1;
     if (!lightRay.delta && !catching && !scene.onlyLightSampled(k)) {
-      w *= mis.ofLight(lightRay.pdf * rate, scattering.pdf);
+      weight = mis.ofLight(lightRay.pdf * rate, scattering.pdf);
     }
     LightControls controls = scene.controls[k];
-    float r = w * path.r * lightRay.r, g = w * path.g * lightRay.g, b = w * path.b * lightRay.b;
-    if (controls == null) {
-      r *= scattering.r;
-      g *= scattering.g;
-      b *= scattering.b;
-    } else {
-      float fade = controls.fade(lightRay.distance);
-      r *= fade * controls.value(scattering.r, scattering.diffuseR);
-      g *= fade * controls.value(scattering.g, scattering.diffuseG);
-      b *= fade * controls.value(scattering.b, scattering.diffuseB);
+    float diffuse = weight, specular = weight;
+    if (scene.partlySeen(k)) {
+      int place = scene.emissive.place(k, lightRay.triangle);
+      int piece = scene.emissive.piece(place);
+      w *= shadow.emitterOpacity(place, lightRay);
+      // Diffuse light that no sampled direction can find is found by light sampling alone; what is
+      // hidden from mirrors and glass gives them no highlight.
+      diffuse = scene.shows(piece, Hierarchy.BOUNCE) ? weight : 1;
+      int kind = iz < 0 ? Hierarchy.REFRACTION : Hierarchy.REFLECTION;
+      specular = scene.shows(piece, kind) ? weight : 0;
     }
+    if (controls != null) {
+      float fade = controls.fade(lightRay.distance);
+      diffuse *= fade * controls.diffuse;
+      specular *= fade * controls.specular;
+    }
+    float r = w * path.r * lightRay.r * scattering.levelledR(diffuse, specular);
+    float g = w * path.g * lightRay.g * scattering.levelledG(diffuse, specular);
+    float b = w * path.b * lightRay.b * scattering.levelledB(diffuse, specular);
     if (r == 0 && g == 0 && b == 0) {
       return;
     }

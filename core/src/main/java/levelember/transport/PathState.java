@@ -34,7 +34,7 @@ final class PathState {
   /** Metres from the camera. */
   float length;
 
-  /** The ray has left a diffuse vertex and not come to a surface yet. */
+  /** The ray has been reflected diffusely, in part at least, and not come to a surface yet. */
   boolean fromDiffuse;
 
   /** The ray has passed a shadow catcher. */

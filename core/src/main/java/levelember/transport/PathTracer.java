@@ -170,9 +170,11 @@ final class PathTracer {
   private boolean arrives(float distance, float sinceVertex) {
     if (path.fromDiffuse && scene.bounceControls) {
       path.fromDiffuse = false;
-      float part = scene.bounced(sinceVertex);
-      path.times(part, part, part);
-      if (part == 0) {
+      PathVertex vertex = path.vertex;
+      float change = scene.bounced(sinceVertex) - 1;
+      path.times(
+          1 + change * vertex.diffuseR, 1 + change * vertex.diffuseG, 1 + change * vertex.diffuseB);
+      if (!(path.brightest() > 0)) {
         return false;
       }
     }
@@ -263,8 +265,9 @@ final class PathTracer {
     }
     float l = 1 / (float) Math.sqrt(dx * dx + dy * dy + dz * dz);
     path.towards(dx * l, dy * l, dz * l);
-    path.times(s.r, s.g, s.b);
-    next();
+    float reflected = s.through ? 1 : at.terminator(path.dx, path.dy, path.dz);
+    path.times(reflected * s.r, reflected * s.g, reflected * s.b);
+    next(first);
     float brightest = path.brightest();
     if (!(brightest > 0) || !survives(brightest, first)) {
       return false;
@@ -284,12 +287,13 @@ final class PathTracer {
     return path.brightest() > 0;
   }
 
-  /** Makes the point that the path was scattered at its last vertex. */
-  private void next() {
+  /**
+   * Makes the point that the path was scattered at its last vertex.
+   *
+   * @param first dimension of the vertex
+   */
+  private void next(int first) {
     Scattering s = at.scattering;
-    path.rayKind =
-        s.through ? Hierarchy.REFRACTION : s.diffuse ? Hierarchy.BOUNCE : Hierarchy.REFLECTION;
-    path.fromDiffuse = path.rayKind == Hierarchy.BOUNCE;
     selection.vertex();
     if (!s.delta && s.pdf < SPECULAR_PDF) {
       path.roughVertices++;
@@ -300,9 +304,34 @@ final class PathTracer {
         RayOffset.off(at.y, side * at.gy),
         RayOffset.off(at.z, side * at.gz));
     path.vertex.scattered(at.piece, path.ox, path.oy, path.oz, s);
+    path.rayKind = s.through ? Hierarchy.REFRACTION : reflectedKind(first);
+    path.fromDiffuse = path.vertex.diffuse() > 0;
     direct.side(path.vertex);
     path.sinceVertex = 0;
     path.passed = 0;
+  }
+
+  /**
+   * What a reflected ray is, by what the diffuse lobes have of the BSDF's value and not by which
+   * lobe was sampled, so that the picture does not depend on the probabilities of sampling. Where
+   * some piece shows to one kind alone, the ray is of either by chance, with that part's light.
+   */
+  private int reflectedKind(int first) {
+    PathVertex vertex = path.vertex;
+    float share = vertex.diffuse();
+    if (!scene.bouncesApart || share <= 0 || share >= 1) {
+      return share > 0.5f ? Hierarchy.BOUNCE : Hierarchy.REFLECTION;
+    }
+    boolean diffuse = points.single(first + Dimensions.RAY_KIND) < share;
+    if (diffuse) {
+      path.times(vertex.diffuseR / share, vertex.diffuseG / share, vertex.diffuseB / share);
+    } else {
+      float rest = 1 - share;
+      path.times(
+          (1 - vertex.diffuseR) / rest, (1 - vertex.diffuseG) / rest, (1 - vertex.diffuseB) / rest);
+    }
+    vertex.part(diffuse);
+    return diffuse ? Hierarchy.BOUNCE : Hierarchy.REFLECTION;
   }
 
   /** Russian roulette: paths of little throughput end by chance. */

@@ -46,9 +46,20 @@ final class PathVertex {
     z = oz;
     pdf = s.pdf;
     delta = s.delta;
+    // Smooth glass and mirrors have no diffuse part.
     diffuseR = share(s.diffuseR, s.r);
     diffuseG = share(s.diffuseG, s.g);
     diffuseB = share(s.diffuseB, s.b);
+  }
+
+  /** The same on the mean over the channels. */
+  float diffuse() {
+    return (diffuseR + diffuseG + diffuseB) / 3;
+  }
+
+  /** Says that the path goes on with the light of one part alone, diffuse or specular. */
+  void part(boolean diffuse) {
+    diffuseR = diffuseG = diffuseB = diffuse ? 1 : 0;
   }
 
   void side(float x, float y, float z) {

@@ -5,6 +5,7 @@ import java.util.stream.IntStream;
 import levelember.lens.ThinLens;
 import levelember.math.Colour;
 import levelember.math.Noise;
+import levelember.shoot.Origin;
 import levelember.shoot.Shot;
 import levelember.surface.LayeredSurface;
 import levelember.surface.Scattering;
@@ -37,14 +38,16 @@ public final class PlainView {
 
   /** A view of a scene through its shot. */
   public PlainView(Scene scene, Kind kind) {
-    this(scene, kind, scene.shot());
+    this.scene = scene;
+    this.kind = kind;
+    shot = scene.shot();
   }
 
   /** A view of a scene through another shot. */
   public PlainView(Scene scene, Kind kind, Shot shot) {
     this.scene = scene;
     this.kind = kind;
-    this.shot = shot;
+    this.shot = Origin.from(scene.origin(), shot);
   }
 
   /**

@@ -22,14 +22,13 @@ import levelember.light.SphereLight;
 import levelember.light.SpotLight;
 import levelember.light.SunLight;
 import levelember.light.TubeLight;
-import levelember.math.Colour;
 import levelember.math.Vec3;
-import levelember.photometry.LayerWeights;
 import levelember.shoot.Bounce;
 import levelember.shoot.Daylight;
 import levelember.shoot.EditCost;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
+import levelember.shoot.Origin;
 import levelember.shoot.Piece;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
@@ -56,13 +55,20 @@ public final class Scene {
   /** For every piece what varies over it, or null. */
   final TexturedMaterial[] textured;
 
-  final int[] emissionLayer;
+  /** Which pieces give whose light. */
+  final EmissivePieces emissive;
 
-  /** For every place of the set, where its triangles begin among those of its emissive light. */
-  final int[] emissionFirst;
+  /** For every piece the kinds of ray that it shows to, as bits of {@link Hierarchy}. */
+  private final int[] kinds;
 
-  /** For every place whether its map mirrors. */
-  private final boolean[] mirrored;
+  /** Whether a piece shows to bounced light and not to reflections, or the other way round. */
+  final boolean bouncesApart;
+
+  /**
+   * Whether some piece of an emissive light is hidden from rays of a kind, or has holes, so that
+   * its light is told by the place that was sampled.
+   */
+  private final boolean[] partlySeen;
 
   final LightSource[] lights;
 
@@ -74,9 +80,6 @@ public final class Scene {
 
   /** Whether there are so many lights that those with a place are looked for in the tree. */
   final boolean many;
-
-  /** For every light about how bright it is set, so that of many the bright are sampled most. */
-  final float[] power;
 
   /** For every light its non-physical controls, or null. */
   final LightControls[] controls;
@@ -102,6 +105,13 @@ public final class Scene {
   final boolean bounceControls;
 
   private final Shoot shoot;
+
+  /** Where the frame that it is traced in begins in the world. */
+  private final Vec3 origin;
+
+  /** The shoot in that frame. */
+  private final Shoot traced;
+
   private final Shot shot;
   private final MaterialCache materials;
 
@@ -114,7 +124,9 @@ public final class Scene {
       MaterialCache materials) {
     this.set = set;
     this.shoot = shoot;
-    this.shot = shot;
+    origin = Origin.of(shoot);
+    traced = Origin.from(origin, shoot);
+    this.shot = Origin.from(origin, shot);
     this.lights = lights;
     this.materials = materials;
     cutOut = shot.cutOut();
@@ -123,23 +135,12 @@ public final class Scene {
     textured = new TexturedMaterial[pieces.size()];
     boolean[] coloured = new boolean[pieces.size()];
     set.placed().forEach(p -> coloured[p.piece()] |= p.mesh().colours() != null);
-    emissionLayer = new int[pieces.size()];
     for (int i = 0; i < surfaces.length; i++) {
       surfaces[i] = materials.surface(pieces.get(i).material());
       textured[i] = materials.textured(pieces.get(i).material(), coloured[i]);
-      emissionLayer[i] = -1;
-      for (int k = lights.length - 1; k >= 0; k--) {
-        if (lights[k] instanceof EmissiveLight e && e.material().equals(pieces.get(i).material())) {
-          emissionLayer[i] = k;
-        }
-      }
     }
-    power = new float[lights.length];
-    for (int k = 0; k < power.length; k++) {
-      float[] w = LayerWeights.of(shoot, shoot.lights().get(k));
-      power[k] = 1e-12f + Colour.luminance(w[0], w[1], w[2]);
-    }
-    rig = new RigTree(lights, power);
+    emissive = new EmissivePieces(pieces, set, hierarchy, lights);
+    rig = new RigTree(lights);
     many = lights.length > LightSelection.FEW;
     meetable =
         IntStream.range(0, lights.length)
@@ -154,8 +155,9 @@ public final class Scene {
     }
     customShadows = Stream.of(controls).anyMatch(l -> l != null && l.customShadow());
     catches = new boolean[pieces.size()];
-    int[] kinds = new int[pieces.size()];
-    boolean anyClear = false;
+    kinds = new int[pieces.size()];
+    partlySeen = new boolean[lights.length];
+    boolean anyClear = false, apart = false;
     for (int i = 0; i < kinds.length; i++) {
       Visibility shows = pieces.get(i).visibility();
       boolean clearPiece =
@@ -163,26 +165,18 @@ public final class Scene {
       kinds[i] = kinds(shows, clearPiece);
       anyClear |= clearPiece;
       catches[i] = shows.shadowCatcher();
-      if (emissionLayer[i] >= 0 && !(shows.reflection() && shows.refraction() && shows.bounce())) {
-        onlyLightSampled[emissionLayer[i]] = true;
+      apart |= shows.bounce() != shows.reflection();
+      boolean holes = textured[i] != null && textured[i].pierced();
+      int layer = emissive.layer(i);
+      if (layer >= 0 && (holes || !(shows.reflection() && shows.refraction() && shows.bounce()))) {
+        partlySeen[layer] = true;
       }
     }
     clear = anyClear;
+    bouncesApart = apart;
     this.hierarchy = hierarchy.showing(kinds);
     bounce = shoot.bounce();
     bounceControls = bounce.level() != 1 || bounce.fadesAtMetres() > 0;
-    emissionFirst = new int[set.placed().size()];
-    mirrored = new boolean[emissionFirst.length];
-    int[] used = new int[lights.length];
-    for (int i = 0; i < emissionFirst.length; i++) {
-      SetGeometry.Placed p = set.placed().get(i);
-      mirrored[i] = p.map().determinant() < 0;
-      int layer = emissionLayer[p.piece()];
-      if (layer >= 0) {
-        emissionFirst[i] = used[layer];
-        used[layer] += p.mesh().count();
-      }
-    }
   }
 
   /** Bits of the kinds of ray that a piece shows to. */
@@ -194,9 +188,14 @@ public final class Scene {
         | (s.bounce() ? Hierarchy.BOUNCE : 0);
   }
 
-  /** Weight of the third corner of a shining triangle, as its light counts corners. */
-  float third(int place, float b, float c) {
-    return mirrored[place] ? 1 - b - c : c;
+  /** Whether rays of a kind see a piece. */
+  boolean shows(int piece, int kind) {
+    return (kinds[piece] & kind) != 0;
+  }
+
+  /** Whether the light of a layer is told by the place that was sampled. */
+  boolean partlySeen(int light) {
+    return partlySeen[light];
   }
 
   boolean onlyLightSampled(int light) {
@@ -221,9 +220,15 @@ public final class Scene {
    */
   public static Scene of(Shoot shoot, Shot shot, Files files) {
     MaterialCache materials = new MaterialCache(shoot, files.pictures(), null);
-    SetGeometry set = SetGeometry.of(shoot.pieces(), files.meshes(), materials);
+    Shoot traced = Origin.from(Origin.of(shoot), shoot);
+    SetGeometry set = SetGeometry.of(traced.pieces(), files.meshes(), materials);
     return new Scene(
-        shoot, shot, set, Hierarchy.of(set), lights(shoot, set, files.pictures(), null), materials);
+        shoot,
+        shot,
+        set,
+        Hierarchy.of(set),
+        lights(traced, set, files.pictures(), null),
+        materials);
   }
 
   /** Compiles a shoot without models. */
@@ -234,15 +239,11 @@ public final class Scene {
   /** Compiles the next state of a shoot, keeping what the edit does not touch. */
   public Scene next(Shoot after, Shot shotAfter, Files files, EditCost cost) {
     MaterialCache nextMaterials = new MaterialCache(after, files.pictures(), materials);
-    SetGeometry nextSet = cost.geometry() ? set.next(after.pieces(), nextMaterials) : set;
+    Shoot next = Origin.from(Origin.of(after), after);
+    SetGeometry nextSet = cost.geometry() ? set.next(next.pieces(), nextMaterials) : set;
     Hierarchy h = cost.geometry() ? hierarchy.next(nextSet, n -> {}) : hierarchy;
     return new Scene(
-        after,
-        shotAfter,
-        nextSet,
-        h,
-        lights(after, nextSet, files.pictures(), this),
-        nextMaterials);
+        after, shotAfter, nextSet, h, lights(next, nextSet, files.pictures(), this), nextMaterials);
   }
 
   /** The next state of a shoot without models. */
@@ -255,8 +256,8 @@ public final class Scene {
     Map<Traced, LightSource> ready = new HashMap<>();
     for (int i = 0; before != null && i < before.lights.length; i++) {
       if (before.set == set || !(before.lights[i] instanceof EmissiveLight)) {
-        Light old = before.shoot.lights().get(i);
-        ready.put(Traced.of(before.shoot, old), before.lights[i]);
+        Light old = before.traced.lights().get(i);
+        ready.put(Traced.of(before.traced, old), before.lights[i]);
       }
     }
     Map<Daylight, Atmosphere> airs = new HashMap<>();
@@ -390,8 +391,14 @@ public final class Scene {
     return shoot;
   }
 
+  /** The camera in the frame that is traced in, which begins at {@link #origin()}. */
   public Shot shot() {
     return shot;
+  }
+
+  /** Where the frame that is traced in begins in the world, metres. */
+  public Vec3 origin() {
+    return origin;
   }
 
   /** Meshes and where they stand. */

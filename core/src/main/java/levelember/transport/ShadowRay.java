@@ -1,5 +1,6 @@
 package levelember.transport;
 
+import levelember.light.LightRay;
 import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
 
@@ -15,6 +16,7 @@ final class ShadowRay {
   private final RayWalk walk;
   private final SurfaceInteraction at;
   private final float[] straight = new float[3];
+  private final TexturedMaterial.Lookup lookup = new TexturedMaterial.Lookup();
 
   /** What arrives, by channel. */
   float r, g, b;
@@ -56,6 +58,22 @@ final class ShadowRay {
       b += (1 - b) * controls.darkB;
     }
     return r + g + b > 0;
+  }
+
+  /**
+   * How much of an emissive piece is there at the place that was sampled on it: 0 in a hole … 1.
+   */
+  float emitterOpacity(int place, LightRay sampled) {
+    EmissivePieces emissive = scene.emissive;
+    TexturedMaterial textures = scene.textured[emissive.piece(place)];
+    if (textures == null || !textures.pierced()) {
+      return 1;
+    }
+    walk.instance = emissive.instance(place);
+    walk.triangle = emissive.triangleOfMesh(place, sampled.triangle);
+    walk.b = sampled.second;
+    walk.c = emissive.third(place, sampled.second, sampled.third);
+    return textures.opacity(walk, lookup);
   }
 
   private void passClear(

@@ -10,6 +10,12 @@ import levelember.trace.RayWalk;
  * alike. One a thread; holds the last hit of its walk until the next ray is walked.
  */
 final class SurfaceInteraction {
+  /** Cosine of the shading normal below which the geometric one takes its place. */
+  private static final float LEAST_FACING = 1e-4f;
+
+  /** Cosine of both normals above which the surface counts as flat. */
+  private static final float FLAT = 0.99999f;
+
   private final Scene scene;
   private final RayWalk walk;
   private final TexturedMaterial.Lookup lookup = new TexturedMaterial.Lookup();
@@ -99,15 +105,14 @@ final class SurfaceInteraction {
     if (surface == null || !surface.pane()) {
       return false;
     }
-    walk.shadingNormal(normal);
-    float cos = normal[0] * dx + normal[1] * dy + normal[2] * dz;
-    if (textures == null) {
-      surface.material(scattering);
-    } else {
-      surface = textures.prepare(walk, cos, lookup, scattering);
-    }
+    shade(dx, dy, dz);
     if (!surface.pane()) {
       return false;
+    }
+    boolean turned = normal[0] * gx + normal[1] * gy + normal[2] * gz < 0;
+    float cos = (turned == outside ? -1 : 1) * (normal[0] * dx + normal[1] * dy + normal[2] * dz);
+    if (!(-cos > LEAST_FACING)) {
+      cos = gx * dx + gy * dy + gz * dz;
     }
     surface.straight(scattering, cos, outside, to);
     return true;
@@ -129,7 +134,7 @@ final class SurfaceInteraction {
       nz = -nz;
     }
     float facing = -(nx * dx + ny * dy + nz * dz);
-    if (!(facing > 1e-4f)) {
+    if (!(facing > LEAST_FACING)) {
       nx = gx;
       ny = gy;
       nz = gz;
@@ -148,6 +153,24 @@ final class SurfaceInteraction {
     lx = -(tx * dx + ty * dy + tz * dz);
     ly = -(sx * dx + sy * dy + sz * dz);
     lz = facing;
+  }
+
+  /**
+   * Factor of light that comes from a direction of the world and is reflected, once oriented: where
+   * the shading normal leans away from the geometric one, light fades out before the geometry cuts
+   * it off (Chiang, Li and Burley 2019, "Taming the Shadow Terminator"). Glass keeps all its light.
+   */
+  float terminator(float wx, float wy, float wz) {
+    float both = nx * gx + ny * gy + nz * gz;
+    float shading = nx * wx + ny * wy + nz * wz;
+    if (both > FLAT || shading <= 0 || surface.transmits()) {
+      return 1;
+    }
+    float part = (gx * wx + gy * wy + gz * wz) / (shading * Math.max(1e-3f, both));
+    if (part >= 1) {
+      return 1;
+    }
+    return part <= 0 ? 0 : part * (1 + part * (1 - part));
   }
 
   /** Origin of a ray that goes on behind a surface which it passes, before it is oriented. */

@@ -16,15 +16,7 @@ import org.junit.jupiter.api.Test;
 class RigTreeTest {
   private final Random random = new Random(7);
   private final LightSource[] lights = lights(60);
-  private final float[] power = new float[lights.length];
-  private final RigTree tree;
-
-  RigTreeTest() {
-    for (int k = 0; k < power.length; k++) {
-      power[k] = 0.1f + 10 * random.nextFloat();
-    }
-    tree = new RigTree(lights, power);
-  }
+  private final RigTree tree = new RigTree(lights);
 
   /** Balls, faces, tubes and points strewn about, and one surrounding. */
   private LightSource[] lights(int count) {
@@ -96,7 +88,7 @@ class RigTreeTest {
     int nearest = 0;
     float most = 0;
     for (int k = 0; k < lights.length - 1; k++) {
-      float gives = power[k] * lights[k].nearness(0.3f, 1, -0.2f);
+      float gives = lights[k].nearness(0.3f, 1, -0.2f);
       if (gives > most) {
         most = gives;
         nearest = k;

@@ -229,26 +229,36 @@ class KnownAnswersTest {
   @ParameterizedTest
   @ValueSource(doubles = {0.2, 0.5, 0.8})
   void aClosedShiningBoxReadsItsEmissionOverOneMinusAlbedo(double albedo) {
-    Shoot shoot =
-        Sets.white(albedo)
-            .piece(
-                new levelember.shoot.Piece(
-                    "room",
-                    "Room",
-                    null,
-                    new Vec3(0, 1, 0),
-                    new Vec3(180, 0, 0),
-                    Vec3.ONE,
-                    inwardBox(),
-                    "white",
-                    null,
-                    true))
-            .light(
-                Sets.light("walls", new Emitter.Emissive("white"), Vec3.ZERO, Vec3.UP, 2, Unit.NIT))
-            .seen(new Vec3(0.2, 0.1, 0.3), new Vec3(-0.4, 0.2, -1), 1)
-            .shoot();
-    Picture p = Sets.render(shoot, 16, 16, 64, 500);
+    Picture p = Sets.render(closedBox(albedo, Vec3.ZERO), 16, 16, 64, 500);
     assertThat(Sets.mean(p)).isCloseTo(2 / (1 - albedo), Percentage.withPercentage(1));
+  }
+
+  @ParameterizedTest
+  @ValueSource(doubles = {20_000, 90_000})
+  void soItDoesFarFromTheOrigin(double metres) {
+    double near = Sets.mean(Sets.render(closedBox(0.8, Vec3.ZERO), 16, 16, 64, 500));
+    Vec3 there = new Vec3(metres, 0.3 * metres, -metres);
+    double far = Sets.mean(Sets.render(closedBox(0.8, there), 16, 16, 64, 500));
+    assertThat(far).isCloseTo(near, Percentage.withPercentage(0.1));
+  }
+
+  private static Shoot closedBox(double albedo, Vec3 at) {
+    return Sets.white(albedo)
+        .piece(
+            new levelember.shoot.Piece(
+                "room",
+                "Room",
+                null,
+                at.plus(new Vec3(0, 1, 0)),
+                new Vec3(180, 0, 0),
+                Vec3.ONE,
+                inwardBox(),
+                "white",
+                null,
+                true))
+        .light(Sets.light("walls", new Emitter.Emissive("white"), Vec3.ZERO, Vec3.UP, 2, Unit.NIT))
+        .seen(at.plus(new Vec3(0.2, 0.1, 0.3)), at.plus(new Vec3(-0.4, 0.2, -1)), 1)
+        .shoot();
   }
 
   /** A cube of two metres whose outsides face inwards. */

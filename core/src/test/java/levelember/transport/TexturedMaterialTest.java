@@ -246,8 +246,12 @@ class TexturedMaterialTest {
     return p;
   }
 
+  /** A white wall with a bent normal: what is cut off by its own plane fades out before. */
   private static double lambert(Vec3 normal, Vec3 lamp) {
-    return 1000 / Math.PI * normal.unit().dot(lamp.unit()) / lamp.dot(lamp);
+    Vec3 n = normal.unit(), to = lamp.unit(), face = new Vec3(0, 0, 1);
+    double part = Math.min(1, face.dot(to) / (n.dot(to) * n.dot(face)));
+    double terminator = part + part * part - part * part * part;
+    return terminator * 1000 / Math.PI * n.dot(to) / lamp.dot(lamp);
   }
 
   @ParameterizedTest
