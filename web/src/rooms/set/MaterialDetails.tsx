@@ -20,6 +20,7 @@ import { MapsDetails } from './MapsDetails';
 import { Shelf } from './Shelf';
 
 const ior: Quantity = { unit: '', least: 1, most: 3, step: 0.01, digits: 3 };
+const priority: Quantity = { unit: '', least: 0, most: 100, step: 1, digits: 0 };
 const abbe: Quantity = { unit: '', least: 0, most: 100, step: 1, digits: 1 };
 
 /** The material of a piece: which one, and all its numbers. */
@@ -187,6 +188,11 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
                 label="Thin"
               />
             </Row>
+            {!material.thin && (
+              <Row>
+                {number('Priority where bodies overlap', 'priority', (m) => m.priority, priority)}
+              </Row>
+            )}
           </>
         )}
       </Section>

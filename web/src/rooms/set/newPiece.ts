@@ -289,6 +289,7 @@ export const grey: Material = {
   tintDepth: 0.01,
   thin: false,
   abbe: 0,
+  priority: 0,
   coat: { amount: 0, roughness: 0.1, ior: 1.5 },
   sheen: { colour: [0, 0, 0], roughness: 0.5 },
   maps: {

@@ -70,9 +70,17 @@ public record Material(
    * @param tintDepth metres
    * @param thin a wall without inside: light passes without being bent
    * @param abbe Abbe number, 10…100; 0 disperses nothing
+   * @param priority where bodies overlap, that of the highest priority fills the overlap, of equal
+   *     ones that which light enters last; 0…100
    */
-  public record Glass(double transmission, Rgb tint, double tintDepth, boolean thin, double abbe) {
+  public record Glass(
+      double transmission, Rgb tint, double tintDepth, boolean thin, double abbe, int priority) {
     public static final Glass NONE = new Glass(0, Rgb.WHITE, 0.01, false, 0);
+
+    /** Glass of priority 0. */
+    public Glass(double transmission, Rgb tint, double tintDepth, boolean thin, double abbe) {
+      this(transmission, tint, tintDepth, thin, abbe, 0);
+    }
 
     public Glass {
       Checks.range("transmission", transmission, 0, 1);
@@ -81,6 +89,7 @@ public record Material(
       if (abbe != 0) {
         Checks.range("abbe", abbe, 10, 100);
       }
+      Checks.range("priority", priority, 0, 100);
     }
   }
 

@@ -1,5 +1,7 @@
 package levelember.surface;
 
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import levelember.shoot.Material;
 
 /**
@@ -10,6 +12,7 @@ import levelember.shoot.Material;
  */
 final class GlassLobe {
   private static final int ROUND = 40;
+  private static final int BETWEEN_STEPS = 64;
   private final float alpha;
   private final boolean smooth;
   private final boolean thin;
@@ -18,6 +21,9 @@ final class GlassLobe {
 
   /** What single scattering keeps, from outside and from inside. */
   private final AlbedoTable outside, inside;
+
+  /** The same between this glass and another body, by the ratio of their indices in steps. */
+  private final Map<Integer, AlbedoTable> between = new ConcurrentHashMap<>();
 
   /** Albedo of a perfect reflector by single scattering. */
   private final AlbedoTable single;
@@ -93,10 +99,25 @@ final class GlassLobe {
     return (float) Math.sqrt(Math.max(0, 1 - eta * eta * (1 - cos * cos)));
   }
 
+  /** Index of refraction at a wavelength; the mean one for a wavelength below 0. */
+  float index(float wavelength) {
+    return (float) (abbe > 0 && wavelength >= 0 ? Spectrum.index(wavelength, ior, abbe) : ior);
+  }
+
   /** Index on the side of the outgoing direction over that on the other. */
   private float eta(Scattering s) {
     double index = abbe > 0 ? Spectrum.index(s.wavelength, ior, abbe) : ior;
-    return (float) (s.entering ? 1 / index : index);
+    double inside = s.outerIndex == 1 ? index : index / s.outerIndex;
+    return (float) (s.entering ? 1 / inside : inside);
+  }
+
+  /** What single scattering keeps of the prepared direction's light. */
+  private float kept(Scattering s) {
+    if (s.outerIndex == 1) {
+      return (s.entering ? outside : inside).at(s.oz);
+    }
+    int step = Math.round(eta(s) * BETWEEN_STEPS);
+    return between.computeIfAbsent(step, i -> albedo((float) i / BETWEEN_STEPS)).at(s.oz);
   }
 
   /** What a thin wall reflects or passes after all bounces within, by what one pass leaves. */
@@ -161,7 +182,7 @@ final class GlassLobe {
       jacobian = -ci / (sum * sum);
     }
     float facets = Ggx.distribution(hz, alpha) * co / oz * jacobian * share;
-    float kept = (s.entering ? outside : inside).at(oz);
+    float kept = kept(s);
     float value = s.belowFace * s.glass * facets * Ggx.maskingTwo(oz, Math.abs(iz), alpha) / kept;
     s.add(value, value, value);
     s.pdf += s.probability[LayeredSurface.GLASS] * facets * Ggx.maskingOne(oz, alpha);

@@ -47,6 +47,7 @@ public final class LayeredSurface {
   /** What the sheen leaves to the coat. */
   private final AlbedoTable coatCoupling;
 
+  private final int priority;
   private final float[] tint;
   private final float[] absorption = new float[3];
 
@@ -57,6 +58,7 @@ public final class LayeredSurface {
     mostGlass = m.maps().metalness() == null ? glassShare : transmission;
     colour = MicrofacetLobe.channels(m.colour());
     tint = MicrofacetLobe.channels(m.glass().tint());
+    priority = m.glass().priority();
     for (int c = 0; c < 3; c++) {
       absorption[c] =
           m.glass().thin()
@@ -100,6 +102,23 @@ public final class LayeredSurface {
         || metal == 1 && microfacets.alpha < MIRROR_ALPHA && !coat.there() && sheen == null;
   }
 
+  /** True for glass with an inside. */
+  public boolean body() {
+    return mostGlass > 0 && !glass.thin();
+  }
+
+  /** Priority of the body where it overlaps others. */
+  public int priority() {
+    return priority;
+  }
+
+  /**
+   * Index of refraction of the glass at a path's wavelength, or at the mean one where it has none.
+   */
+  public float index(float wavelength) {
+    return glass.index(wavelength);
+  }
+
   /** True for a smooth thin wall, whose glass light passes straight. */
   public boolean pane() {
     return glass.thin() && glass.smooth();
@@ -110,9 +129,9 @@ public final class LayeredSurface {
     return mostGlass > 0 && glass.disperses();
   }
 
-  /** Natural absorption per metre inside, by channel. */
-  public float absorption(int channel) {
-    return absorption[channel];
+  /** Share of light that is left after a way through the body, by channel (Beer and Lambert). */
+  public float transmittance(int channel, float metres) {
+    return (float) StrictMath.exp(-absorption[channel] * metres);
   }
 
   /** Gives a point the material's own values. */
@@ -166,14 +185,22 @@ public final class LayeredSurface {
    *
    * @param entering the direction is on the outside of the piece
    * @param wavelength the path's, for glass that disperses
+   * @param outerIndex index of refraction of what is outside of the piece, 1 for air
    */
   public void prepare(
-      float ox, float oy, float oz, boolean entering, float wavelength, Scattering s) {
+      float ox,
+      float oy,
+      float oz,
+      boolean entering,
+      float wavelength,
+      float outerIndex,
+      Scattering s) {
     s.ox = ox;
     s.oy = oy;
     s.oz = oz;
     s.entering = entering;
     s.wavelength = wavelength;
+    s.outerIndex = outerIndex;
     if (oz > 0) {
       layers(oz, entering, s);
       probabilities(oz, s);

@@ -36,6 +36,9 @@ public final class Scattering {
   /** The path's wavelength, for glass that disperses. */
   float wavelength;
 
+  /** Index of refraction of what is outside of the piece. */
+  float outerIndex;
+
   /** The normal of the microfacet that was sampled. */
   final float[] facet = new float[3];
 

@@ -243,6 +243,11 @@ public final class Hierarchy {
     return from[instance];
   }
 
+  /** Number of the piece that an instance is of. */
+  public int piece(int instance) {
+    return piece[instance];
+  }
+
   /** How many meshes stand in the set, copies counted. */
   public int instances() {
     return piece.length;

@@ -4,6 +4,7 @@ import levelember.light.EmissiveLight;
 import levelember.light.LightRay;
 import levelember.light.LightSource;
 import levelember.light.PlateLight;
+import levelember.surface.LayeredSurface;
 import levelember.trace.RayWalk;
 
 /**
@@ -162,6 +163,14 @@ final class EmitterHits {
       float arrivesG,
       float arrivesB) {
     float r = w * path.r * lightRay.r, g = w * path.g * lightRay.g, b = w * path.b * lightRay.b;
+    LayeredSurface medium = path.medium;
+    if (medium != null && distance < Float.POSITIVE_INFINITY) {
+      // What is before the ray's origin is off its throughput already.
+      float metres = distance - path.sinceVertex;
+      r *= medium.transmittance(0, metres);
+      g *= medium.transmittance(1, metres);
+      b *= medium.transmittance(2, metres);
+    }
     controlled(path, k, distance, r * arrivesR, g * arrivesG, b * arrivesB);
   }
 

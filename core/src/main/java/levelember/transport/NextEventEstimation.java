@@ -134,6 +134,12 @@ final class NextEventEstimation {
     float r = w * path.r * lightRay.r * scattering.levelledR(diffuse, specular);
     float g = w * path.g * lightRay.g * scattering.levelledG(diffuse, specular);
     float b = w * path.b * lightRay.b * scattering.levelledB(diffuse, specular);
+    LayeredSurface medium = side > 0 ? path.medium : path.behind;
+    if (medium != null && lightRay.distance < Float.POSITIVE_INFINITY) {
+      r *= medium.transmittance(0, lightRay.distance);
+      g *= medium.transmittance(1, lightRay.distance);
+      b *= medium.transmittance(2, lightRay.distance);
+    }
     if (r == 0 && g == 0 && b == 0) {
       return;
     }

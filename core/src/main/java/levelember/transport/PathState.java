@@ -1,5 +1,6 @@
 package levelember.transport;
 
+import levelember.surface.LayeredSurface;
 import levelember.trace.Hierarchy;
 
 /** One path while it is traced: its ray, its throughput and where it has been. One a thread. */
@@ -49,6 +50,9 @@ final class PathState {
   /** How the path covers what is behind, and what of that shadow catchers do. */
   float alpha, caughtShare;
 
+  /** The body of glass that the ray is in, or null; and the one behind the surface it has hit. */
+  LayeredSurface medium, behind;
+
   /** Where the path was scattered last. */
   final PathVertex vertex = new PathVertex();
 
@@ -63,6 +67,7 @@ final class PathState {
     sinceVertex = length = 0;
     fromDiffuse = caught = false;
     guiding = guided;
+    medium = behind = null;
     alpha = 1;
     caughtShare = 0;
     vertex.camera(x, y, z);

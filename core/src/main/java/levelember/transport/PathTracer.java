@@ -41,6 +41,7 @@ final class PathTracer {
   private final NextEventEstimation direct;
   private final SurfaceInteraction at;
   private final PathState path = new PathState();
+  private final MediumStack media;
   private final ContributionSink sink;
   private final ThinLens.Ray ray = new ThinLens.Ray();
   private final float[] albedo = new float[3];
@@ -58,6 +59,7 @@ final class PathTracer {
     points = new Points(sampling.stratified());
     walk = RayWalk.of(scene.hierarchy);
     at = new SurfaceInteraction(scene, walk);
+    media = new MediumStack(scene);
     selection = new LightSelection(scene, sampling.always());
     sink = new ContributionSink(rays);
     ShadowRay shadow = new ShadowRay(scene, walk);
@@ -91,6 +93,7 @@ final class PathTracer {
     float across = points.u, down = points.v;
     lens.ray(px, row, fu, fv, across, down, ray);
     path.begin(ray.ox, ray.oy, ray.oz, ray.dx, ray.dy, ray.dz, guided);
+    media.clear();
     path.screenX = (px + fu) / film.width();
     path.screenY = (row + fv) / ((float) film.fullHeight() / film.step());
     sink.begin(film, py * film.width() + px, even);
@@ -118,6 +121,10 @@ final class PathTracer {
     float sinceVertex = path.sinceVertex + distance;
     path.length += distance;
     at.hit(dx, dy, dz);
+    if (!at.outside && at.surface.body()) {
+      media.hitFromInside(at.instance);
+    }
+    absorb(distance);
     if (inHole()) {
       path.passed++;
       at.originBehind(path);
@@ -125,12 +132,17 @@ final class PathTracer {
       return true;
     }
     at.shade(dx, dy, dz);
+    if (at.surface.body() && !inBody(sinceVertex)) {
+      return true;
+    }
     emitters.onSurface(path, at, sinceVertex, wanted);
-    if (!arrives(distance, sinceVertex)) {
+    if (!arrives(sinceVertex)) {
       return false;
     }
     at.orient(dx, dy, dz);
-    at.surface.prepare(at.lx, at.ly, at.lz, at.outside, path.wavelength, at.scattering);
+    float outer = at.surface.body() ? media.outerIndex(at.instance, path.wavelength) : 1;
+    at.surface.prepare(at.lx, at.ly, at.lz, at.outside, path.wavelength, outer, at.scattering);
+    path.behind = media.behind(at.instance, at.outside);
     boolean catching = path.vertex.isCamera() && scene.catches[at.piece];
     if (!catching) {
       guide();
@@ -154,6 +166,30 @@ final class PathTracer {
     }
   }
 
+  /** Takes off what the body of glass absorbs that the ray has come through. */
+  private void absorb(float distance) {
+    path.medium = media.medium();
+    if (path.medium != null) {
+      path.times(
+          path.medium.transmittance(0, distance),
+          path.medium.transmittance(1, distance),
+          path.medium.transmittance(2, distance));
+    }
+  }
+
+  /** False where the surface of a body is not there, as another body fills both of its sides. */
+  private boolean inBody(float sinceVertex) {
+    if (media.isThere(at.instance, path.wavelength) || path.passed >= MOST_PASSED) {
+      return true;
+    }
+    media.cross(at.instance, at.outside);
+    path.medium = media.medium();
+    path.passed++;
+    at.originBehind(path);
+    path.sinceVertex = sinceVertex;
+    return false;
+  }
+
   private boolean inHole() {
     if (!at.pierced() || path.passed >= MOST_PASSED) {
       return false;
@@ -167,7 +203,7 @@ final class PathTracer {
   }
 
   /** Takes off the throughput what is lost on the way; false when the path ends here. */
-  private boolean arrives(float distance, float sinceVertex) {
+  private boolean arrives(float sinceVertex) {
     if (path.fromDiffuse && scene.bounceControls) {
       path.fromDiffuse = false;
       PathVertex vertex = path.vertex;
@@ -181,12 +217,6 @@ final class PathTracer {
     LayeredSurface surface = at.surface;
     if (path.depth == mostDepth && !surface.pane()) {
       return false;
-    }
-    if (!at.outside && surface.transmits()) {
-      path.times(
-          (float) StrictMath.exp(-surface.absorption(0) * distance),
-          (float) StrictMath.exp(-surface.absorption(1) * distance),
-          (float) StrictMath.exp(-surface.absorption(2) * distance));
     }
     if (path.wavelength < 0 && surface.disperses()) {
       path.wavelength = points.single(Dimensions.WAVELENGTH);
@@ -265,6 +295,10 @@ final class PathTracer {
     }
     float l = 1 / (float) Math.sqrt(dx * dx + dy * dy + dz * dz);
     path.towards(dx * l, dy * l, dz * l);
+    if (s.through && surface.body()) {
+      media.cross(at.instance, at.outside);
+      path.medium = media.medium();
+    }
     float reflected = s.through ? 1 : at.terminator(path.dx, path.dy, path.dz);
     path.times(reflected * s.r, reflected * s.g, reflected * s.b);
     next(first);

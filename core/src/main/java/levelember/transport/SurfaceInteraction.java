@@ -28,6 +28,9 @@ final class SurfaceInteraction {
 
   int piece;
 
+  /** Which copy of it, as the hierarchy counts. */
+  int instance;
+
   /** The ray comes from outside. */
   boolean outside;
 
@@ -58,6 +61,7 @@ final class SurfaceInteraction {
   /** Takes over the walk's last hit by a ray of the given direction. */
   void hit(float dx, float dy, float dz) {
     piece = walk.piece();
+    instance = walk.instance;
     walk.faceNormal(face);
     gx = face[0];
     gy = face[1];

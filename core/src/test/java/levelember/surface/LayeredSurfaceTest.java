@@ -40,7 +40,7 @@ class LayeredSurfaceTest {
     surface.material(s);
     Points points = new Points();
     float sin = (float) Math.sqrt(1 - cos * cos);
-    surface.prepare(sin, 0, cos, entering, 0, s);
+    surface.prepare(sin, 0, cos, entering, 0, 1, s);
     double sum = 0;
     for (int i = 0; i < DRAWS; i++) {
       points.start(1, 5, i);
@@ -105,7 +105,7 @@ class LayeredSurfaceTest {
       LayeredSurface surface = new LayeredSurface(material);
       surface.material(s);
       for (boolean entering : new boolean[] {true, false}) {
-        surface.prepare(0.6f, 0, 0.8f, entering, 0, s);
+        surface.prepare(0.6f, 0, 0.8f, entering, 0, 1, s);
         double value = 0, density = 0;
         int n = 300;
         for (int i = 0; i < 2 * n; i++) {
@@ -155,7 +155,7 @@ class LayeredSurfaceTest {
   private static double value(
       LayeredSurface surface, Scattering s, double out, double in, double azimuth) {
     double o = Math.toRadians(out), i = Math.toRadians(in), turn = Math.toRadians(azimuth);
-    surface.prepare((float) Math.sin(o), 0, (float) Math.cos(o), true, 0, s);
+    surface.prepare((float) Math.sin(o), 0, (float) Math.cos(o), true, 0, 1, s);
     float ix = (float) (Math.sin(i) * Math.cos(turn)), iy = (float) (Math.sin(i) * Math.sin(turn));
     surface.evaluate(ix, iy, (float) Math.cos(i), s);
     return s.g / Math.cos(i);

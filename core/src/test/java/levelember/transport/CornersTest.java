@@ -291,4 +291,92 @@ class CornersTest {
       assertThat(b.sums(k)).containsExactly(a.sums(k));
     }
   }
+
+  private static Material body(String id, double ior, double left, int priority) {
+    Material.Glass glass = new Material.Glass(1, Rgb.grey(left), 0.1, false, 0, priority);
+    return Material.glass(id, id, 0, ior, glass);
+  }
+
+  /** Looks straight down through slabs on a white dome's floor: what is seen is what is left. */
+  private static double through(Sets slabs) {
+    Shoot shoot =
+        slabs.light(Sets.dome(1)).seen(new Vec3(0, 2, 0.0001), new Vec3(0, 0, 0), 0.02).shoot();
+    return Sets.mean(Sets.render(shoot, 8, 8, 1024, 64));
+  }
+
+  private static Piece slab(String id, String material, double low, double high) {
+    Shape box = new Shape.Box(50, high - low, 50, 0);
+    Vec3 at = new Vec3(0, low, 0);
+    return new Piece(id, id, null, at, Vec3.ZERO, Vec3.ONE, box, material, null, true);
+  }
+
+  @Test
+  void whereBodiesOfGlassOverlapTheOneOfHigherPriorityAbsorbs() {
+    // Both have the index of air, so that nothing reflects and the absorption is all there is.
+    double a = 0.5, b = 0.8;
+    Sets overlapping =
+        new Sets()
+            .material(body("a", 1, a, 2))
+            .material(body("b", 1, b, 1))
+            .piece(slab("a", "a", 0.0, 0.2))
+            .piece(slab("b", "b", 0.1, 0.4));
+    // 0.2 m of the first, and of the second the 0.2 m that it does not share.
+    double wanted = Math.pow(a, 2) * Math.pow(b, 2);
+    assertThat(through(overlapping)).isCloseTo(wanted, within(0.005 * wanted));
+    Sets inside =
+        new Sets()
+            .material(body("a", 1, a, 0))
+            .material(body("b", 1, b, 0))
+            .piece(slab("a", "a", 0.0, 0.4))
+            .piece(slab("b", "b", 0.1, 0.2));
+    double nested = Math.pow(a, 3) * Math.pow(b, 1);
+    assertThat(through(inside)).isCloseTo(nested, within(0.005 * nested));
+  }
+
+  @Test
+  void aBodyInAnotherOfItsIndexIsNotSeenAndAbsorbsAsBoth() {
+    double alone =
+        through(new Sets().material(body("a", 1.5, 0.9, 0)).piece(slab("a", "a", 0, 0.3)));
+    double nested =
+        through(
+            new Sets()
+                .material(body("a", 1.5, 0.9, 0))
+                .material(body("b", 1.5, 0.9, 0))
+                .piece(slab("a", "a", 0, 0.3))
+                .piece(slab("b", "b", 0.1, 0.2)));
+    assertThat(nested).isCloseTo(alone, within(0.005 * alone));
+  }
+
+  /** A lossless ball in a lossless ball in even light is not seen, whatever the indices. */
+  @ParameterizedTest
+  @ValueSource(doubles = {1.0, 1.33, 2.2})
+  void nestedLosslessGlassLosesNoLight(double inner) {
+    Shoot shoot =
+        new Sets()
+            .material(body("outer", 1.5, 1, 0))
+            .material(body("inner", inner, 1, 0))
+            .piece("shell", new Shape.Sphere(0.5), "outer", Vec3.ZERO)
+            .piece("ball", new Shape.Sphere(0.3), "inner", Vec3.ZERO)
+            .light(Sets.dome(1))
+            .seen(new Vec3(0.3, 0.4, 4), Vec3.ZERO, 0.9)
+            .shoot();
+    assertThat(Sets.mean(Sets.render(shoot, 8, 8, 256, 400))).isCloseTo(1, within(0.005));
+  }
+
+  /** A lamp inside of tinted glass is as dim to light sampling as to the rays that meet it. */
+  @Test
+  void lightInsideOfTintedGlassIsAbsorbedByEveryTechnique() {
+    Light lamp =
+        Sets.light("lamp", new Emitter.Sphere(0.15), new Vec3(0, 0.5, 0), Vec3.ZERO, 5, Unit.NIT);
+    Shoot shoot =
+        new Sets()
+            .material(body("glass", 1.2, 0.95, 0))
+            .material(Material.matte("white", "White", Rgb.grey(0.8)))
+            .piece("block", new Shape.Box(3, 3, 3, 0), "glass", new Vec3(0, -1, 0))
+            .piece("floor", new Shape.Floor(1, 1), "white", Vec3.ZERO)
+            .light(lamp)
+            .seen(new Vec3(0, 1.2, 4), new Vec3(0, 0, 0), 0.8)
+            .shoot();
+    techniquesAgree(shoot, Pictures.NONE, 4, 0.03);
+  }
 }

@@ -211,7 +211,8 @@ public final class IesFile {
       around.add(a);
       for (double p : polar) {
         double out = StrictMath.cos(Math.toRadians(p)), flat = StrictMath.sin(Math.toRadians(p));
-        double right = flat * StrictMath.cos(Math.toRadians(a)), up = flat * StrictMath.sin(Math.toRadians(a));
+        double right = flat * StrictMath.cos(Math.toRadians(a)),
+            up = flat * StrictMath.sin(Math.toRadians(a));
         double vertical, side;
         if (type == 2) {
           side = Math.toDegrees(StrictMath.asin(Math.clamp(right, -1.0, 1.0)));

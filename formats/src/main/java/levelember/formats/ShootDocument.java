@@ -276,7 +276,8 @@ public final class ShootDocument {
             f.colour("tint", Rgb.WHITE),
             f.number("tintDepth", 0.01),
             f.flag("thin", false),
-            f.number("abbe", 0)),
+            f.number("abbe", 0),
+            f.whole("priority", 0)),
         f.object("coat", Material.Coat.NONE, ShootDocument::coat),
         f.object("sheen", Material.Sheen.NONE, ShootDocument::sheen),
         f.object("maps", Maps.NONE, ShootDocument::maps));

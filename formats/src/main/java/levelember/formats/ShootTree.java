@@ -235,6 +235,7 @@ final class ShootTree {
     to.put("tintDepth", m.glass().tintDepth());
     to.put("thin", m.glass().thin());
     to.put("abbe", m.glass().abbe());
+    to.put("priority", m.glass().priority());
     ObjectNode coat = to.putObject("coat");
     coat.put("amount", m.coat().amount());
     coat.put("roughness", m.coat().roughness());

@@ -173,7 +173,7 @@ class ShootDocumentTest {
                     "Glass",
                     0.2,
                     1.6,
-                    new Material.Glass(0.9, Rgb.grey(0.95), 0.02, true, 40))
+                    new Material.Glass(0.9, Rgb.grey(0.95), 0.02, true, 40, 3))
                 .with(new Material.Coat(0.5, 0.2, 1.4))
                 .with(new Material.Sheen(new Rgb(0.1, 0.2, 0.3), 0.7))
                 .with(new Material.Index(Rgb.grey(0.2), new Rgb(3, 2, 1)))
