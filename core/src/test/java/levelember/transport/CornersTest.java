@@ -333,6 +333,19 @@ class CornersTest {
     assertThat(through(inside)).isCloseTo(nested, within(0.005 * nested));
   }
 
+  /**
+   * Reflected and passed by all bounces between the faces of an absorbing slab (a closed series).
+   */
+  @ParameterizedTest
+  @ValueSource(doubles = {0.2, 0.6, 1})
+  void anAbsorbingSlabLeavesWhatTheSeriesOfItsBouncesSays(double left) {
+    double f = Math.pow(0.5 / 2.5, 2), a = Math.pow(left, 2);
+    double series = (1 - f) * (1 - f) * a / (1 - f * f * a * a);
+    double wanted = f + series * (1 + f * a);
+    Sets slab = new Sets().material(body("a", 1.5, left, 0)).piece(slab("a", "a", 0, 0.2));
+    assertThat(through(slab)).isCloseTo(wanted, within(0.004 * wanted));
+  }
+
   @Test
   void aBodyInAnotherOfItsIndexIsNotSeenAndAbsorbsAsBoth() {
     double alone =

@@ -173,6 +173,16 @@ class KnownAnswersTest {
             .shoot();
     Picture p = Sets.render(shoot, 24, 24, 256, 400);
     assertThat(Sets.mean(p)).as(material.name()).isCloseTo(1, within(0.01));
+    int side = 6;
+    for (int region = 0; region < 16; region++) {
+      double sum = 0;
+      for (int i = 0; i < side * side; i++) {
+        sum += p.get(region % 4 * side + i % side, region / 4 * side + i / side, 1);
+      }
+      assertThat(sum / side / side)
+          .as("%s, region %d", material.name(), region)
+          .isCloseTo(1, within(0.06));
+    }
   }
 
   /** Irradiance at a point from a polygon, Lambert 1760: E = L/2 Σ Θ·(Γ·n). */
