@@ -19,7 +19,7 @@ import levelember.shoot.Shot;
 import levelember.texture.Picture;
 import levelember.texture.Pictures;
 import levelember.transport.Renderer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 
 /** Small shoots for tests, built piece by piece. */
 public final class Sets {
@@ -132,10 +132,10 @@ public final class Sets {
 
   public static Film film(
       Shoot shoot, int width, int height, int samples, int bounces, int threads) {
-    Scene scene = Scene.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
-    Film film = new Film(width, height, scene.layers());
+    View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
+    Film film = new Film(width, height, view.layers());
     try (Renderer renderer = new Renderer(threads, bounces, 1)) {
-      renderer.trace(scene, film, samples, () -> false);
+      renderer.trace(view, film, samples, () -> false);
     }
     return film;
   }

@@ -36,7 +36,7 @@ import levelember.texture.Picture;
 import levelember.texture.Pictures;
 import levelember.transport.FirstHitTracer;
 import levelember.transport.Renderer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -113,17 +113,17 @@ class LookChannelTest {
 
   /** The picture as a print of the same samples makes it. */
   private byte[] printed(Look look) {
-    Scene scene = Scene.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
-    Film film = new Film(160, 90, scene.layers());
+    View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
+    Film film = new Film(160, 90, view.layers());
     try (Renderer renderer = new Renderer(2, Renderer.USUAL_BOUNCES, 1)) {
-      renderer.trace(scene, film, 2, () -> false);
+      renderer.trace(view, film, 2, () -> false);
     }
     float[] weights = LayerWeights.of(shoot);
     Picture picture = LayerMix.picture(film, weights);
     AidsMaker maker = new AidsMaker(shoot, look, 160, 90, weights);
-    FirstHits hits = new FirstHits(160, 90, 0, 90, AidsMaker.margin(look, 90), scene.layers());
+    FirstHits hits = new FirstHits(160, 90, 0, 90, AidsMaker.margin(look, 90), view.layers());
     for (int i = 0; i < FirstHits.ENOUGH; i++) {
-      new FirstHitTracer(scene).sample(hits, () -> false);
+      new FirstHitTracer(view).sample(hits, () -> false);
     }
     maker.take(hits, 0, 90, null);
     return PngFile.write(picture, maker.aids(picture, List.of(), true), new Development(look), 8);

@@ -12,7 +12,7 @@ import levelember.photometry.LayerWeights;
 import levelember.shoot.Shoot;
 import levelember.texture.Picture;
 import levelember.transport.Renderer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 
 /** What denoising takes at 960×540, and how much closer it brings few samples to many. */
 final class DenoiseFigures {
@@ -26,14 +26,14 @@ final class DenoiseFigures {
     for (String name : DemoShoots.names()) {
       ShootPackage pack = DemoShoots.make(name);
       Shoot shoot = pack.shoot();
-      Scene scene = Scene.of(shoot, shoot.shots().getFirst(), pack.pictures());
+      View view = View.of(shoot, shoot.shots().getFirst(), pack.pictures());
       float[] weights = LayerWeights.of(shoot);
       double fullScale = DisplayCurve.fullScale(shoot.looks().getFirst().ev());
       Map<String, Object> of = new LinkedHashMap<>();
       try (Renderer one = new Renderer(cores, Renderer.USUAL_BOUNCES, 1);
           Renderer other = new Renderer(cores, Renderer.USUAL_BOUNCES, 2)) {
-        Film large = new Film(960, 540, scene.layers());
-        one.trace(scene, large, 2, () -> false);
+        Film large = new Film(960, 540, view.layers());
+        one.trace(view, large, 2, () -> false);
         double[] seconds = new double[rounds];
         Denoiser.denoised(large);
         for (int i = 0; i < rounds; i++) {
@@ -41,13 +41,13 @@ final class DenoiseFigures {
           Denoiser.denoised(large);
           seconds[i] = (System.nanoTime() - begin) / 1e9;
         }
-        of.put("s for " + scene.layers() + " layers at 960x540", Spread.of(seconds));
-        Film limit = new Film(WIDTH, HEIGHT, scene.layers());
-        other.trace(scene, limit, LIMIT, () -> false);
+        of.put("s for " + view.layers() + " layers at 960x540", Spread.of(seconds));
+        Film limit = new Film(WIDTH, HEIGHT, view.layers());
+        other.trace(view, limit, LIMIT, () -> false);
         Picture truth = LayerMix.picture(limit, weights);
-        Film film = new Film(WIDTH, HEIGHT, scene.layers());
+        Film film = new Film(WIDTH, HEIGHT, view.layers());
         for (int n = 2; n <= 32; n *= 4) {
-          one.trace(scene, film, n, () -> false);
+          one.trace(view, film, n, () -> false);
           double raw = error(LayerMix.picture(film, weights), truth, fullScale);
           Picture clean = LayerMix.picture(Denoiser.denoised(film), weights);
           of.put(n + " samples, percent of full scale", raw);

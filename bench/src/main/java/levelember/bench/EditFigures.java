@@ -16,7 +16,7 @@ import levelember.shoot.Shoot;
 import levelember.texture.Pictures;
 import levelember.transport.RayCount;
 import levelember.transport.Renderer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -64,24 +64,24 @@ final class EditFigures {
     int cores = Runtime.getRuntime().availableProcessors();
     try (Renderer renderer = new Renderer(cores, Renderer.USUAL_BOUNCES, 1)) {
       Shoot now = states.apply(0);
-      Scene scene = Scene.of(now, now.shots().getFirst(), pictures);
-      Ladder ladder = new Ladder(WIDTH, HEIGHT, scene.layers());
-      trace(renderer, scene, ladder);
+      View view = View.of(now, now.shots().getFirst(), pictures);
+      Ladder ladder = new Ladder(WIDTH, HEIGHT, view.layers());
+      trace(renderer, view, ladder);
       for (int i = 1; i <= rounds + 1; i++) {
         Shoot next = states.apply(i);
         long begin = System.nanoTime();
         EditCost cost =
             EditCost.between(now, now.shots().getFirst(), next, next.shots().getFirst());
-        scene = scene.next(next, next.shots().getFirst(), pictures, cost);
+        view = view.next(next, next.shots().getFirst(), pictures, cost);
         ladder = ladder.withLayers(cost.from());
         int first = ladder.next(1);
         RayCount traced = RayCount.NONE;
         if (first >= 0) {
-          traced = renderer.trace(scene, ladder.film(first), 1, () -> false);
+          traced = renderer.trace(view, ladder.film(first), 1, () -> false);
         }
         show(ladder, next);
         double shown = (System.nanoTime() - begin) / 1e6;
-        traced = traced.plus(trace(renderer, scene, ladder));
+        traced = traced.plus(trace(renderer, view, ladder));
         show(ladder, next);
         if (i > 1) {
           runs.add(new double[] {shown, (System.nanoTime() - begin) / 1e6});
@@ -97,10 +97,10 @@ final class EditFigures {
     return to;
   }
 
-  private static RayCount trace(Renderer renderer, Scene scene, Ladder ladder) {
+  private static RayCount trace(Renderer renderer, View view, Ladder ladder) {
     RayCount rays = RayCount.NONE;
     for (int i = ladder.next(1); i >= 0; i = ladder.next(1)) {
-      rays = rays.plus(renderer.trace(scene, ladder.film(i), ladder.target(i, 1), () -> false));
+      rays = rays.plus(renderer.trace(view, ladder.film(i), ladder.target(i, 1), () -> false));
     }
     return rays;
   }

@@ -23,7 +23,7 @@ import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.texture.Pictures;
 import levelember.transport.Renderer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 
 /**
  * What many lights cost: a hall of 500 pieces lit by ten balls, by two hundred, and by ten lanterns
@@ -39,7 +39,7 @@ final class ManyLightsFigures {
   static Map<String, Object> measured(int rounds) {
     Shoot ten = hall(balls(10)), many = hall(balls(200)), pieces = shining();
     double[] two = new double[rounds], thousand = new double[rounds];
-    Scene tenScene = scene(ten), manyScene = scene(many), piecesScene = scene(pieces);
+    View tenScene = scene(ten), manyScene = scene(many), piecesScene = scene(pieces);
     cost(ten, tenScene, 1);
     for (int round = 0; round < rounds; round++) {
       double usual = cost(ten, tenScene, round);
@@ -52,16 +52,16 @@ final class ManyLightsFigures {
     return to;
   }
 
-  private static Scene scene(Shoot shoot) {
-    return Scene.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
+  private static View scene(Shoot shoot) {
+    return View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
   }
 
-  private static double cost(Shoot shoot, Scene scene, int seed) {
-    Film film = new Film(WIDTH, HEIGHT, scene.layers());
+  private static double cost(Shoot shoot, View view, int seed) {
+    Film film = new Film(WIDTH, HEIGHT, view.layers());
     int cores = Runtime.getRuntime().availableProcessors();
     try (Renderer renderer = new Renderer(cores, Renderer.USUAL_BOUNCES, seed)) {
       long begin = System.nanoTime();
-      renderer.trace(scene, film, SAMPLES, () -> false);
+      renderer.trace(view, film, SAMPLES, () -> false);
       double seconds = (System.nanoTime() - begin) / 1e9;
       double fullScale = DisplayCurve.fullScale(shoot.looks().getFirst().ev());
       double noise = Noise.of(film, LayerWeights.of(shoot), fullScale).whole();

@@ -11,7 +11,7 @@ import levelember.photometry.LayerWeights;
 import levelember.shoot.Shoot;
 import levelember.transport.RayCount;
 import levelember.transport.Renderer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 
 /** Seconds to a noise on the demo, with even and with chosen samples. */
 final class NoiseFigures {
@@ -26,23 +26,23 @@ final class NoiseFigures {
     for (String name : DemoShoots.names()) {
       ShootPackage pack = DemoShoots.make(name);
       Shoot shoot = pack.shoot();
-      Scene scene = Scene.of(shoot, shoot.shots().getFirst(), pack.pictures());
-      run(shoot, scene, false, 4);
-      to.put(name + ", even, s", run(shoot, scene, false, MOST_SECONDS));
-      to.put(name + ", where it is noisy, s", run(shoot, scene, true, MOST_SECONDS));
+      View view = View.of(shoot, shoot.shots().getFirst(), pack.pictures());
+      run(shoot, view, false, 4);
+      to.put(name + ", even, s", run(shoot, view, false, MOST_SECONDS));
+      to.put(name + ", where it is noisy, s", run(shoot, view, true, MOST_SECONDS));
     }
     return to;
   }
 
-  private static Map<String, Object> run(Shoot shoot, Scene scene, boolean chosen, double most) {
+  private static Map<String, Object> run(Shoot shoot, View view, boolean chosen, double most) {
     Map<String, Object> to = new LinkedHashMap<>();
     float[] weights = LayerWeights.of(shoot);
     double fullScale = DisplayCurve.fullScale(shoot.looks().getFirst().ev());
-    Film film = new Film(WIDTH, HEIGHT, scene.layers());
+    Film film = new Film(WIDTH, HEIGHT, view.layers());
     int cores = Runtime.getRuntime().availableProcessors();
     try (Renderer renderer = new Renderer(cores, Renderer.USUAL_BOUNCES, 1)) {
       long begin = System.nanoTime();
-      RayCount rays = renderer.trace(scene, film, 8, () -> false);
+      RayCount rays = renderer.trace(view, film, 8, () -> false);
       int reached = 0;
       double seconds = 0;
       Noise noise = Noise.of(film, weights, fullScale);
@@ -50,8 +50,8 @@ final class NoiseFigures {
         rays =
             rays.plus(
                 chosen
-                    ? renderer.refine(scene, film, noise, WANTED[3], 1 << 16, () -> false)
-                    : renderer.trace(scene, film, film.samples() + 2, () -> false));
+                    ? renderer.refine(view, film, noise, WANTED[3], 1 << 16, () -> false)
+                    : renderer.trace(view, film, film.samples() + 2, () -> false));
         noise = Noise.of(film, weights, fullScale);
         seconds = (System.nanoTime() - begin) / 1e9;
         while (reached < WANTED.length && noise.whole() <= WANTED[reached]) {

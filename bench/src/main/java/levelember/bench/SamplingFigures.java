@@ -12,7 +12,7 @@ import levelember.shoot.Shoot;
 import levelember.transport.Renderer;
 import levelember.transport.Sampling;
 import levelember.transport.Sampling.Technique;
-import levelember.transport.Scene;
+import levelember.transport.View;
 
 /**
  * What each way to sample brings: the time that a picture of equal noise takes without it, over the
@@ -34,14 +34,14 @@ final class SamplingFigures {
     for (String name : DemoShoots.names()) {
       ShootPackage pack = DemoShoots.make(name);
       Shoot shoot = pack.shoot();
-      Scene scene = Scene.of(shoot, shoot.shots().getFirst(), pack.pictures());
-      cost(shoot, scene, Sampling.USUAL, 1);
+      View view = View.of(shoot, shoot.shots().getFirst(), pack.pictures());
+      cost(shoot, view, Sampling.USUAL, 1);
       Map<String, Object> of = new LinkedHashMap<>();
       ways.forEach((way, sampling) -> {
         double[] times = new double[rounds];
         for (int round = 0; round < rounds; round++) {
           times[round] =
-              cost(shoot, scene, sampling, round) / cost(shoot, scene, Sampling.USUAL, round);
+              cost(shoot, view, sampling, round) / cost(shoot, view, Sampling.USUAL, round);
         }
         of.put(way, Spread.of(times));
       });
@@ -51,12 +51,12 @@ final class SamplingFigures {
   }
 
   /** Squared noise times seconds. */
-  private static double cost(Shoot shoot, Scene scene, Sampling sampling, int seed) {
-    Film film = new Film(WIDTH, HEIGHT, scene.layers());
+  private static double cost(Shoot shoot, View view, Sampling sampling, int seed) {
+    Film film = new Film(WIDTH, HEIGHT, view.layers());
     int cores = Runtime.getRuntime().availableProcessors();
     try (Renderer renderer = new Renderer(cores, Renderer.USUAL_BOUNCES, seed, sampling)) {
       long begin = System.nanoTime();
-      renderer.trace(scene, film, SAMPLES, () -> false);
+      renderer.trace(view, film, SAMPLES, () -> false);
       double seconds = (System.nanoTime() - begin) / 1e9;
       double fullScale = DisplayCurve.fullScale(shoot.looks().getFirst().ev());
       double noise = Noise.of(film, LayerWeights.of(shoot), fullScale).whole();

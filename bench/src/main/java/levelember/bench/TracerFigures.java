@@ -11,7 +11,7 @@ import levelember.film.Film;
 import levelember.formats.ShootPackage;
 import levelember.transport.RayCount;
 import levelember.transport.Renderer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 
 /** Rays a second of the whole path tracer on the demo, by threads. */
 final class TracerFigures {
@@ -19,7 +19,7 @@ final class TracerFigures {
 
   static Map<String, Object> measured(String name, int rounds) {
     ShootPackage pack = DemoShoots.make(name);
-    Scene scene = Scene.of(pack.shoot(), pack.shoot().shots().getFirst(), pack.pictures());
+    View view = View.of(pack.shoot(), pack.shoot().shots().getFirst(), pack.pictures());
     Map<String, Object> to = new LinkedHashMap<>();
     for (int threads = 1; threads <= Runtime.getRuntime().availableProcessors(); threads *= 2) {
       double[] rates = new double[rounds];
@@ -34,10 +34,10 @@ final class TracerFigures {
           };
       try (Renderer renderer = new Renderer(threads, Renderer.USUAL_BOUNCES, 1, factory)) {
         for (int i = -2; i < rounds; i++) {
-          Film film = new Film(480, 270, scene.layers());
+          Film film = new Film(480, 270, view.layers());
           long before = allocated(own);
           long begin = System.nanoTime();
-          RayCount rays = renderer.trace(scene, film, 4, () -> false);
+          RayCount rays = renderer.trace(view, film, 4, () -> false);
           if (i >= 0) {
             rates[i] = rays.all() * 1e3 / (System.nanoTime() - begin);
             bytes += allocated(own) - before;

@@ -20,7 +20,7 @@ import levelember.texture.Picture;
 import levelember.transport.FirstHitTracer;
 import levelember.transport.RayCount;
 import levelember.transport.Renderer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 
 /**
  * A picture made within a given memory for layers: in one piece when it fits, else in bands of rows
@@ -36,7 +36,7 @@ final class Print {
   /** Rows about a band that the denoiser looks at. */
   private static final int REACH = 80;
 
-  private final Scene scene;
+  private final View view;
   private final int width, height;
   private final float[] weights;
   private final double fullScale;
@@ -54,7 +54,7 @@ final class Print {
   private int bands;
 
   Print(
-      Scene scene,
+      View view,
       int width,
       int height,
       float[] weights,
@@ -62,17 +62,17 @@ final class Print {
       boolean layered,
       List<float[]> mixes,
       long memory) {
-    this.scene = scene;
+    this.view = view;
     this.width = width;
     this.height = height;
     this.weights = weights;
     this.fullScale = fullScale;
     this.memory = memory;
     picture = Picture.black(width, height);
-    alpha = scene.shot().cutOut() ? new float[width * height] : null;
+    alpha = view.shot().cutOut() ? new float[width * height] : null;
     this.mixes = mixes;
     mixes.forEach(m -> mixed.add(Picture.black(width, height)));
-    for (int i = 0; layered && i < scene.layers(); i++) {
+    for (int i = 0; layered && i < view.layers(); i++) {
       layers.add(Picture.black(width, height));
     }
   }
@@ -86,7 +86,7 @@ final class Print {
    */
   void trace(Renderer renderer, int samples, double noise, boolean denoise, Consumer<String> said) {
     int margin = denoise ? REACH : 0;
-    long row = Film.bytes(width, scene.layers()) + (denoise ? 12L * width * scene.layers() : 0);
+    long row = Film.bytes(width, view.layers()) + (denoise ? 12L * width * view.layers() : 0);
     long fit = memory / Math.max(1, row);
     int rows = height;
     if (fit < height) {
@@ -98,7 +98,7 @@ final class Print {
       int last = Math.min(height, first + rows);
       int top = Math.max(0, first - margin), bottom = Math.min(height, last + margin);
       String where = all == 1 ? "" : "band " + ++bands + " of " + all + ": ";
-      Film film = Film.band(width, height, top, bottom - top, scene.layers());
+      Film film = Film.band(width, height, top, bottom - top, view.layers());
       band(renderer, film, samples, noise, line -> said.accept(where + line));
       filmBytes = Math.max(filmBytes, film.bytes());
       double share = (double) (last - first) / height;
@@ -136,7 +136,7 @@ final class Print {
     int even = wanted > 0 ? Math.min(EVEN_SAMPLES, samples) : samples;
     RayCount pass = RayCount.NONE;
     for (int i = 1; i <= even; i++) {
-      pass = renderer.trace(scene, film, i, () -> false);
+      pass = renderer.trace(view, film, i, () -> false);
       rays = rays.plus(pass);
       double seconds = (System.nanoTime() - begin) / 1e9;
       said.accept(
@@ -160,7 +160,7 @@ final class Print {
               100 * now.whole(),
               seconds,
               convergence.secondsTo(wanted)));
-      pass = renderer.refine(scene, film, now, wanted, samples, () -> false);
+      pass = renderer.refine(view, film, now, wanted, samples, () -> false);
       rays = rays.plus(pass);
     }
   }
@@ -188,8 +188,8 @@ final class Print {
       int last = Math.min(height, first + rows);
       int top = Math.max(0, first - ShutIn.REACH);
       int bottom = Math.min(height, last + ShutIn.REACH);
-      FirstHits hits = new FirstHits(width, height, top, bottom - top, margin, scene.layers());
-      FirstHitTracer tracer = new FirstHitTracer(scene);
+      FirstHits hits = new FirstHits(width, height, top, bottom - top, margin, view.layers());
+      FirstHitTracer tracer = new FirstHitTracer(view);
       for (int i = 0; i < FirstHits.ENOUGH; i++) {
         tracer.sample(hits, () -> false);
       }

@@ -25,7 +25,7 @@ import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.texture.Picture;
 import levelember.transport.Renderer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -169,7 +169,7 @@ final class RenderCommand implements Callable<Integer> {
               Named.of(spec.commandLine(), "light", solo, lights, Light::id, Light::name));
     }
     long begin = System.nanoTime();
-    Scene scene = Scene.of(shoot, shot, pack.files());
+    View view = View.of(shoot, shot, pack.files());
     long compiled = System.nanoTime();
     float[] weights = LayerWeights.of(shoot);
     if (only >= 0) {
@@ -183,7 +183,7 @@ final class RenderCommand implements Callable<Integer> {
     AidsMaker maker = new AidsMaker(shoot, look, pixels[0], pixels[1], weights);
     Print print =
         new Print(
-            scene,
+            view,
             pixels[0],
             pixels[1],
             weights,
@@ -216,8 +216,8 @@ final class RenderCommand implements Callable<Integer> {
       to.put("noisePercent", Double.isFinite(left) ? 100 * left : null);
       to.put("seed", seed);
       to.put("threads", threads);
-      to.put("layers", scene.layers());
-      to.put("triangles", scene.hierarchy().triangles());
+      to.put("layers", view.layers());
+      to.put("triangles", view.scene().triangles());
       to.put("primaryRays", print.rays().primary());
       to.put("bouncedRays", print.rays().bounced());
       to.put("shadowRays", print.rays().shadow());

@@ -34,7 +34,7 @@ import levelember.shoot.Tone;
 import levelember.texture.Picture;
 import levelember.transport.FirstHitTracer;
 import levelember.transport.Renderer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -220,17 +220,17 @@ class RenderCommandTest {
     byte[] png = Files.readAllBytes(render("a.png", "--look", "Evening"));
     assertThat(png).isNotEqualTo(Files.readAllBytes(render("b.png")));
     Shoot s = pack.shoot();
-    Scene scene = Scene.of(s, s.shots().getFirst(), pack.files());
-    Film film = new Film(48, 32, scene.layers());
+    View view = View.of(s, s.shots().getFirst(), pack.files());
+    Film film = new Film(48, 32, view.layers());
     try (Renderer renderer = new Renderer(1, Renderer.USUAL_BOUNCES, 1)) {
-      renderer.trace(scene, film, 2, () -> false);
+      renderer.trace(view, film, 2, () -> false);
     }
     Look look = s.looks().getLast();
     float[] weights = LayerWeights.of(s);
     AidsMaker maker = new AidsMaker(s, look, 48, 32, weights);
-    FirstHits hits = new FirstHits(48, 32, 0, 32, AidsMaker.margin(look, 32), scene.layers());
+    FirstHits hits = new FirstHits(48, 32, 0, 32, AidsMaker.margin(look, 32), view.layers());
     for (int i = 0; i < FirstHits.ENOUGH; i++) {
-      new FirstHitTracer(scene).sample(hits, () -> false);
+      new FirstHitTracer(view).sample(hits, () -> false);
     }
     maker.take(hits, 0, 32, null);
     Picture picture = LayerMix.picture(film, weights);

@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Map;
 import levelember.geometry.SetGeometry;
 import levelember.math.Vec3;
-import levelember.transport.Scene;
+import levelember.transport.View;
 
 /**
  * A piece as a plan draws it: the convex outline of each of its copies, metres.
@@ -26,14 +26,14 @@ public record Outline(String piece, List<double[]> top, List<double[]> side, Lis
   private static final int MOST_CORNERS = 20_000;
 
   /** The outlines of all pieces of a scene that have a shape and are shown. */
-  public static List<Outline> of(Scene scene) {
+  public static List<Outline> of(View view) {
     Map<Integer, List<SetGeometry.Placed>> byPiece = new LinkedHashMap<>();
-    for (SetGeometry.Placed p : scene.set().placed()) {
+    for (SetGeometry.Placed p : view.scene().set().placed()) {
       byPiece.computeIfAbsent(p.piece(), k -> new ArrayList<>()).add(p);
     }
     List<Outline> to = new ArrayList<>();
     byPiece.forEach((piece, placed) ->
-        to.add(outline(scene.shoot().pieces().get(piece).id(), placed, scene.origin())));
+        to.add(outline(view.shoot().pieces().get(piece).id(), placed, view.origin())));
     return to;
   }
 

@@ -1,6 +1,7 @@
 package levelember.edit;
 
 import java.util.Optional;
+import levelember.lens.Camera;
 import levelember.lens.ThinLens;
 import levelember.math.Affine;
 import levelember.math.Vec3;
@@ -8,7 +9,7 @@ import levelember.shoot.Piece;
 import levelember.shoot.Shot;
 import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
-import levelember.transport.Scene;
+import levelember.transport.View;
 
 /**
  * What stands at a place of the picture.
@@ -28,13 +29,13 @@ public record Pick(String piece, String material, Vec3 position, Vec3 normal, do
    * @param y from the top, 0…1
    * @param aspect width over height of the picture
    */
-  public static Optional<Pick> at(Scene scene, double x, double y, double aspect) {
-    Shot shot = scene.shot();
+  public static Optional<Pick> at(View view, double x, double y, double aspect) {
+    Shot shot = view.shot();
     int fine = 1 << 14;
     ThinLens lens = new ThinLens(shot, fine, (int) Math.round(fine / aspect), 1);
-    ThinLens.Ray ray = new ThinLens.Ray();
+    Camera.Ray ray = new Camera.Ray();
     lens.ray((int) (x * fine), (int) (y * fine / aspect), 0.5f, 0.5f, 0, 0, ray);
-    RayWalk walk = RayWalk.of(scene.hierarchy());
+    RayWalk walk = RayWalk.of(view.scene().hierarchy());
     if (!walk.nearest(
         ray.ox,
         ray.oy,
@@ -46,7 +47,7 @@ public record Pick(String piece, String material, Vec3 position, Vec3 normal, do
         Hierarchy.CAMERA)) {
       return Optional.empty();
     }
-    Piece piece = scene.shoot().pieces().get(walk.piece());
+    Piece piece = view.shoot().pieces().get(walk.piece());
     float[] place = new float[3], normal = new float[3];
     walk.place(place);
     walk.shadingNormal(normal);
@@ -60,7 +61,7 @@ public record Pick(String piece, String material, Vec3 position, Vec3 normal, do
         new Pick(
             piece.id(),
             piece.material(),
-            at.plus(scene.origin()),
+            at.plus(view.origin()),
             n.dot(way) > 0 ? n.times(-1) : n,
             -at.minus(shot.position()).dot(back)));
   }

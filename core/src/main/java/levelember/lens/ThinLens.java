@@ -8,7 +8,7 @@ import levelember.shoot.Shot;
  * A thin lens that is sharp at one distance, or a pinhole; pixels are square and the sensor's width
  * is the picture's. Samples spread over a pixel by a tent of two pixels' width.
  */
-public final class ThinLens {
+public final class ThinLens implements Camera.Rays {
   private final Vec3 place, right, up, back;
   private final double perPixel;
   private final double halfWidth, halfHeight;
@@ -19,11 +19,6 @@ public final class ThinLens {
 
   private final int blades;
   private final double bladeTurn, bladeReach;
-
-  /** The last ray: start, and unit direction. */
-  public static final class Ray {
-    public float ox, oy, oz, dx, dy, dz;
-  }
 
   /**
    * The lens of a shot.
@@ -55,15 +50,8 @@ public final class ThinLens {
         blades == 0 ? 1 : Math.sqrt(2 * Math.PI / (blades * StrictMath.sin(2 * Math.PI / blades)));
   }
 
-  /**
-   * The ray through a pixel.
-   *
-   * @param u place across the tent, [0, 1)
-   * @param v place down the tent, [0, 1)
-   * @param a on the lens, [0, 1)
-   * @param b on the lens, [0, 1)
-   */
-  public void ray(int px, int py, float u, float v, float a, float b, Ray to) {
+  @Override
+  public void ray(int px, int py, float u, float v, float a, float b, Camera.Ray to) {
     double x = (px + 0.5 + tent(u) - halfWidth) * perPixel;
     double y = (halfHeight - py - 0.5 - tent(v)) * perPixel + shift;
     double lx = 0, ly = 0;

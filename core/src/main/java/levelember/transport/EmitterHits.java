@@ -19,24 +19,19 @@ final class EmitterHits {
   private final MisWeight mis;
   private final ContributionSink sink;
   private final RayCount.Tally rays;
+  private final boolean cutsOut;
   private final LightRay lightRay = new LightRay();
   private final int[] near;
 
-  EmitterHits(
-      Scene scene,
-      RayWalk walk,
-      LightSelection selection,
-      ShadowRay shadow,
-      MisWeight mis,
-      ContributionSink sink,
-      RayCount.Tally rays) {
-    this.scene = scene;
-    this.walk = walk;
-    this.selection = selection;
-    this.shadow = shadow;
-    this.mis = mis;
-    this.sink = sink;
-    this.rays = rays;
+  EmitterHits(TracingContext context) {
+    scene = context.scene();
+    walk = context.walk();
+    selection = context.selection();
+    shadow = context.shadow();
+    mis = context.mis();
+    sink = context.sink();
+    rays = context.rays();
+    cutsOut = context.cutOut();
     near = new int[scene.lights.length];
   }
 
@@ -49,7 +44,7 @@ final class EmitterHits {
   void onRay(PathState path, float distance, boolean[] wanted) {
     PathVertex vertex = path.vertex;
     float reach = path.sinceVertex + distance;
-    boolean cutOut = scene.cutOut && vertex.isCamera();
+    boolean cutOut = cutsOut && vertex.isCamera();
     int tried = scene.meetable.length;
     if (scene.many) {
       tried +=

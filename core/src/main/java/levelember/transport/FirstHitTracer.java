@@ -3,7 +3,7 @@ package levelember.transport;
 import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
 import levelember.film.FirstHits;
-import levelember.lens.ThinLens;
+import levelember.lens.Camera;
 import levelember.light.EmissiveLight;
 import levelember.light.LightRay;
 import levelember.light.LightSource;
@@ -21,11 +21,13 @@ public final class FirstHitTracer {
   private static final float FARTHEST = 11;
   private static final int MOST_PASSED = 32;
 
+  private final View view;
   private final Scene scene;
 
-  /** A tracer of a scene. */
-  public FirstHitTracer(Scene scene) {
-    this.scene = scene;
+  /** A tracer of a view. */
+  public FirstHitTracer(View view) {
+    this.view = view;
+    scene = view.scene();
   }
 
   /**
@@ -34,7 +36,7 @@ public final class FirstHitTracer {
    * @return false when stopped; the sample does then not count, and the hits are of no more use
    */
   public boolean sample(FirstHits to, BooleanSupplier stop) {
-    ThinLens lens = new ThinLens(scene.shot(), to.width(), to.height(), 1);
+    Camera.Rays lens = view.camera().rays(to.width(), to.height(), 1);
     IntStream.range(to.top(), to.bottom())
         .parallel()
         .forEach(y -> {
@@ -55,17 +57,17 @@ public final class FirstHitTracer {
 
   /** What one row is looked at with. */
   private final class Eye {
-    private final ThinLens lens;
+    private final Camera.Rays lens;
     private final FirstHits to;
     private final RayWalk walk = RayWalk.of(scene.hierarchy);
     private final Points points = new Points(true);
-    private final ThinLens.Ray ray = new ThinLens.Ray();
+    private final Camera.Ray ray = new Camera.Ray();
     private final LightRay light = new LightRay();
     private final SurfaceInteraction at = new SurfaceInteraction(scene, walk);
     private final int[] nearby = new int[scene.lights.length];
     private final float[] through = new float[3];
 
-    Eye(ThinLens lens, FirstHits to) {
+    Eye(Camera.Rays lens, FirstHits to) {
       this.lens = lens;
       this.to = to;
     }
@@ -130,7 +132,7 @@ public final class FirstHitTracer {
         if (lamp.seenByCamera()
             && lamp.meets(ray.ox, ray.oy, ray.oz, ray.dx, ray.dy, ray.dz, whole, light)
             && light.distance > gone
-            && !(scene.cutOut && light.distance == Float.POSITIVE_INFINITY)) {
+            && !(view.camera().cutOut() && light.distance == Float.POSITIVE_INFINITY)) {
           to.seen(k, x, y, r * light.r, g * light.g, b * light.b);
         }
       }

@@ -18,26 +18,21 @@ final class NextEventEstimation {
   private final MisWeight mis;
   private final ContributionSink sink;
   private final RayCount.Tally rays;
+  private final boolean cutOut;
   private final LightRay lightRay = new LightRay();
 
   /** Normal of the only side from which light counts; 0 where it counts from both. */
   private float sideX, sideY, sideZ;
 
-  NextEventEstimation(
-      Scene scene,
-      Points points,
-      LightSelection selection,
-      ShadowRay shadow,
-      MisWeight mis,
-      ContributionSink sink,
-      RayCount.Tally rays) {
-    this.scene = scene;
-    this.points = points;
-    this.selection = selection;
-    this.shadow = shadow;
-    this.mis = mis;
-    this.sink = sink;
-    this.rays = rays;
+  NextEventEstimation(TracingContext context) {
+    scene = context.scene();
+    points = context.points();
+    selection = context.selection();
+    shadow = context.shadow();
+    mis = context.mis();
+    sink = context.sink();
+    rays = context.rays();
+    cutOut = context.cutOut();
   }
 
   /** Adds the light of the lights that are selected at a vertex. */
@@ -164,7 +159,7 @@ final class NextEventEstimation {
 
   /** A catcher takes what its shadow keeps off it from what is behind (Debevec 1998). */
   private void caught(int k, float r, float g, float b) {
-    if (scene.cutOut) {
+    if (cutOut) {
       float offered = (r + g + b) / 3;
       float left = (r * shadow.r + g * shadow.g + b * shadow.b) / 3;
       sink.caught(k, offered - left, offered);

@@ -1,7 +1,7 @@
 package levelember.transport;
 
 import levelember.film.Film;
-import levelember.lens.ThinLens;
+import levelember.lens.Camera;
 import levelember.math.Points;
 import levelember.shoot.Bounce;
 import levelember.surface.LayeredSurface;
@@ -30,7 +30,8 @@ final class PathTracer {
   private static final int MOST_PASSED = 32;
 
   private final Scene scene;
-  private final ThinLens lens;
+  private final Camera.Rays lens;
+  private final boolean cutOut;
   private final int mostDepth;
   private final int seed;
   private final boolean roulette;
@@ -43,15 +44,22 @@ final class PathTracer {
   private final PathState path = new PathState();
   private final MediumStack media;
   private final ContributionSink sink;
-  private final ThinLens.Ray ray = new ThinLens.Ray();
+  private final Camera.Ray ray = new Camera.Ray();
   private final float[] albedo = new float[3];
 
   /** Rays walked since the object was made. */
   final RayCount.Tally rays = new RayCount.Tally();
 
-  PathTracer(Scene scene, ThinLens lens, int bounces, int seed, Sampling sampling) {
-    this.scene = scene;
-    this.lens = lens;
+  /**
+   * A tracer of a view.
+   *
+   * @param film of the size that is traced
+   * @param bounces after which a path ends
+   */
+  PathTracer(View view, Film film, int bounces, int seed, Sampling sampling) {
+    scene = view.scene();
+    lens = view.camera().rays(film.fullWidth(), film.fullHeight(), film.step());
+    cutOut = view.camera().cutOut();
     this.seed = seed;
     int most = scene.bounce.maxBounces();
     mostDepth = most == Bounce.MOST ? bounces : Math.min(bounces, most);
@@ -62,10 +70,19 @@ final class PathTracer {
     media = new MediumStack(scene);
     selection = new LightSelection(scene, sampling.always());
     sink = new ContributionSink(rays);
-    ShadowRay shadow = new ShadowRay(scene, walk);
-    MisWeight mis = new MisWeight(sampling.technique());
-    emitters = new EmitterHits(scene, walk, selection, shadow, mis, sink, rays);
-    direct = new NextEventEstimation(scene, points, selection, shadow, mis, sink, rays);
+    TracingContext context =
+        new TracingContext(
+            scene,
+            cutOut,
+            walk,
+            points,
+            selection,
+            new ShadowRay(scene, walk),
+            new MisWeight(sampling.technique()),
+            sink,
+            rays);
+    emitters = new EmitterHits(context);
+    direct = new NextEventEstimation(context);
   }
 
   /**
@@ -78,7 +95,7 @@ final class PathTracer {
     while (extend(wanted)) {
       // Goes on from vertex to vertex.
     }
-    if (scene.cutOut && guided) {
+    if (cutOut && guided) {
       sink.cover(path.alpha, path.caughtShare);
     }
   }
@@ -156,7 +173,7 @@ final class PathTracer {
 
   /** Where the ray hits nothing. */
   private void leave(boolean[] wanted) {
-    if (scene.cutOut && path.vertex.isCamera()) {
+    if (cutOut && path.vertex.isCamera()) {
       path.alpha = 1 - path.mean();
     } else if (path.rayKind == Hierarchy.CAMERA) {
       emitters.behind(path, wanted);
@@ -247,7 +264,7 @@ final class PathTracer {
 
   /** Goes on behind a shadow catcher, which the camera does not see; false when the path ends. */
   private boolean passCatcher(float sinceVertex) {
-    if (scene.cutOut) {
+    if (cutOut) {
       // What is there in place of a floor or wall hides what is behind it.
       path.caughtShare = path.mean();
       path.alpha = 1 - path.caughtShare;

@@ -2,6 +2,7 @@ package levelember.transport;
 
 import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
+import levelember.lens.Camera;
 import levelember.lens.ThinLens;
 import levelember.math.Colour;
 import levelember.math.Noise;
@@ -37,15 +38,15 @@ public final class PlainView {
   private final Shot shot;
 
   /** A view of a scene through its shot. */
-  public PlainView(Scene scene, Kind kind) {
-    this.scene = scene;
+  public PlainView(View view, Kind kind) {
+    scene = view.scene();
     this.kind = kind;
-    shot = scene.shot();
+    shot = view.shot();
   }
 
   /** A view of a scene through another shot. */
-  public PlainView(Scene scene, Kind kind, Shot shot) {
-    this.scene = scene;
+  public PlainView(View view, Kind kind, Shot shot) {
+    scene = view.scene();
     this.kind = kind;
     this.shot = Origin.from(scene.origin(), shot);
   }
@@ -94,7 +95,7 @@ public final class PlainView {
     private final ThinLens lens;
     private final double perPixel;
     private final RayWalk walk = RayWalk.of(scene.hierarchy);
-    private final ThinLens.Ray ray = new ThinLens.Ray();
+    private final Camera.Ray ray = new Camera.Ray();
     private final TexturedMaterial.Lookup lookup = new TexturedMaterial.Lookup();
     private final Scattering scattering = new Scattering();
     private final float[] normal = new float[3];

@@ -12,7 +12,6 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import levelember.film.Film;
 import levelember.film.Noise;
-import levelember.lens.ThinLens;
 
 /**
  * Traces tiles of a film on several threads. The picture has the same bits with any number of
@@ -73,12 +72,12 @@ public final class Renderer implements AutoCloseable {
    *
    * @return the rays walked
    */
-  public RayCount trace(Scene scene, Film film, int samples, BooleanSupplier stop) {
+  public RayCount trace(View view, Film film, int samples, BooleanSupplier stop) {
     RayCount all = RayCount.NONE;
     int[] targets = new int[film.tiles()];
     while (film.layers() > 0 && film.samples() < samples && !stop.getAsBoolean()) {
       Arrays.fill(targets, Math.min(samples, film.samples() + 1));
-      all = all.plus(pass(scene, film, targets, stop));
+      all = all.plus(pass(view, film, targets, stop));
     }
     return all;
   }
@@ -93,7 +92,7 @@ public final class Renderer implements AutoCloseable {
    * @return the rays walked; none when nothing is left to do
    */
   public RayCount refine(
-      Scene scene, Film film, Noise noise, double wanted, int most, BooleanSupplier stop) {
+      View view, Film film, Noise noise, double wanted, int most, BooleanSupplier stop) {
     int[] targets = new int[film.tiles()];
     boolean lag = false;
     for (int t = 0; t < targets.length; t++) {
@@ -105,7 +104,7 @@ public final class Renderer implements AutoCloseable {
     if (!lag && !chosen(film, noise, wanted, most, targets)) {
       return RayCount.NONE;
     }
-    return pass(scene, film, targets, stop);
+    return pass(view, film, targets, stop);
   }
 
   /** The upper half of the tiles by what a sample takes off the squared noise. */
@@ -131,16 +130,15 @@ public final class Renderer implements AutoCloseable {
     return true;
   }
 
-  private RayCount pass(Scene scene, Film film, int[] targets, BooleanSupplier stop) {
-    if (film.layers() != scene.layers()) {
+  private RayCount pass(View view, Film film, int[] targets, BooleanSupplier stop) {
+    if (film.layers() != view.layers()) {
       throw new IllegalArgumentException(
-          "the film has " + film.layers() + " layers, the scene " + scene.layers() + " lights");
+          "the film has " + film.layers() + " layers, the scene " + view.layers() + " lights");
     }
-    ThinLens lens = new ThinLens(scene.shot(), film.fullWidth(), film.fullHeight(), film.step());
     AtomicInteger next = new AtomicInteger();
     List<Future<RayCount>> parts = new ArrayList<>();
     for (int i = 0; i < threads; i++) {
-      parts.add(pool.submit(() -> tiles(scene, lens, film, targets, next, stop)));
+      parts.add(pool.submit(() -> tiles(view, film, targets, next, stop)));
     }
     RayCount all = RayCount.NONE;
     for (Future<RayCount> part : parts) {
@@ -150,13 +148,8 @@ public final class Renderer implements AutoCloseable {
   }
 
   private RayCount tiles(
-      Scene scene,
-      ThinLens lens,
-      Film film,
-      int[] targets,
-      AtomicInteger next,
-      BooleanSupplier stop) {
-    PathTracer tracer = new PathTracer(scene, lens, bounces, seed, sampling);
+      View view, Film film, int[] targets, AtomicInteger next, BooleanSupplier stop) {
+    PathTracer tracer = new PathTracer(view, film, bounces, seed, sampling);
     boolean[] wanted = new boolean[film.layers()];
     for (int t = next.getAndIncrement(); t < targets.length; t = next.getAndIncrement()) {
       for (int sample = film.least(t); sample < targets[t]; sample = film.least(t)) {

@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import levelember.daylight.Atmosphere;
-import levelember.geometry.Meshes;
 import levelember.geometry.SetGeometry;
 import levelember.light.DiscLight;
 import levelember.light.DomeLight;
@@ -31,18 +30,16 @@ import levelember.shoot.Light;
 import levelember.shoot.Origin;
 import levelember.shoot.Piece;
 import levelember.shoot.Shoot;
-import levelember.shoot.Shot;
 import levelember.shoot.Traced;
 import levelember.shoot.Visibility;
 import levelember.surface.LayeredSurface;
-import levelember.texture.Luts;
 import levelember.texture.Pictures;
 import levelember.texture.Texels;
 import levelember.trace.Hierarchy;
 
 /**
- * A shoot seen through one shot, compiled: the hierarchy of the set, a surface and an emission
- * layer for every piece, and the lights at unit value. Immutable; threads share it.
+ * A shoot compiled, without its shots and looks: the hierarchy of the set, a surface and an
+ * emission layer for every piece, and the lights at unit value. Immutable; threads share it.
  */
 public final class Scene {
   /** Rows of a sky's picture, over the whole sphere. */
@@ -93,9 +90,6 @@ public final class Scene {
   /** For every piece whether the camera sees nothing of it but shadows. */
   final boolean[] catches;
 
-  /** Whether what lies behind the set is left out. */
-  final boolean cutOut;
-
   /** Whether light passes straight through some piece. */
   final boolean clear;
 
@@ -112,12 +106,10 @@ public final class Scene {
   /** The shoot in that frame. */
   private final Shoot traced;
 
-  private final Shot shot;
   private final MaterialCache materials;
 
   private Scene(
       Shoot shoot,
-      Shot shot,
       SetGeometry set,
       Hierarchy hierarchy,
       LightSource[] lights,
@@ -126,10 +118,8 @@ public final class Scene {
     this.shoot = shoot;
     origin = Origin.of(shoot);
     traced = Origin.from(origin, shoot);
-    this.shot = Origin.from(origin, shot);
     this.lights = lights;
     this.materials = materials;
-    cutOut = shot.cutOut();
     List<Piece> pieces = shoot.pieces();
     surfaces = new LayeredSurface[pieces.size()];
     textured = new TexturedMaterial[pieces.size()];
@@ -218,37 +208,22 @@ public final class Scene {
    * @throws levelember.geometry.Meshes.MissingMesh when a piece names a model that is not there
    * @throws levelember.shoot.ImpossibleValue when the set is too large
    */
-  public static Scene of(Shoot shoot, Shot shot, Files files) {
+  public static Scene of(Shoot shoot, Files files) {
     MaterialCache materials = new MaterialCache(shoot, files.pictures(), null);
     Shoot traced = Origin.from(Origin.of(shoot), shoot);
     SetGeometry set = SetGeometry.of(traced.pieces(), files.meshes(), materials);
     return new Scene(
-        shoot,
-        shot,
-        set,
-        Hierarchy.of(set),
-        lights(traced, set, files.pictures(), null),
-        materials);
-  }
-
-  /** Compiles a shoot without models. */
-  public static Scene of(Shoot shoot, Shot shot, Pictures pictures) {
-    return of(shoot, shot, new Files(pictures, Meshes.NONE, Luts.NONE));
+        shoot, set, Hierarchy.of(set), lights(traced, set, files.pictures(), null), materials);
   }
 
   /** Compiles the next state of a shoot, keeping what the edit does not touch. */
-  public Scene next(Shoot after, Shot shotAfter, Files files, EditCost cost) {
+  public Scene next(Shoot after, Files files, EditCost cost) {
     MaterialCache nextMaterials = new MaterialCache(after, files.pictures(), materials);
     Shoot next = Origin.from(Origin.of(after), after);
     SetGeometry nextSet = cost.geometry() ? set.next(next.pieces(), nextMaterials) : set;
     Hierarchy h = cost.geometry() ? hierarchy.next(nextSet, n -> {}) : hierarchy;
     return new Scene(
-        after, shotAfter, nextSet, h, lights(next, nextSet, files.pictures(), this), nextMaterials);
-  }
-
-  /** The next state of a shoot without models. */
-  public Scene next(Shoot after, Shot shotAfter, Pictures pictures, EditCost cost) {
-    return next(after, shotAfter, new Files(pictures, Meshes.NONE, Luts.NONE), cost);
+        after, nextSet, h, lights(next, nextSet, files.pictures(), this), nextMaterials);
   }
 
   private static LightSource[] lights(
@@ -389,11 +364,6 @@ public final class Scene {
 
   public Shoot shoot() {
     return shoot;
-  }
-
-  /** The camera in the frame that is traced in, which begins at {@link #origin()}. */
-  public Shot shot() {
-    return shot;
   }
 
   /** Where the frame that is traced in begins in the world, metres. */

@@ -17,7 +17,7 @@ import levelember.shoot.Shoot;
 import levelember.texture.Picture;
 import levelember.texture.Pictures;
 import levelember.transport.Renderer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
@@ -55,10 +55,10 @@ class DenoiserTest {
   }
 
   private static Film traced(int samples, int seed) {
-    Scene scene = Scene.of(SHOOT, SHOOT.shots().getFirst(), Pictures.NONE);
-    Film film = new Film(WIDTH, HEIGHT, scene.layers());
+    View view = View.of(SHOOT, SHOOT.shots().getFirst(), Pictures.NONE);
+    Film film = new Film(WIDTH, HEIGHT, view.layers());
     try (Renderer renderer = new Renderer(2, 8, seed)) {
-      renderer.trace(scene, film, samples, () -> false);
+      renderer.trace(view, film, samples, () -> false);
     }
     return film;
   }
@@ -173,14 +173,14 @@ class DenoiserTest {
 
   @Test
   void guidesDoNotDependOnThreadsOrOnWhichLayersAreTraced() {
-    Scene scene = Scene.of(SHOOT, SHOOT.shots().getFirst(), Pictures.NONE);
-    Film one = new Film(WIDTH, HEIGHT, scene.layers());
+    View view = View.of(SHOOT, SHOOT.shots().getFirst(), Pictures.NONE);
+    Film one = new Film(WIDTH, HEIGHT, view.layers());
     try (Renderer renderer = new Renderer(1, 8, 1)) {
-      renderer.trace(scene, one, 3, () -> false);
+      renderer.trace(view, one, 3, () -> false);
     }
     Film moved = traced(2, 1).withLayers(new int[] {-1, 1});
     try (Renderer renderer = new Renderer(2, 8, 1)) {
-      renderer.trace(scene, moved, 3, () -> false);
+      renderer.trace(view, moved, 3, () -> false);
     }
     assertThat(moved.guides().sums()).containsExactly(one.guides().sums());
     assertThat(moved.guides().samples(0)).isEqualTo(3);
@@ -206,30 +206,30 @@ class DenoiserTest {
 
   @Test
   void aDenoisedLadderHoldsWholeLayersAndRenewsThemAsSamplesGrow() {
-    Scene scene = Scene.of(SHOOT, SHOOT.shots().getFirst(), Pictures.NONE);
-    Ladder ladder = new Ladder(WIDTH, HEIGHT, scene.layers());
+    View view = View.of(SHOOT, SHOOT.shots().getFirst(), Pictures.NONE);
+    Ladder ladder = new Ladder(WIDTH, HEIGHT, view.layers());
     DenoisedLadder denoised = new DenoisedLadder(ladder);
     assertThat(denoised.renew(ladder, () -> false)).isTrue();
     assertThat(denoised.shows()).isFalse();
     try (Renderer renderer = new Renderer(2, 8, 1)) {
-      renderer.trace(scene, ladder.film(0), 1, () -> false);
+      renderer.trace(view, ladder.film(0), 1, () -> false);
       denoised.renew(ladder, () -> false);
       assertThat(denoised.ladder().step()).isEqualTo(8);
-      renderer.trace(scene, ladder.full(), 4, () -> false);
+      renderer.trace(view, ladder.full(), 4, () -> false);
       denoised.renew(ladder, () -> false);
       assertThat(denoised.ladder().step()).isEqualTo(1);
       float[] first = denoised.ladder().full().sums(0);
-      renderer.trace(scene, ladder.full(), 5, () -> false);
+      renderer.trace(view, ladder.full(), 5, () -> false);
       denoised.renew(ladder, () -> false);
       assertThat(denoised.ladder().full().sums(0)).as("5 samples are few more").isSameAs(first);
-      renderer.trace(scene, ladder.full(), 8, () -> false);
+      renderer.trace(view, ladder.full(), 8, () -> false);
       assertThat(denoised.renew(ladder, () -> true)).isFalse();
       assertThat(denoised.ladder().full().sums(0)).as("stopped").isSameAs(first);
       denoised.renew(ladder, () -> false);
       assertThat(denoised.ladder().full().sums(0)).isNotSameAs(first);
     }
     long bytes = ladder.bytes() + denoised.ladder().bytes();
-    assertThat(Ladder.bytes(WIDTH * HEIGHT, scene.layers())).isBetween(bytes, bytes * 11 / 10);
+    assertThat(Ladder.bytes(WIDTH * HEIGHT, view.layers())).isBetween(bytes, bytes * 11 / 10);
     float[] kept = denoised.ladder().full().sums(1);
     denoised.withLayers(new int[] {-1, 1});
     assertThat(denoised.ladder().full().sums(1)).isSameAs(kept);

@@ -29,14 +29,14 @@ import levelember.shoot.Texture;
 import levelember.texture.Pictures;
 import levelember.transport.RayCount;
 import levelember.transport.Renderer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 import org.junit.jupiter.api.Test;
 
 /** Each row of the invalidation table: the same bits as from scratch, and no ray too many. */
 class EditCostTest {
   private static final int SAMPLES = 3;
   private final Shoot before = shoot();
-  private Scene scene;
+  private View view;
   private Film film;
 
   private static Shoot shoot() {
@@ -96,14 +96,14 @@ class EditCostTest {
   private RayCount edit(Shoot after, Shot shotAfter) {
     try (Renderer renderer = new Renderer(2, 6, 1)) {
       Shot shot = before.shots().getFirst();
-      scene = Scene.of(before, shot, Pictures.NONE);
-      film = new Film(36, 24, scene.layers());
-      renderer.trace(scene, film, SAMPLES, () -> false);
+      view = View.of(before, shot, Pictures.NONE);
+      film = new Film(36, 24, view.layers());
+      renderer.trace(view, film, SAMPLES, () -> false);
       EditCost cost = EditCost.between(before, shot, after, shotAfter);
-      Scene next = scene.next(after, shotAfter, Pictures.NONE, cost);
+      View next = view.next(after, shotAfter, Pictures.NONE, cost);
       Film kept = film.withLayers(cost.from());
       RayCount rays = renderer.trace(next, kept, SAMPLES, () -> false);
-      Scene fresh = Scene.of(after, shotAfter, Pictures.NONE);
+      View fresh = View.of(after, shotAfter, Pictures.NONE);
       Film whole = new Film(36, 24, fresh.layers());
       renderer.trace(fresh, whole, SAMPLES, () -> false);
       assertThat(LayerMix.picture(kept, LayerWeights.of(after)).rgb())
@@ -238,7 +238,7 @@ class EditCostTest {
   void theLadderShowsAMovedLightFromTheCoarseFilmAndTheOthersFromTheFine() {
     Shot shot = before.shots().getFirst();
     try (Renderer renderer = new Renderer(2, 6, 1)) {
-      Scene first = Scene.of(before, shot, Pictures.NONE);
+      View first = View.of(before, shot, Pictures.NONE);
       Ladder ladder = new Ladder(32, 24, first.layers());
       assertThat(ladder.step()).isZero();
       for (int i = ladder.next(2); i >= 0; i = ladder.next(2)) {
@@ -249,7 +249,7 @@ class EditCostTest {
       Shoot after = key(moved(key, new Vec3(-2, 1, 1), 0, LightColour.NEUTRAL, false));
       EditCost cost = EditCost.between(before, shot, after, shot);
       Ladder next = ladder.withLayers(cost.from());
-      Scene second = first.next(after, shot, Pictures.NONE, cost);
+      View second = first.next(after, shot, Pictures.NONE, cost);
       assertThat(next.next(2)).isZero();
       renderer.trace(second, next.film(0), 1, () -> false);
       assertThat(next.step()).isEqualTo(8);

@@ -16,7 +16,7 @@ import levelember.texture.Picture;
 import levelember.texture.Pictures;
 import levelember.transport.RayCount;
 import levelember.transport.Renderer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 import org.junit.jupiter.api.Test;
 
 class NoiseTest {
@@ -42,14 +42,14 @@ class NoiseTest {
   }
 
   private final Shoot shoot = shoot();
-  private final Scene scene = Scene.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
+  private final View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
   private final float[] weights = LayerWeights.of(shoot);
   private final double fullScale = DisplayCurve.fullScale(4);
 
   private Film traced(int samples, int seed) {
-    Film film = new Film(WIDTH, HEIGHT, scene.layers());
+    Film film = new Film(WIDTH, HEIGHT, view.layers());
     try (Renderer renderer = new Renderer(2, 8, seed)) {
-      renderer.trace(scene, film, samples, () -> false);
+      renderer.trace(view, film, samples, () -> false);
     }
     return film;
   }
@@ -112,18 +112,18 @@ class NoiseTest {
 
   @Test
   void samplesGoWhereTheNoiseIsAndTheSameNoiseTakesFewerRays() {
-    Film even = new Film(WIDTH, HEIGHT, scene.layers());
-    Film chosen = new Film(WIDTH, HEIGHT, scene.layers());
+    Film even = new Film(WIDTH, HEIGHT, view.layers());
+    Film chosen = new Film(WIDTH, HEIGHT, view.layers());
     double wanted = 0.02;
     RayCount evenRays = RayCount.NONE, chosenRays;
     try (Renderer renderer = new Renderer(2, 8, 1)) {
       for (int n = 8; n == 8 || noise(even).whole() > wanted; n += 8) {
-        evenRays = evenRays.plus(renderer.trace(scene, even, n, () -> false));
+        evenRays = evenRays.plus(renderer.trace(view, even, n, () -> false));
       }
-      chosenRays = renderer.trace(scene, chosen, 8, () -> false);
+      chosenRays = renderer.trace(view, chosen, 8, () -> false);
       RayCount pass = chosenRays;
       while (pass.all() > 0) {
-        pass = renderer.refine(scene, chosen, noise(chosen), wanted, 4096, () -> false);
+        pass = renderer.refine(view, chosen, noise(chosen), wanted, 4096, () -> false);
         chosenRays = chosenRays.plus(pass);
       }
     }
@@ -137,11 +137,11 @@ class NoiseTest {
   void refiningGivesTheSameBitsOnAnyNumberOfThreads() {
     Film[] films = new Film[2];
     for (int i = 0; i < 2; i++) {
-      films[i] = new Film(WIDTH, HEIGHT, scene.layers());
+      films[i] = new Film(WIDTH, HEIGHT, view.layers());
       try (Renderer renderer = new Renderer(1 + 2 * i, 8, 1)) {
-        renderer.trace(scene, films[i], 4, () -> false);
+        renderer.trace(view, films[i], 4, () -> false);
         for (int pass = 0; pass < 4; pass++) {
-          renderer.refine(scene, films[i], noise(films[i]), 0.001, 4096, () -> false);
+          renderer.refine(view, films[i], noise(films[i]), 0.001, 4096, () -> false);
         }
       }
     }
@@ -154,10 +154,10 @@ class NoiseTest {
     Film film = traced(4, 1);
     try (Renderer renderer = new Renderer(2, 8, 1)) {
       for (int pass = 0; pass < 3; pass++) {
-        renderer.refine(scene, film, noise(film), 0.001, 4096, () -> false);
+        renderer.refine(view, film, noise(film), 0.001, 4096, () -> false);
       }
       Film moved = film.withLayers(new int[] {-1, 1});
-      renderer.refine(scene, moved, new Noise(1, new float[moved.tiles()]), 0, 4096, () -> false);
+      renderer.refine(view, moved, new Noise(1, new float[moved.tiles()]), 0, 4096, () -> false);
       for (int t = 0; t < moved.tiles(); t++) {
         assertThat(moved.samples(0, t)).isEqualTo(film.samples(0, t));
       }

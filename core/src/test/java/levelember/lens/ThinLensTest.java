@@ -29,8 +29,8 @@ class ThinLensTest {
         0);
   }
 
-  private static ThinLens.Ray ray(ThinLens lens, int x, int y, float a, float b) {
-    ThinLens.Ray to = new ThinLens.Ray();
+  private static Camera.Ray ray(ThinLens lens, int x, int y, float a, float b) {
+    Camera.Ray to = new Camera.Ray();
     lens.ray(x, y, 0.5f, 0.5f, a, b, to);
     return to;
   }
@@ -38,15 +38,15 @@ class ThinLensTest {
   @Test
   void anUprightShotKeepsItsAimInTheMiddleAndUprightLinesInColumns() {
     ThinLens lens = new ThinLens(shot(true, 0, 0), 101, 101, 1);
-    ThinLens.Ray middle = ray(lens, 50, 50, 0, 0);
+    Camera.Ray middle = ray(lens, 50, 50, 0, 0);
     Vec3 way = new Vec3(-0.5, 2.5, -6).unit();
     assertThat(new Vec3(middle.dx, middle.dy, middle.dz).minus(way).length()).isLessThan(1e-5);
     for (int x = 0; x < 101; x += 25) {
-      ThinLens.Ray top = ray(lens, x, 0, 0, 0), foot = ray(lens, x, 100, 0, 0);
+      Camera.Ray top = ray(lens, x, 0, 0, 0), foot = ray(lens, x, 100, 0, 0);
       assertThat(top.dx / top.dz).isCloseTo(foot.dx / foot.dz, within(1e-5f));
     }
     ThinLens tilted = new ThinLens(shot(false, 0, 0), 101, 101, 1);
-    ThinLens.Ray top = ray(tilted, 0, 0, 0, 0), foot = ray(tilted, 0, 100, 0, 0);
+    Camera.Ray top = ray(tilted, 0, 0, 0, 0), foot = ray(tilted, 0, 100, 0, 0);
     assertThat(Math.abs(top.dx / top.dz - foot.dx / foot.dz)).isGreaterThan(0.1f);
   }
 
@@ -56,7 +56,7 @@ class ThinLensTest {
       ThinLens lens = new ThinLens(shot(upright, 1.4, 6), 101, 101, 1);
       Vec3 aim = new Vec3(0.5, 4, -2);
       for (int i = 0; i < 50; i++) {
-        ThinLens.Ray r = ray(lens, 50, 50, (i + 0.5f) / 50, i * 0.618f % 1);
+        Camera.Ray r = ray(lens, 50, 50, (i + 0.5f) / 50, i * 0.618f % 1);
         Vec3 to = aim.minus(new Vec3(r.ox, r.oy, r.oz));
         assertThat(to.unit().minus(new Vec3(r.dx, r.dy, r.dz)).length()).isLessThan(2e-5);
       }
@@ -73,7 +73,7 @@ class ThinLensTest {
     double reach = 0, least = 9, square = 0;
     int n = 40_000;
     for (int i = 0; i < n; i++) {
-      ThinLens.Ray r = ray(lens, 50, 50, (i % 200 + 0.5f) / 200, (i / 200 + 0.5f) / 200);
+      Camera.Ray r = ray(lens, 50, 50, (i % 200 + 0.5f) / 200, (i / 200 + 0.5f) / 200);
       double d = new Vec3(r.ox, r.oy, r.oz).minus(shot.position()).length();
       reach = Math.max(reach, d);
       square += d * d / n;

@@ -44,10 +44,10 @@ class BegunShootTest {
             0,
             List.of(empty.shots().getFirst()),
             empty.looks());
-    Scene scene = Scene.of(filled, filled.shots().getFirst(), name -> null);
-    Film film = new Film(8, 4, scene.layers());
+    View view = View.of(filled, filled.shots().getFirst(), name -> null);
+    Film film = new Film(8, 4, view.layers());
     try (Renderer renderer = new Renderer(2, 4, 1)) {
-      renderer.trace(scene, film, 64, () -> false);
+      renderer.trace(view, film, 64, () -> false);
     }
     Picture picture = LayerMix.picture(film, LayerWeights.of(filled));
     float[] rgb = picture.rgb();

@@ -22,6 +22,7 @@ import levelember.shoot.Rgb;
 import levelember.shoot.Scope;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
 import levelember.shoot.Texture;
 import levelember.shoot.Visibility;
 import levelember.texture.Picture;
@@ -43,10 +44,10 @@ class CornersTest {
 
   private static Film film(
       Shoot shoot, Pictures pictures, Sampling sampling, int samples, int deep) {
-    Scene scene = Scene.of(shoot, shoot.shots().getFirst(), pictures);
-    Film film = new Film(20, 14, scene.layers());
+    View view = View.of(shoot, shoot.shots().getFirst(), pictures);
+    Film film = new Film(20, 14, view.layers());
     try (Renderer renderer = new Renderer(2, deep, 1, sampling)) {
-      renderer.trace(scene, film, samples, () -> false);
+      renderer.trace(view, film, samples, () -> false);
     }
     return film;
   }
@@ -391,5 +392,28 @@ class CornersTest {
             .seen(new Vec3(0, 1.2, 4), new Vec3(0, 0, 0), 0.8)
             .shoot();
     techniquesAgree(shoot, Pictures.NONE, 4, 0.03);
+  }
+
+  /** Several cameras look at one compiled scene; each sees what it would of a scene of its own. */
+  @Test
+  void severalCamerasLookAtOneScene() {
+    Shoot shoot =
+        underACard(
+                Material.glossy("floor", "Floor", Rgb.grey(0.6), 0.3, 1.5),
+                lamp(Maps.NONE),
+                Visibility.ALL)
+            .shoot();
+    Shot other = Sets.camera(new Vec3(2, 1, 2), Vec3.ZERO, 1.2);
+    View first = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
+    View second = new View(first.scene(), other);
+    View own = View.of(shoot, other, Pictures.NONE);
+    Film shared = new Film(20, 14, 1), alone = new Film(20, 14, 1);
+    try (Renderer renderer = new Renderer(2, 8, 1)) {
+      renderer.trace(first, new Film(20, 14, 1), 1, () -> false);
+      renderer.trace(second, shared, 4, () -> false);
+      renderer.trace(own, alone, 4, () -> false);
+    }
+    assertThat(shared.sums(0)).containsExactly(alone.sums(0));
+    assertThat(shared.samples()).isEqualTo(4);
   }
 }

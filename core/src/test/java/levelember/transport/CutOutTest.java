@@ -152,12 +152,12 @@ class CutOutTest {
   @Test
   void aPictureInTheMakingHasTheAlphaOfItsCoarserFilms() {
     Shoot shoot = shaded().light(key()).light(fill()).shoot();
-    Scene scene = Scene.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
-    Ladder ladder = new Ladder(64, 64, scene.layers());
+    View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
+    Ladder ladder = new Ladder(64, 64, view.layers());
     float[] weights = LayerWeights.of(shoot);
     assertThat(mean(ladder.alpha(weights, 1))).isZero();
     try (Renderer renderer = new Renderer(2, 2, 1)) {
-      renderer.trace(scene, ladder.film(0), 1, () -> false);
+      renderer.trace(view, ladder.film(0), 1, () -> false);
     }
     assertThat(mean(ladder.alpha(weights, 1))).isCloseTo(0.8, within(1e-5));
     assertThat(ladder.alpha(weights, 4)).hasSize(16 * 16);

@@ -26,9 +26,9 @@ import org.junit.jupiter.api.Test;
 
 class FirstHitsTest {
   private static FirstHits hits(Shoot shoot, int w, int h, int margin, int samples) {
-    Scene scene = Scene.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
-    FirstHits to = new FirstHits(w, h, 0, h, margin, scene.layers());
-    FirstHitTracer tracer = new FirstHitTracer(scene);
+    View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
+    FirstHits to = new FirstHits(w, h, 0, h, margin, view.layers());
+    FirstHitTracer tracer = new FirstHitTracer(view);
     for (int i = 0; i < samples; i++) {
       assertThat(tracer.sample(to, () -> false)).isTrue();
     }
@@ -193,13 +193,13 @@ class FirstHitsTest {
     one.take(hits(shoot, w, h, m, 4), 0, h, null);
     Aids whole = one.aids(black, List.of(), true);
     AidsMaker parts = new AidsMaker(shoot, look, w, h, LayerWeights.of(shoot));
-    Scene scene = Scene.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
+    View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
     for (int first = 0; first < h; first += 16) {
       int top = Math.max(0, first - ShutIn.REACH);
       int bottom = Math.min(h, first + 16 + ShutIn.REACH);
-      FirstHits band = new FirstHits(w, h, top, bottom - top, m, scene.layers());
+      FirstHits band = new FirstHits(w, h, top, bottom - top, m, view.layers());
       for (int i = 0; i < 4; i++) {
-        new FirstHitTracer(scene).sample(band, () -> false);
+        new FirstHitTracer(view).sample(band, () -> false);
       }
       parts.take(band, first, first + 16, null);
     }
@@ -230,10 +230,10 @@ class FirstHitsTest {
       }
     }
     Pictures pictures = name -> stripes;
-    Scene scene = Scene.of(shoot, shoot.shots().getFirst(), pictures);
-    FirstHits hits = new FirstHits(64, 64, 0, 64, 0, scene.layers());
+    View view = View.of(shoot, shoot.shots().getFirst(), pictures);
+    FirstHits hits = new FirstHits(64, 64, 0, 64, 0, view.layers());
     for (int i = 0; i < 8; i++) {
-      new FirstHitTracer(scene).sample(hits, () -> false);
+      new FirstHitTracer(view).sample(hits, () -> false);
     }
     Look look = shoot.looks().getFirst().with(new PlateTreatment(1, 10));
     AidsMaker maker = new AidsMaker(shoot, look, 64, 64, LayerWeights.of(shoot));

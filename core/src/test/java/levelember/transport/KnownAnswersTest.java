@@ -416,13 +416,13 @@ class KnownAnswersTest {
   @Test
   void aRenderTakenUpAgainGivesTheSameBits() {
     Shoot shoot = manyLights();
-    Scene scene = Scene.of(shoot, shoot.shots().getFirst(), levelember.texture.Pictures.NONE);
-    Film film = new Film(40, 30, scene.layers());
+    View view = View.of(shoot, shoot.shots().getFirst(), levelember.texture.Pictures.NONE);
+    Film film = new Film(40, 30, view.layers());
     try (Renderer r = new Renderer(2, 8, 1)) {
       int[] asked = {0};
-      r.trace(scene, film, 1, () -> false);
-      r.trace(scene, film, 3, () -> ++asked[0] > 40);
-      r.trace(scene, film, 3, () -> false);
+      r.trace(view, film, 1, () -> false);
+      r.trace(view, film, 3, () -> ++asked[0] > 40);
+      r.trace(view, film, 3, () -> false);
     }
     Film whole = Sets.film(shoot, 40, 30, 3, 8, 2);
     for (int k = 0; k < film.layers(); k++) {

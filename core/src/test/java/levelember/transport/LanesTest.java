@@ -35,10 +35,10 @@ class LanesTest {
       MessageDigest hash = MessageDigest.getInstance("SHA-256");
       for (int lights : new int[] {3, 30}) {
         Shoot shoot = shoot(lights);
-        Scene scene = Scene.of(shoot, shoot.shots().getFirst(), name -> sky());
-        Film film = new Film(48, 32, scene.layers());
+        View view = View.of(shoot, shoot.shots().getFirst(), name -> sky());
+        Film film = new Film(48, 32, view.layers());
         try (Renderer renderer = new Renderer(2, 12, 5)) {
-          renderer.trace(scene, film, 6, () -> false);
+          renderer.trace(view, film, 6, () -> false);
         }
         add(film, hash);
         add(Denoiser.denoised(film), hash);

@@ -47,10 +47,10 @@ class RigTest {
   }
 
   private static double lux(Shoot shoot, int samples, Picture picture) {
-    Scene scene = Scene.of(shoot, shoot.shots().getFirst(), name -> picture);
-    Film film = new Film(4, 4, scene.layers());
+    View view = View.of(shoot, shoot.shots().getFirst(), name -> picture);
+    Film film = new Film(4, 4, view.layers());
     try (Renderer renderer = new Renderer(2, 1, 1)) {
-      renderer.trace(scene, film, samples, () -> false);
+      renderer.trace(view, film, samples, () -> false);
     }
     return Sets.mean(LayerMix.picture(film, LayerWeights.of(shoot))) * Math.PI / 0.8;
   }

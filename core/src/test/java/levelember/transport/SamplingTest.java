@@ -80,10 +80,10 @@ class SamplingTest {
           }
           return sky();
         };
-    Scene scene = Scene.of(shoot, shoot.shots().getFirst(), pictures);
-    Film film = new Film(20, 14, scene.layers());
+    View view = View.of(shoot, shoot.shots().getFirst(), pictures);
+    Film film = new Film(20, 14, view.layers());
     try (Renderer renderer = new Renderer(2, bounces, seed, sampling)) {
-      renderer.trace(scene, film, samples, () -> false);
+      renderer.trace(view, film, samples, () -> false);
     }
     return film;
   }
@@ -203,14 +203,14 @@ class SamplingTest {
     // Stratified points do better than −0.5 where what they are spread over is smooth.
     assertThat(slope).as("few " + few + ", many " + many).isBetween(-0.95, -0.42);
 
-    Scene scene = Scene.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
-    Film chosen = new Film(20, 14, scene.layers());
+    View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
+    Film chosen = new Film(20, 14, view.layers());
     double fullScale = DisplayCurve.fullScale(1);
     try (Renderer renderer = new Renderer(2, 2, 1)) {
-      renderer.trace(scene, chosen, 8, () -> false);
+      renderer.trace(view, chosen, 8, () -> false);
       while (chosen.meanSamples() < 128) {
         Noise noise = Noise.of(chosen, weights, fullScale);
-        renderer.refine(scene, chosen, noise, 1e-6, 4096, () -> false);
+        renderer.refine(view, chosen, noise, 1e-6, 4096, () -> false);
       }
     }
     assertThat(error(LayerMix.picture(chosen, weights), limit)).isLessThan(1.5 * many);

@@ -161,10 +161,10 @@ class TechniquesTest {
 
   /** Mean luminance of every region. */
   private static double[] regions(Shoot shoot, Sampling sampling, int samples, int bounces) {
-    Scene scene = Scene.of(shoot, shoot.shots().getFirst(), pictures());
-    Film film = new Film(WIDTH, HEIGHT, scene.layers());
+    View view = View.of(shoot, shoot.shots().getFirst(), pictures());
+    Film film = new Film(WIDTH, HEIGHT, view.layers());
     try (Renderer renderer = new Renderer(2, bounces, 3, sampling)) {
-      renderer.trace(scene, film, samples, () -> false);
+      renderer.trace(view, film, samples, () -> false);
     }
     Picture p = LayerMix.picture(film, LayerWeights.of(shoot));
     double[] to = new double[ACROSS * DOWN];

@@ -43,10 +43,10 @@ class TexturedMaterialTest {
           }
           return p;
         };
-    Scene scene = Scene.of(shoot, shoot.shots().getFirst(), pictures);
-    Film film = new Film(side, side, scene.layers());
+    View view = View.of(shoot, shoot.shots().getFirst(), pictures);
+    Film film = new Film(side, side, view.layers());
     try (Renderer renderer = new Renderer(2, bounces, 1)) {
-      renderer.trace(scene, film, samples, () -> false);
+      renderer.trace(view, film, samples, () -> false);
     }
     return LayerMix.picture(film, LayerWeights.of(shoot));
   }

@@ -142,7 +142,10 @@ final class Armillary {
     p.add(new Corner(0.010, 0.0665));
     for (int i = 0; i <= 16; i++) {
       double t = i / 16.0;
-      p.add(new Corner(0.0095 + 0.0125 * StrictMath.pow(StrictMath.sin(Math.PI * t), 1.4), 0.070 + 0.030 * t));
+      p.add(
+          new Corner(
+              0.0095 + 0.0125 * StrictMath.pow(StrictMath.sin(Math.PI * t), 1.4),
+              0.070 + 0.030 * t));
     }
     arc(p, 0.012, 0.104, 0.0028, -80, 80, 8);
     p.add(new Corner(0.0085, 0.109));

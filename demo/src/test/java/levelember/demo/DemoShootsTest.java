@@ -13,7 +13,7 @@ import levelember.shoot.Light;
 import levelember.shoot.Shot;
 import levelember.texture.Picture;
 import levelember.transport.Renderer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
@@ -55,10 +55,10 @@ class DemoShootsTest {
   void everyShotIsExposedAndEveryLightGivesSomething(String name) {
     ShootPackage pack = DemoShoots.make(name);
     for (Shot shot : pack.shoot().shots()) {
-      Scene scene = Scene.of(pack.shoot(), shot, pack.files());
-      Film film = new Film(96, 54, scene.layers());
+      View view = View.of(pack.shoot(), shot, pack.files());
+      Film film = new Film(96, 54, view.layers());
       try (Renderer renderer = new Renderer(2, 8, 1)) {
-        renderer.trace(scene, film, 8, () -> false);
+        renderer.trace(view, film, 8, () -> false);
       }
       float[] weights = LayerWeights.of(pack.shoot());
       Picture p = LayerMix.picture(film, weights);

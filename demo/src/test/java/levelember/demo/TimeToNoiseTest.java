@@ -12,7 +12,7 @@ import levelember.look.DisplayCurve;
 import levelember.photometry.LayerWeights;
 import levelember.shoot.Shoot;
 import levelember.transport.Renderer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 import org.junit.jupiter.api.Test;
 
 /** What is said to be left of a demo's rendering, with rays for time so that no machine matters. */
@@ -25,20 +25,20 @@ class TimeToNoiseTest {
   void theTimeLeftIsRightWithinAFactorOfOneAndAHalfFromTenPercentOn() {
     ShootPackage pack = DemoShoots.make("armillary");
     Shoot shoot = pack.shoot();
-    Scene scene = Scene.of(shoot, shoot.shots().getFirst(), pack.pictures());
+    View view = View.of(shoot, shoot.shots().getFirst(), pack.pictures());
     float[] weights = LayerWeights.of(shoot);
     double fullScale = DisplayCurve.fullScale(shoot.looks().getFirst().ev());
-    Film film = new Film(160, 90, scene.layers());
+    Film film = new Film(160, 90, view.layers());
     Convergence convergence = new Convergence();
     List<Said> said = new ArrayList<>();
     double spent, end;
     try (Renderer renderer = new Renderer(2, Renderer.USUAL_BOUNCES, 1)) {
-      spent = renderer.trace(scene, film, 8, () -> false).all() / 1e6;
+      spent = renderer.trace(view, film, 8, () -> false).all() / 1e6;
       Noise noise = Noise.of(film, weights, fullScale);
       while (noise.whole() > WANTED) {
         convergence.note(spent, noise.whole());
         said.add(new Said(noise.whole(), spent, convergence.secondsTo(WANTED)));
-        spent += renderer.refine(scene, film, noise, WANTED, 1 << 14, () -> false).all() / 1e6;
+        spent += renderer.refine(view, film, noise, WANTED, 1 << 14, () -> false).all() / 1e6;
         noise = Noise.of(film, weights, fullScale);
       }
       end = spent;

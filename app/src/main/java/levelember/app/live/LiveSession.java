@@ -21,13 +21,13 @@ import levelember.transport.Files;
 import levelember.transport.PlainView;
 import levelember.transport.RayCount;
 import levelember.transport.Renderer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * A render session of a shoot for all pages that show it in the same way: owns the compiled scene
+ * A render session of a shoot for all pages that show it in the same way: owns the compiled view
  * and the films, traces on a thread of its own while somebody watches, and sends frames. A new
  * state interrupts tracing at the next sample of a tile; what it does not touch is kept.
  */
@@ -60,8 +60,8 @@ final class LiveSession {
   private final Wishes wishes;
   private final Thread thread;
 
-  /** A compiled scene and the state that it was compiled of. */
-  private record Compiled(Scene scene, Wanted state) {}
+  /** A compiled view and the state that it was compiled of. */
+  private record Compiled(View view, Wanted state) {}
 
   /** The newest, from which another session of the shoot may go on; null before there is one. */
   private volatile Compiled compiled;
@@ -69,7 +69,7 @@ final class LiveSession {
   // Below: written by the session's thread; read by others under the film lock.
   private final Object filmLock = new Object();
   private Wanted shown;
-  private Scene scene;
+  private View view;
   private Ladder ladder;
   private String failure;
   private RayCount raysSinceEdit = RayCount.NONE;
@@ -121,7 +121,7 @@ final class LiveSession {
     wishes = new Wishes(shoot, rev, page);
     Compiled known = like == null ? null : like.compiled;
     if (known != null) {
-      scene = known.scene();
+      view = known.view();
       shown = known.state();
     }
     thread = Thread.ofPlatform().name("ember-live-" + id).daemon().start(this::run);
@@ -209,7 +209,7 @@ final class LiveSession {
         if (interrupted()) {
           continue;
         }
-        boolean more = scene != null && wantedBySomebody() && (rest ? meet() : trace());
+        boolean more = view != null && wantedBySomebody() && (rest ? meet() : trace());
         if (!more) {
           turn.hurry(false);
           wishes.await();
@@ -228,7 +228,7 @@ final class LiveSession {
   private void forget() {
     compiled = null;
     synchronized (filmLock) {
-      scene = null;
+      view = null;
       ladder = null;
       denoised = null;
       shown = null;
@@ -242,7 +242,7 @@ final class LiveSession {
   /** Draws a view without light: coarse at once, then full, then smooth. */
   private void plain(Wanted next) {
     turn.hurry(false);
-    PlainView drawn = new PlainView(scene, next.view().plain());
+    PlainView drawn = new PlainView(view, next.view().plain());
     for (int pass = 0; pass < 3 && !interrupted() && !views.isEmpty(); pass++) {
       int step = pass == 0 ? 4 : 1;
       byte[] codes =
@@ -296,27 +296,27 @@ final class LiveSession {
       return;
     }
     // All that takes long is done before the lock is taken.
-    boolean fresh = scene == null;
+    boolean fresh = view == null;
     EditCost cost =
         fresh ? null : EditCost.between(shown.shoot(), shown.shot(), next.shoot(), next.shot());
     if (fresh) {
       memory.prepare(this);
     }
-    Scene made =
+    View made =
         fresh
-            ? Scene.of(next.shoot(), next.shot(), files)
-            : scene.next(next.shoot(), next.shot(), files, cost);
+            ? View.of(next.shoot(), next.shot(), files)
+            : view.next(next.shoot(), next.shot(), files, cost);
     double need = Ladder.bytes((long) next.width() * next.height(), made.layers());
     double share = Math.min(1, Math.sqrt(memory.grant(this, (long) need) / need));
-    memory.pictures(this, made.pictureBytes());
+    memory.pictures(this, made.scene().pictureBytes());
     synchronized (filmLock) {
       failure = null;
-      scene = made;
+      view = made;
       int width = (int) Math.max(1, next.width() * share);
       int height = (int) Math.max(1, next.height() * share);
       boolean resized = ladder == null || width != ladder.width() || height != ladder.height();
       if (resized) {
-        ladder = new Ladder(width, height, scene.layers());
+        ladder = new Ladder(width, height, view.layers());
         denoised = new DenoisedLadder(ladder);
       } else if (!cost.keeps(shown.shoot().lights().size())) {
         ladder = ladder.withLayers(cost.from());
@@ -358,7 +358,7 @@ final class LiveSession {
   private boolean meets() {
     Look worn = shown.shoot().lookOf(shown.shot());
     return ladder.step() == 1
-        && meeting.look(scene, worn, ladder.width(), ladder.height(), this::interrupted);
+        && meeting.look(view, worn, ladder.width(), ladder.height(), this::interrupted);
   }
 
   /** Traces a slice; false when there is nothing left to trace. */
@@ -376,10 +376,10 @@ final class LiveSession {
     if (number >= 0) {
       Film film = ladder.film(number);
       rays =
-          renderer.trace(scene, film, ladder.target(number, Math.min(EVEN_SAMPLES, samples)), stop);
+          renderer.trace(view, film, ladder.target(number, Math.min(EVEN_SAMPLES, samples)), stop);
     } else {
       Noise now = noise == null ? measured() : noise;
-      rays = renderer.refine(scene, ladder.full(), now, wantedNoise, samples, stop);
+      rays = renderer.refine(view, ladder.full(), now, wantedNoise, samples, stop);
       if (rays.all() == 0 && !turn.gaveWay() && !meets) {
         finish();
         return false;
@@ -511,8 +511,8 @@ final class LiveSession {
     to.put("tracedSeconds", tracedNanos / 1e9);
     to.put("denoised", seen() != ladder);
     to.put("mostFilmBytes", memory.budget());
-    to.put("pictureBytes", scene.pictureBytes());
-    to.put("triangles", scene.triangles());
+    to.put("pictureBytes", view.scene().pictureBytes());
+    to.put("triangles", view.scene().triangles());
     to.put("filmBytes", ladder.bytes() + denoised.ladder().bytes() + meeting.bytes());
     to.put("shares", progress.shares(shown.shoot(), ladder, now));
     String json = JsonMapper.shared().writeValueAsString(to);
@@ -529,11 +529,11 @@ final class LiveSession {
   /** What is shown now; empty before there is a set. */
   Optional<Moment> now() {
     synchronized (filmLock) {
-      return scene == null
+      return view == null
           ? Optional.empty()
           : Optional.of(
               new Moment(
-                  scene,
+                  view,
                   shown.shoot(),
                   shown.shot(),
                   (double) shown.width() / shown.height(),

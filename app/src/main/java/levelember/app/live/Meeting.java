@@ -8,7 +8,7 @@ import levelember.shoot.Glow;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.transport.FirstHitTracer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 
 /**
  * What the camera meets first, kept for the look for as long as it is true. The session's thread
@@ -51,8 +51,8 @@ final class Meeting {
    *
    * @return true when there is more to be known
    */
-  boolean look(Scene scene, Look look, int width, int height, BooleanSupplier stop) {
-    if (!AidsMaker.needsHits(scene.shoot(), look)) {
+  boolean look(View view, Look look, int width, int height, BooleanSupplier stop) {
+    if (!AidsMaker.needsHits(view.shoot(), look)) {
       return false;
     }
     int margin = AidsMaker.margin(look, height);
@@ -60,17 +60,17 @@ final class Meeting {
     boolean lampsAsked = asksForLamps(look);
     if (now == null
         || now.margin() < margin
-        || lampsAsked && !(lampsStand && now.lights() == scene.layers())) {
-      now = new FirstHits(width, height, 0, height, margin, scene.layers());
+        || lampsAsked && !(lampsStand && now.lights() == view.layers())) {
+      now = new FirstHits(width, height, 0, height, margin, view.layers());
       lampsStand = true;
     } else if (now.samples() >= FirstHits.ENOUGH) {
       return false;
-    } else if (now.lights() != scene.layers()) {
+    } else if (now.lights() != view.layers()) {
       // Half looked at with other lights: from the start.
-      now = new FirstHits(width, height, 0, height, margin, scene.layers());
+      now = new FirstHits(width, height, 0, height, margin, view.layers());
       lampsStand = true;
     }
-    boolean whole = new FirstHitTracer(scene).sample(now, stop);
+    boolean whole = new FirstHitTracer(view).sample(now, stop);
     hits = whole ? now : null;
     return true;
   }

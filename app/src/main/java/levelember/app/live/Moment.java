@@ -20,7 +20,7 @@ import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.transport.PlainView;
-import levelember.transport.Scene;
+import levelember.transport.View;
 
 /**
  * What a session shows at a moment, and what can be asked of it. Places of the picture are 0…1 from
@@ -32,7 +32,7 @@ import levelember.transport.Scene;
  * @param hits what the camera meets first as far as it is known, or null
  */
 record Moment(
-    Scene scene,
+    View view,
     Shoot shoot,
     Shot shot,
     double aspect,
@@ -48,12 +48,12 @@ record Moment(
 
   /** What stands at a place of the picture. */
   Optional<Pick> at(double x, double y) {
-    return Pick.at(scene, x, y, aspect);
+    return Pick.at(view, x, y, aspect);
   }
 
   /** The outlines of the set's pieces. */
   List<Outline> plan() {
-    return Outline.of(scene);
+    return Outline.of(view);
   }
 
   /**
@@ -147,7 +147,7 @@ record Moment(
     int height = width * 9 / 16;
     return shoot
         .shot(shotId)
-        .map(s -> new PlainView(scene, PlainView.Kind.SOLID, s))
+        .map(s -> new PlainView(view, PlainView.Kind.SOLID, s))
         .map(v -> v.codes(width, height, 1, 4, () -> false))
         .map(codes -> PngFile.jpeg(codes, width, height, 0.85f))
         .orElse(null);

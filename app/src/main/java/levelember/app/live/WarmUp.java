@@ -11,7 +11,7 @@ import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.texture.Picture;
 import levelember.transport.Renderer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -33,13 +33,13 @@ class WarmUp {
   private void run() {
     String first = DemoShoots.names().iterator().next();
     ShootPackage pack = DemoShoots.make(first);
-    Scene scene = Scene.of(pack.shoot(), pack.shoot().shots().getFirst(), pack.pictures());
-    Film film = new Film(160, 90, scene.layers());
+    View view = View.of(pack.shoot(), pack.shoot().shots().getFirst(), pack.pictures());
+    Film film = new Film(160, 90, view.layers());
     long end = System.nanoTime() + NANOS;
     try (Renderer renderer =
         new Renderer(
             1, Renderer.USUAL_BOUNCES, 1, task -> Background.thread(task, "ember-warm-up"))) {
-      renderer.trace(scene, film, 64, () -> System.nanoTime() > end);
+      renderer.trace(view, film, 64, () -> System.nanoTime() > end);
     }
     look(pack, film);
   }

@@ -22,7 +22,7 @@ import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.texture.Pictures;
 import levelember.transport.Renderer;
-import levelember.transport.Scene;
+import levelember.transport.View;
 
 /** A ball of a material before upright slats, under a softbox, a strip and a weak dome. */
 final class MaterialBall {
@@ -38,9 +38,9 @@ final class MaterialBall {
    */
   static byte[] png(Renderer renderer, Material material, int size, int samples) {
     Shoot shoot = shoot(material);
-    Scene scene = Scene.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
-    Film film = new Film(size, size, scene.layers());
-    renderer.trace(scene, film, samples, () -> false);
+    View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
+    Film film = new Film(size, size, view.layers());
+    renderer.trace(view, film, samples, () -> false);
     Film clean = Denoiser.denoised(film);
     return PngFile.write(
         LayerMix.picture(clean, LayerWeights.of(shoot)),

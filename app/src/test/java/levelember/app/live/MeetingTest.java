@@ -10,7 +10,7 @@ import levelember.shoot.Glow;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.texture.Pictures;
-import levelember.transport.Scene;
+import levelember.transport.View;
 import org.junit.jupiter.api.Test;
 
 class MeetingTest {
@@ -21,54 +21,54 @@ class MeetingTest {
 
   private final Meeting meeting = new Meeting();
 
-  private Scene met(Look look) {
+  private View met(Look look) {
     Shoot shoot = SmallShoot.ball(look);
-    Scene scene = Scene.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
+    View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
     int looks = 0;
-    while (meeting.look(scene, look, 32, 18, () -> false)) {
+    while (meeting.look(view, look, 32, 18, () -> false)) {
       looks++;
     }
     assertThat(looks).isEqualTo(FirstHits.ENOUGH);
     assertThat(meeting.knows(shoot, look)).isTrue();
-    return scene;
+    return view;
   }
 
   @Test
   void aLookThatNeedsNothingLooksAtNothing() {
     Shoot shoot = SmallShoot.ball(PLAIN);
-    Scene scene = Scene.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
-    assertThat(meeting.look(scene, PLAIN, 32, 18, () -> false)).isFalse();
+    View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
+    assertThat(meeting.look(view, PLAIN, 32, 18, () -> false)).isFalse();
     assertThat(meeting.knows(shoot, PLAIN)).isTrue();
     assertThat(meeting.hits()).isNull();
   }
 
   @Test
   void aMovedLampIsLookedForAgainOnlyByALookThatAsksForLamps() {
-    Scene scene = met(SHADED);
+    View view = met(SHADED);
     FirstHits before = meeting.hits();
     meeting.changed(new EditCost(false, false, new int[] {-1, 1}), 2);
-    assertThat(meeting.look(scene, SHADED, 32, 18, () -> false)).isFalse();
+    assertThat(meeting.look(view, SHADED, 32, 18, () -> false)).isFalse();
     assertThat(meeting.hits()).isSameAs(before);
     // The look asks for lamps only now, after one has moved.
-    assertThat(meeting.look(scene, LAMPS, 32, 18, () -> false)).isTrue();
+    assertThat(meeting.look(view, LAMPS, 32, 18, () -> false)).isTrue();
     assertThat(meeting.hits()).isNotSameAs(before);
     assertThat(meeting.hits().samples()).isEqualTo(1);
   }
 
   @Test
   void lampsInAnotherOrderAreLookedForAgain() {
-    Scene scene = met(LAMPS);
+    View view = met(LAMPS);
     meeting.changed(new EditCost(false, false, new int[] {1, 0}), 2);
-    assertThat(meeting.look(scene, LAMPS, 32, 18, () -> false)).isTrue();
+    assertThat(meeting.look(view, LAMPS, 32, 18, () -> false)).isTrue();
     assertThat(meeting.hits().samples()).isEqualTo(1);
   }
 
   @Test
   void whenEverythingChangesOrItIsStoppedNothingIsKept() {
-    Scene scene = met(SHADED);
+    View view = met(SHADED);
     meeting.changed(new EditCost(false, true, new int[] {-1, -1}), 2);
     assertThat(meeting.hits()).isNull();
-    assertThat(meeting.look(scene, SHADED, 32, 18, () -> true)).isTrue();
+    assertThat(meeting.look(view, SHADED, 32, 18, () -> true)).isTrue();
     assertThat(meeting.hits()).isNull();
   }
 }
