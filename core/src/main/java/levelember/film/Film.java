@@ -1,5 +1,7 @@
 package levelember.film;
 
+import java.util.Arrays;
+import java.util.Set;
 import levelember.math.Colour;
 
 /**
@@ -19,17 +21,16 @@ public final class Film {
   /** Pixels of a tile down. */
   public static final int TILE_HEIGHT = 16;
 
-  private final int width, height;
-  private final int step;
-  private final int fullWidth, fullHeight;
-  private final int firstRow;
-  private final int across, down;
+  private final TileGrid grid;
   private final float[][] sums;
   private final float[][] even;
-  private final int[][] samples;
+  private final SampleCounts samples;
 
   /** By layer, once a catcher is seen: light kept off it and light offered, two floats a pixel. */
   private final float[][] caught;
+
+  /** Planes of the components that are kept, or null. */
+  private ComponentPlanes components;
 
   private Guides guides;
   private boolean bare;
@@ -44,15 +45,7 @@ public final class Film {
   }
 
   private Film(int fullWidth, int fullHeight, int firstRow, int rows, int layers) {
-    this(
-        fullWidth,
-        fullHeight,
-        1,
-        firstRow,
-        rows,
-        new float[layers][],
-        new float[layers][],
-        new int[layers][]);
+    this(new TileGrid(fullWidth, fullHeight, 1, firstRow, rows), layers);
     for (int i = 0; i < layers; i++) {
       empty(i);
     }
@@ -82,39 +75,28 @@ public final class Film {
     return pixels * (layers * 16L + 4 * Guides.VALUES);
   }
 
-  private Film(
-      int fullWidth,
-      int fullHeight,
-      int step,
-      int firstRow,
-      int rows,
-      float[][] sums,
-      float[][] even,
-      int[][] samples) {
-    this.fullWidth = fullWidth;
-    this.fullHeight = fullHeight;
-    this.step = step;
-    this.firstRow = firstRow;
-    width = over(fullWidth, step);
-    height = rows;
-    if (width < 1 || height < 1 || 3L * width * height > Integer.MAX_VALUE - 8) {
-      throw new IllegalArgumentException(
-          "a film is 1×1 to about 700 million pixels, not " + width + "×" + height);
-    }
-    across = over(width, TILE_WIDTH);
-    down = over(height, TILE_HEIGHT);
-    this.sums = sums;
-    this.even = even;
-    this.samples = samples;
-    caught = new float[sums.length][];
+  private Film(TileGrid grid, int layers) {
+    this.grid = grid;
+    sums = new float[layers][];
+    even = new float[layers][];
+    samples = new SampleCounts(layers);
+    caught = new float[layers][];
+  }
+
+  /** An empty film of a grid. */
+  static Film of(TileGrid grid, int layers) {
+    return coarse(grid, layers, false);
   }
 
   private void empty(int layer) {
     if (!bare) {
-      sums[layer] = new float[3 * width * height];
-      even[layer] = new float[width * height];
+      sums[layer] = new float[3 * grid.pixels()];
+      even[layer] = new float[grid.pixels()];
+      if (components != null) {
+        components.clear(layer);
+      }
     }
-    samples[layer] = new int[across * down];
+    samples.put(layer, new int[tiles()]);
   }
 
   /**
@@ -123,16 +105,12 @@ public final class Film {
    * @param bare without memory for samples, as finished layers are to be put in
    */
   static Film coarse(int fullWidth, int fullHeight, int step, int layers, boolean bare) {
-    Film film =
-        new Film(
-            fullWidth,
-            fullHeight,
-            step,
-            0,
-            over(fullHeight, step),
-            new float[layers][],
-            new float[layers][],
-            new int[layers][]);
+    int rows = Math.ceilDiv(fullHeight, step);
+    return coarse(new TileGrid(fullWidth, fullHeight, step, 0, rows), layers, bare);
+  }
+
+  private static Film coarse(TileGrid grid, int layers, boolean bare) {
+    Film film = new Film(grid, layers);
     film.bare = bare;
     for (int i = 0; i < layers; i++) {
       film.empty(i);
@@ -142,7 +120,7 @@ public final class Film {
   }
 
   private Guides guidesOfOwn() {
-    return bare ? null : new Guides(width * height, tiles());
+    return bare ? null : new Guides(grid.pixels(), tiles());
   }
 
   /**
@@ -152,19 +130,15 @@ public final class Film {
    */
   Film finished(float[][] layers) {
     int n = layers.length;
-    Film film =
-        new Film(
-            fullWidth, fullHeight, step, firstRow, height, layers, new float[n][], new int[n][]);
+    Film film = new Film(grid, n);
+    System.arraycopy(layers, 0, film.sums, 0, n);
     film.bare = true;
     for (int i = 0; i < n; i++) {
-      film.samples[i] = new int[tiles()];
-      java.util.Arrays.fill(film.samples[i], layers[i] == null ? 0 : 1);
+      int[] counts = new int[tiles()];
+      Arrays.fill(counts, layers[i] == null ? 0 : 1);
+      film.samples.put(i, counts);
     }
     return film;
-  }
-
-  private static int over(int size, int step) {
-    return Math.ceilDiv(size, step);
   }
 
   /**
@@ -175,17 +149,9 @@ public final class Film {
    */
   public Film withLayers(int[] from) {
     int n = from.length;
-    Film film =
-        new Film(
-            fullWidth,
-            fullHeight,
-            step,
-            firstRow,
-            height,
-            new float[n][],
-            new float[n][],
-            new int[n][]);
+    Film film = new Film(grid, n);
     film.bare = bare;
+    film.components = components == null ? null : components.withLayers(from, grid);
     boolean stays = false;
     for (int i = 0; i < n; i++) {
       if (from[i] < 0) {
@@ -194,7 +160,7 @@ public final class Film {
         stays = true;
         film.sums[i] = sums[from[i]];
         film.even[i] = even[from[i]];
-        film.samples[i] = samples[from[i]];
+        film.samples.put(i, samples.of(from[i]));
         film.caught[i] = caught[from[i]];
       }
     }
@@ -204,30 +170,30 @@ public final class Film {
 
   /** Pixels of the whole picture that one pixel spans either way; 1 but for coarse films. */
   public int step() {
-    return step;
+    return grid.step();
   }
 
   /** Width of the picture whose pixels the steps are counted in. */
   public int fullWidth() {
-    return fullWidth;
+    return grid.fullWidth();
   }
 
   /** Height of the picture whose pixels the steps are counted in. */
   public int fullHeight() {
-    return fullHeight;
+    return grid.fullHeight();
   }
 
   /** Row of the whole picture that this film begins at; 0 but for bands. */
   public int firstRow() {
-    return firstRow;
+    return grid.firstRow();
   }
 
   public int width() {
-    return width;
+    return grid.width();
   }
 
   public int height() {
-    return height;
+    return grid.height();
   }
 
   public int layers() {
@@ -235,32 +201,32 @@ public final class Film {
   }
 
   public int tiles() {
-    return across * down;
+    return grid.tiles();
   }
 
   /** Number of the tile that holds a pixel. */
   public int tile(int x, int y) {
-    return y / TILE_HEIGHT * across + x / TILE_WIDTH;
+    return grid.tile(x, y);
   }
 
   /** First column of a tile. */
   public int left(int tile) {
-    return tile % across * TILE_WIDTH;
+    return grid.left(tile);
   }
 
   /** Column after the last of a tile. */
   public int right(int tile) {
-    return Math.min(width, left(tile) + TILE_WIDTH);
+    return grid.right(tile);
   }
 
   /** First row of a tile. */
   public int top(int tile) {
-    return tile / across * TILE_HEIGHT;
+    return grid.top(tile);
   }
 
   /** Row after the last of a tile. */
   public int bottom(int tile) {
-    return Math.min(height, top(tile) + TILE_HEIGHT);
+    return grid.bottom(tile);
   }
 
   /** The sums of a layer: three floats a pixel. */
@@ -276,6 +242,59 @@ public final class Film {
   /** What the pixels show. */
   public Guides guides() {
     return guides;
+  }
+
+  /** The same film, empty, that keeps components beside the whole of every layer. */
+  public Film keeping(Set<Component> kept) {
+    Film film = coarse(grid, layers(), bare);
+    film.components = new ComponentPlanes(kept, layers(), grid);
+    return film;
+  }
+
+  /** Whether it keeps any component. */
+  public boolean keepsComponents() {
+    return components != null;
+  }
+
+  /** The sums of a component of a layer: three floats a pixel; null where it is not kept. */
+  public float[] sums(int layer, Component component) {
+    return components == null ? null : components.sums(layer, component);
+  }
+
+  /** Adds to a component of a layer what {@link #add} adds to its whole. */
+  public void add(int layer, Component component, int pixel, float r, float g, float b) {
+    components.add(layer, component, pixel, r, g, b);
+  }
+
+  /** Which components are kept. */
+  Set<Component> components() {
+    return components == null ? Set.of() : components.kept();
+  }
+
+  TileGrid grid() {
+    return grid;
+  }
+
+  /** Takes over a tile of a layer of another film of the same picture. */
+  void take(Film other, int layer, int tile) {
+    grid.copy(tile, 3, other.sums[layer], sums[layer]);
+    grid.copy(tile, 1, other.even[layer], even[layer]);
+    if (other.caught[layer] != null) {
+      caught(layer, 0, 0, 0);
+      grid.copy(tile, 2, other.caught[layer], caught[layer]);
+    }
+    if (components != null) {
+      components.take(other.components, layer, tile, grid);
+    }
+    samples.of(layer)[tile] = other.samples(layer, tile);
+  }
+
+  /** Puts in sums and counts that were kept elsewhere. */
+  void put(int layer, float[] sum, float[] evenSum, float[] caughtSums, int[] counts) {
+    sums[layer] = sum;
+    even[layer] = evenSum;
+    caught[layer] = caughtSums;
+    samples.put(layer, counts);
   }
 
   /** Adds a sample to a pixel. */
@@ -301,7 +320,7 @@ public final class Film {
     if (to == null) {
       synchronized (caught) {
         if (caught[layer] == null) {
-          caught[layer] = new float[2 * width * height];
+          caught[layer] = new float[2 * grid.pixels()];
         }
         to = caught[layer];
       }
@@ -317,45 +336,32 @@ public final class Film {
 
   /** Samples of every pixel of a tile in a layer. */
   public int samples(int layer, int tile) {
-    return samples[layer][tile];
+    return samples.of(layer)[tile];
   }
 
   /** Samples of a pixel in a layer. */
   public int samples(int layer, int x, int y) {
-    return samples[layer][tile(x, y)];
+    return samples.of(layer)[tile(x, y)];
   }
 
   /** Least samples of any pixel of a row in a layer. */
   public int rowSamples(int layer, int row) {
-    int first = row / TILE_HEIGHT * across;
-    int least = Integer.MAX_VALUE;
-    for (int i = first; i < first + across; i++) {
-      least = Math.min(least, samples[layer][i]);
-    }
-    return least;
+    return samples.least(layer, grid.tile(0, row), grid.tile(grid.width() - 1, row));
   }
 
   /** Notes one more sample of a tile. */
   public void sampled(int layer, int tile) {
-    samples[layer][tile]++;
+    samples.of(layer)[tile]++;
   }
 
   /** Least samples of any layer in a tile; 0 without layers. */
   public int least(int tile) {
-    int least = Integer.MAX_VALUE;
-    for (int[] layer : samples) {
-      least = Math.min(least, layer[tile]);
-    }
-    return least == Integer.MAX_VALUE ? 0 : least;
+    return samples.least(tile);
   }
 
   /** Most samples of any layer in a tile. */
   public int most(int tile) {
-    int most = 0;
-    for (int[] layer : samples) {
-      most = Math.max(most, layer[tile]);
-    }
-    return most;
+    return samples.most(tile);
   }
 
   /** Least samples of any layer in any tile. */
@@ -378,21 +384,12 @@ public final class Film {
 
   /** True when every tile has a sample of a layer. */
   boolean whole(int layer) {
-    for (int n : samples[layer]) {
-      if (n == 0) {
-        return false;
-      }
-    }
-    return true;
+    return samples.whole(layer);
   }
 
   /** Samples of a layer, a pixel, on the mean over tiles. */
   double meanSamples(int layer) {
-    double sum = 0;
-    for (int n : samples[layer]) {
-      sum += n;
-    }
-    return sum / tiles();
+    return samples.mean(layer);
   }
 
   /** Bytes that layers and guides hold. */
@@ -401,9 +398,10 @@ public final class Film {
     for (int i = 0; i < layers(); i++) {
       sum += sums[i] == null ? 0 : 4L * sums[i].length;
       sum += even[i] == null ? 0 : 4L * even[i].length;
-      sum += 4L * samples[i].length;
+      sum += 4L * tiles();
       sum += caught[i] == null ? 0 : 4L * caught[i].length;
     }
+    sum += components == null ? 0 : components.bytes();
     return sum;
   }
 }

@@ -68,6 +68,23 @@ public final class Guides {
     to[2 * pixel + 1] += caught;
   }
 
+  /** Takes over a tile of others of the same picture. */
+  void take(Guides other, int tile, TileGrid grid) {
+    grid.copy(tile, VALUES, other.sums, sums);
+    if (other.cover != null) {
+      cover(0, 0, 0);
+      grid.copy(tile, 2, other.cover, cover);
+    }
+    samples[tile] = other.samples[tile];
+  }
+
+  /** Puts in sums and counts that were kept elsewhere. */
+  void put(float[] sum, float[] covers, int[] counts) {
+    System.arraycopy(sum, 0, sums, 0, sums.length);
+    System.arraycopy(counts, 0, samples, 0, samples.length);
+    cover = covers;
+  }
+
   /** The sums of {@link #cover}, or null. */
   float[] covers() {
     return cover;

@@ -254,6 +254,7 @@ public final class LayeredSurface {
    */
   public void evaluate(float ix, float iy, float iz, Scattering s) {
     s.clear();
+    s.through = iz < 0;
     if (s.oz <= 0 || iz == 0) {
       return;
     }
@@ -353,7 +354,6 @@ public final class LayeredSurface {
       return;
     }
     evaluate(s.x, s.y, s.z, s);
-    s.through = s.z < 0;
     s.perDensity();
   }
 }

@@ -143,7 +143,7 @@ final class EmitterHits {
     for (int k = 0; k < wanted.length; k++) {
       if (wanted[k] && scene.lights[k] instanceof PlateLight plate) {
         plate.seen(path.screenX, path.screenY, sink.aspect(), lightRay);
-        sink.add(k, path.r * lightRay.r, path.g * lightRay.g, path.b * lightRay.b);
+        sink.addBehind(k, path.r * lightRay.r, path.g * lightRay.g, path.b * lightRay.b);
       }
     }
   }
@@ -174,12 +174,13 @@ final class EmitterHits {
     PathVertex vertex = path.vertex;
     LightControls controls = scene.controls[k];
     if (controls == null || vertex.isCamera()) {
-      sink.add(k, r, g, b);
+      sink.addHit(k, path, r, g, b);
       return;
     }
     float fade = controls.fade(distance);
-    sink.add(
+    sink.addHit(
         k,
+        path,
         fade * r * controls.factor(vertex.diffuseR),
         fade * g * controls.factor(vertex.diffuseG),
         fade * b * controls.factor(vertex.diffuseB));

@@ -153,7 +153,10 @@ final class NextEventEstimation {
     if (catching) {
       caught(k, r, g, b);
     } else if (arrives) {
-      sink.add(k, r * shadow.r, g * shadow.g, b * shadow.b);
+      r *= shadow.r;
+      g *= shadow.g;
+      b *= shadow.b;
+      sink.addSampled(k, path, scattering, diffuse, specular, r, g, b);
     }
   }
 
@@ -164,7 +167,7 @@ final class NextEventEstimation {
       float left = (r * shadow.r + g * shadow.g + b * shadow.b) / 3;
       sink.caught(k, offered - left, offered);
     } else {
-      sink.add(k, r * (shadow.r - 1), g * (shadow.g - 1), b * (shadow.b - 1));
+      sink.addCaught(k, r * (shadow.r - 1), g * (shadow.g - 1), b * (shadow.b - 1));
     }
   }
 }

@@ -53,6 +53,9 @@ final class PathState {
   /** The body of glass that the ray is in, or null; and the one behind the surface it has hit. */
   LayeredSurface medium, behind;
 
+  /** How the path was scattered first. */
+  final FirstScattering first = new FirstScattering();
+
   /** Where the path was scattered last. */
   final PathVertex vertex = new PathVertex();
 

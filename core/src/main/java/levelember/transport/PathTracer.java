@@ -357,6 +357,9 @@ final class PathTracer {
     path.vertex.scattered(at.piece, path.ox, path.oy, path.oz, s);
     path.rayKind = s.through ? Hierarchy.REFRACTION : reflectedKind(first);
     path.fromDiffuse = path.vertex.diffuse() > 0;
+    if (path.depth == 0) {
+      path.first.set(path.vertex, s.through);
+    }
     direct.side(path.vertex);
     path.sinceVertex = 0;
     path.passed = 0;

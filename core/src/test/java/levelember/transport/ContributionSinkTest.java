@@ -13,8 +13,8 @@ class ContributionSinkTest {
   @Test
   void aContributionIsAddedToItsLayerAndPixel() {
     sink.begin(film, 5, true);
-    sink.add(1, 1, 2, 3);
-    sink.add(1, 1, 1, 1);
+    sink.addBehind(1, 1, 2, 3);
+    sink.addBehind(1, 1, 1, 1);
     assertThat(film.sums(1)).containsSubsequence(2, 3, 4);
     assertThat(film.sums(0)).containsOnly(0);
     assertThat(rays.take().dropped()).isZero();
@@ -24,10 +24,10 @@ class ContributionSinkTest {
   @Test
   void whatIsNoFiniteNumberIsDroppedAndCounted() {
     sink.begin(film, 5, false);
-    sink.add(0, Float.NaN, 1, 1);
-    sink.add(0, 1, Float.POSITIVE_INFINITY, 1);
-    sink.add(0, 1, Float.NEGATIVE_INFINITY, Float.POSITIVE_INFINITY);
-    sink.add(0, 3e38f, 3e38f, 0);
+    sink.addBehind(0, Float.NaN, 1, 1);
+    sink.addBehind(0, 1, Float.POSITIVE_INFINITY, 1);
+    sink.addBehind(0, 1, Float.NEGATIVE_INFINITY, Float.POSITIVE_INFINITY);
+    sink.addBehind(0, 3e38f, 3e38f, 0);
     assertThat(film.sums(0)).containsOnly(0);
     assertThat(rays.take().dropped()).isEqualTo(4);
     assertThat(rays.take()).isEqualTo(RayCount.NONE);

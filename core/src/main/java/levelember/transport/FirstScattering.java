@@ -1,0 +1,31 @@
+package levelember.transport;
+
+import levelember.surface.Scattering;
+
+/** How a path was scattered where the camera saw it first. */
+final class FirstScattering {
+  /** It went on through the surface. */
+  boolean through;
+
+  /** Share of the BSDF's value that its diffuse part has, by channel, where it was reflected. */
+  float diffuseR, diffuseG, diffuseB;
+
+  void set(PathVertex vertex, boolean wentThrough) {
+    through = wentThrough;
+    diffuseR = vertex.diffuseR;
+    diffuseG = vertex.diffuseG;
+    diffuseB = vertex.diffuseB;
+  }
+
+  /** By what is evaluated for a light's direction, with both parts at a level. */
+  void set(Scattering s, float diffuse, float specular) {
+    through = s.through;
+    diffuseR = share(diffuse * s.diffuseR, s.levelledR(diffuse, specular));
+    diffuseG = share(diffuse * s.diffuseG, s.levelledG(diffuse, specular));
+    diffuseB = share(diffuse * s.diffuseB, s.levelledB(diffuse, specular));
+  }
+
+  private static float share(float part, float whole) {
+    return whole > 0 ? part / whole : 0;
+  }
+}

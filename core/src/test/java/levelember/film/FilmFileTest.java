@@ -1,0 +1,187 @@
+package levelember.film;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.List;
+import levelember.Sets;
+import levelember.math.Vec3;
+import levelember.shoot.Brightness.Unit;
+import levelember.shoot.Emitter;
+import levelember.shoot.Material;
+import levelember.shoot.Piece;
+import levelember.shoot.Rgb;
+import levelember.shoot.Shape;
+import levelember.shoot.Shoot;
+import levelember.shoot.Visibility;
+import levelember.texture.Pictures;
+import levelember.transport.Renderer;
+import levelember.transport.View;
+import org.junit.jupiter.api.Test;
+
+/** Films as bytes, films brought together, and the components of their layers. */
+class FilmFileTest {
+  private static final long ROOM = 1 << 26;
+  private final View view = view();
+
+  private static View view() {
+    Sets sets =
+        Sets.white(0.7)
+            .material(Material.glossy("gloss", "Gloss", new Rgb(0.6, 0.3, 0.1), 0.3, 1.6))
+            .material(Material.glass("glass", "Glass", 1.5, Rgb.grey(0.9), 1))
+            .material(Material.matte("lamp", "Lamp", Rgb.grey(0)))
+            .piece("block", new Shape.Box(0.5, 0.5, 0.5, 0), "gloss", new Vec3(-0.5, 0, 0))
+            .piece("ball", new Shape.Sphere(0.25), "glass", new Vec3(0.3, 0.25, 0.3))
+            .piece("lamp", new Shape.Box(0.2, 0.2, 0.2, 0), "lamp", new Vec3(0.6, 0.4, -0.6))
+            .light(
+                Sets.light(
+                    "panel",
+                    new Emitter.Rectangle(0.8, 0.6, false),
+                    new Vec3(0.4, 1.6, 0.6),
+                    Vec3.ZERO,
+                    20,
+                    Unit.NIT))
+            .light(
+                Sets.light("glow", new Emitter.Emissive("lamp"), Vec3.ZERO, Vec3.UP, 3, Unit.NIT))
+            .light(Sets.dome(0.2));
+    Visibility catcher = new Visibility(true, true, true, true, true, true);
+    sets.piece(
+        new Piece(
+            "floor",
+            "Floor",
+            null,
+            Vec3.ZERO,
+            Vec3.ZERO,
+            Vec3.ONE,
+            new Shape.Floor(3, 3),
+            "white",
+            null,
+            catcher,
+            true));
+    Shoot shoot = sets.seen(new Vec3(0, 1, 3), new Vec3(0, 0.2, 0), 2).cutOut().shoot();
+    return View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
+  }
+
+  private Film film() {
+    return new Film(70, 40, view.layers());
+  }
+
+  private void trace(Film film, int samples) {
+    try (Renderer renderer = new Renderer(2, 8, 1)) {
+      renderer.trace(view, film, samples, () -> false);
+    }
+  }
+
+  private static byte[] written(Film film) throws IOException {
+    ByteArrayOutputStream to = new ByteArrayOutputStream();
+    FilmFile.write(film, to);
+    return to.toByteArray();
+  }
+
+  private static Film read(byte[] bytes) throws IOException {
+    return FilmFile.read(new ByteArrayInputStream(bytes), ROOM);
+  }
+
+  private static void same(Film a, Film b) throws IOException {
+    assertThat(Arrays.equals(written(a), written(b))).isTrue();
+  }
+
+  @Test
+  void aFilmReadBackIsResumedWithTheBitsOfOneMadeInOneGo() throws IOException {
+    for (Film begun : List.of(film(), film().keeping(EnumSet.allOf(Component.class)))) {
+      Film whole = begun.keepsComponents() ? begun.keeping(begun.components()) : film();
+      trace(whole, 5);
+      trace(begun, 2);
+      Film back = read(written(begun));
+      same(back, begun);
+      trace(back, 5);
+      same(back, whole);
+      assertThat(back.samples()).isEqualTo(5);
+    }
+  }
+
+  @Test
+  void aHarmedFilmIsRefused() throws IOException {
+    Film film = film();
+    trace(film, 1);
+    byte[] bytes = written(film);
+    byte[] other = bytes.clone();
+    other[bytes.length / 2] ^= 1;
+    assertThatThrownBy(() -> read(other)).isInstanceOf(FilmFile.Damaged.class);
+    assertThatThrownBy(() -> read(Arrays.copyOf(bytes, bytes.length - 9)))
+        .isInstanceOf(FilmFile.Damaged.class)
+        .hasMessageContaining("cut short");
+    assertThatThrownBy(() -> read(new byte[64])).hasMessageContaining("no film");
+    byte[] huge = bytes.clone();
+    huge[5] = 0x40;
+    assertThatThrownBy(() -> read(huge)).isInstanceOf(FilmFile.Damaged.class);
+    assertThatThrownBy(() -> FilmFile.read(new ByteArrayInputStream(bytes), 1000))
+        .hasMessageContaining("more than 1000");
+  }
+
+  @Test
+  void tilesTracedApartComeTogetherToTheBitsOfOneFilm() {
+    Film whole = film(), some = film(), others = film();
+    trace(whole, 3);
+    trace(some, 3);
+    trace(others, 3);
+    // Of each film every other tile is thrown away.
+    Film empty = film();
+    for (int tile = 0; tile < whole.tiles(); tile++) {
+      for (int k = 0; k < whole.layers(); k++) {
+        (tile % 2 == 0 ? some : others).take(empty, k, tile);
+      }
+      (tile % 2 == 0 ? some : others).guides().take(empty.guides(), tile, empty.grid());
+    }
+    assertThat(some.samples()).isZero();
+    FilmMerge.take(others, some);
+    for (int k = 0; k < whole.layers(); k++) {
+      assertThat(some.sums(k)).containsExactly(whole.sums(k));
+      assertThat(some.even(k)).containsExactly(whole.even(k));
+    }
+    assertThat(some.guides().sums()).containsExactly(whole.guides().sums());
+    assertThatThrownBy(() -> FilmMerge.take(new Film(3, 3, 1), some))
+        .isInstanceOf(IllegalArgumentException.class);
+  }
+
+  @Test
+  void componentsAddUpToTheWhole() {
+    Film film = film().keeping(EnumSet.allOf(Component.class));
+    trace(film, 8);
+    double[] totals = new double[Component.values().length];
+    for (int k = 0; k < film.layers(); k++) {
+      float[] whole = film.sums(k);
+      for (int i = 0; i < whole.length; i++) {
+        double sum = 0, size = 0;
+        for (Component c : Component.values()) {
+          sum += film.sums(k, c)[i];
+          size += Math.abs(film.sums(k, c)[i]);
+          totals[c.ordinal()] += Math.abs(film.sums(k, c)[i]);
+        }
+        assertThat(sum).isCloseTo(whole[i], within(2e-6 * size + 1e-7));
+      }
+    }
+    for (Component c : Component.values()) {
+      // A cut out picture takes its catchers' shadows into its alpha.
+      assertThat(totals[c.ordinal()] > 0).as(c.name()).isEqualTo(c != Component.CAUGHT_SHADOW);
+    }
+  }
+
+  @Test
+  void keepingComponentsChangesNoBitOfTheWhole() {
+    Film plain = film(), split = film().keeping(EnumSet.of(Component.SPECULAR_DIRECT));
+    trace(plain, 3);
+    trace(split, 3);
+    for (int k = 0; k < plain.layers(); k++) {
+      assertThat(split.sums(k)).containsExactly(plain.sums(k));
+    }
+    assertThat(split.sums(0, Component.EMISSION)).isNull();
+    assertThat(split.bytes()).isGreaterThan(plain.bytes());
+  }
+}
