@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
-import java.io.IOException;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
@@ -26,7 +25,7 @@ import levelember.transport.View;
 import org.junit.jupiter.api.Test;
 
 /** Films as bytes, films brought together, and the components of their layers. */
-class FilmFileTest {
+class FilmBytesTest {
   private static final long ROOM = 1 << 26;
   private final View view = view();
 
@@ -78,22 +77,27 @@ class FilmFileTest {
     }
   }
 
-  private static byte[] written(Film film) throws IOException {
+  private static byte[] written(Film film) {
     ByteArrayOutputStream to = new ByteArrayOutputStream();
-    FilmFile.write(film, to);
+    FilmBytes.write(film, (bytes, count) -> to.write(bytes, 0, count));
     return to.toByteArray();
   }
 
-  private static Film read(byte[] bytes) throws IOException {
-    return FilmFile.read(new ByteArrayInputStream(bytes), ROOM);
+  private static Film read(byte[] bytes) {
+    return read(bytes, ROOM);
   }
 
-  private static void same(Film a, Film b) throws IOException {
+  private static Film read(byte[] bytes, long room) {
+    ByteArrayInputStream from = new ByteArrayInputStream(bytes);
+    return FilmBytes.read((to, count) -> from.readNBytes(to, 0, count) == count, room);
+  }
+
+  private static void same(Film a, Film b) {
     assertThat(Arrays.equals(written(a), written(b))).isTrue();
   }
 
   @Test
-  void aFilmReadBackIsResumedWithTheBitsOfOneMadeInOneGo() throws IOException {
+  void aFilmReadBackIsResumedWithTheBitsOfOneMadeInOneGo() {
     for (Film begun : List.of(film(), film().keeping(EnumSet.allOf(Component.class)))) {
       Film whole = begun.keepsComponents() ? begun.keeping(begun.components()) : film();
       trace(whole, 5);
@@ -107,22 +111,21 @@ class FilmFileTest {
   }
 
   @Test
-  void aHarmedFilmIsRefused() throws IOException {
+  void aHarmedFilmIsRefused() {
     Film film = film();
     trace(film, 1);
     byte[] bytes = written(film);
     byte[] other = bytes.clone();
     other[bytes.length / 2] ^= 1;
-    assertThatThrownBy(() -> read(other)).isInstanceOf(FilmFile.Damaged.class);
+    assertThatThrownBy(() -> read(other)).isInstanceOf(FilmBytes.Damaged.class);
     assertThatThrownBy(() -> read(Arrays.copyOf(bytes, bytes.length - 9)))
-        .isInstanceOf(FilmFile.Damaged.class)
+        .isInstanceOf(FilmBytes.Damaged.class)
         .hasMessageContaining("cut short");
     assertThatThrownBy(() -> read(new byte[64])).hasMessageContaining("no film");
     byte[] huge = bytes.clone();
     huge[5] = 0x40;
-    assertThatThrownBy(() -> read(huge)).isInstanceOf(FilmFile.Damaged.class);
-    assertThatThrownBy(() -> FilmFile.read(new ByteArrayInputStream(bytes), 1000))
-        .hasMessageContaining("more than 1000");
+    assertThatThrownBy(() -> read(huge)).isInstanceOf(FilmBytes.Damaged.class);
+    assertThatThrownBy(() -> read(bytes, 1000)).hasMessageContaining("more than 1000");
   }
 
   @Test
