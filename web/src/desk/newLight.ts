@@ -148,7 +148,7 @@ export function newLight(kind: NewKind, document: ShootDocument, shot: Shot, pic
     },
     muted: false,
     solo: false,
-    seenByCamera: ['sky', 'environment', 'plate'].includes(kind),
+    seenDirectly: ['sky', 'environment', 'plate'].includes(kind),
     ...untouched,
   };
 }

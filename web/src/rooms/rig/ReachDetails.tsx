@@ -116,11 +116,11 @@ export function ReachDetails({ light, here, set }: LightProps) {
             control={
               <Switch
                 size="small"
-                checked={light.seenByCamera}
+                checked={light.seenDirectly}
                 onChange={(e) =>
                   keep(
                     e.target.checked ? `Show ${light.name}` : `Hide ${light.name}`,
-                    'seenByCamera',
+                    'seenDirectly',
                     e.target.checked,
                   )
                 }

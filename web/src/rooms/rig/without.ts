@@ -29,7 +29,7 @@ export function setFree(light: Light, document: ShootDocument): Operation[] {
     emitter: source.emitter,
     brightness: source.brightness,
     colour: source.colour,
-    seenByCamera: source.seenByCamera,
+    seenDirectly: source.seenDirectly,
     levelStops: Math.min(10, Math.max(-10, light.levelStops + source.levelStops)),
     rollDegrees: -source.rollDegrees,
     position,

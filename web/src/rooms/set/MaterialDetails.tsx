@@ -86,7 +86,7 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
       colour: { kelvin: 6500, tint: 0, filter: [1, 1, 1] },
       muted: false,
       solo: false,
-      seenByCamera: true,
+      seenDirectly: true,
       ...untouched,
     };
     void desk.keep(`Make ${material.name} a light`, [

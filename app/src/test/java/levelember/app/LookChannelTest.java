@@ -22,8 +22,8 @@ import levelember.film.LayerMix;
 import levelember.formats.CdlFile;
 import levelember.formats.PngFile;
 import levelember.formats.ShootPackage;
-import levelember.look.AidsMaker;
 import levelember.look.Development;
+import levelember.look.LookInputsMaker;
 import levelember.photometry.LayerWeights;
 import levelember.shoot.ContactShade;
 import levelember.shoot.Glow;
@@ -120,8 +120,8 @@ class LookChannelTest {
     }
     float[] weights = LayerWeights.of(shoot);
     Picture picture = LayerMix.picture(film, weights);
-    AidsMaker maker = new AidsMaker(shoot, look, 160, 90, weights);
-    FirstHits hits = new FirstHits(160, 90, 0, 90, AidsMaker.margin(look, 90), view.layers());
+    LookInputsMaker maker = new LookInputsMaker(shoot, look, 160, 90, weights);
+    FirstHits hits = new FirstHits(160, 90, 0, 90, LookInputsMaker.margin(look, 90), view.layers());
     for (int i = 0; i < FirstHits.ENOUGH; i++) {
       new FirstHitTracer(view).sample(hits, () -> false);
     }

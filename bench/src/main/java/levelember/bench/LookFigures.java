@@ -2,8 +2,8 @@ package levelember.bench;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
-import levelember.look.Aids;
 import levelember.look.Development;
+import levelember.look.LookInputs;
 import levelember.shoot.Glow;
 import levelember.shoot.Grade;
 import levelember.shoot.GradeShelf;
@@ -61,12 +61,12 @@ final class LookFigures {
   private static Spread timed(Look look, Picture picture, int rounds) {
     Development ready = new Development(look);
     for (int i = 0; i < WARM; i++) {
-      ready.codes(picture, Aids.NONE);
+      ready.codes(picture, LookInputs.NONE);
     }
     double[] ms = new double[Math.max(rounds, 9)];
     for (int i = 0; i < ms.length; i++) {
       long begin = System.nanoTime();
-      ready.codes(picture, Aids.NONE);
+      ready.codes(picture, LookInputs.NONE);
       ms[i] = (System.nanoTime() - begin) / 1e6;
     }
     return Spread.of(ms);

@@ -11,9 +11,9 @@ import levelember.film.Film;
 import levelember.film.FirstHits;
 import levelember.film.LayerMix;
 import levelember.film.Noise;
-import levelember.look.Aids;
-import levelember.look.AidsMaker;
-import levelember.look.ShutIn;
+import levelember.look.AmbientOcclusion;
+import levelember.look.LookInputs;
+import levelember.look.LookInputsMaker;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.texture.Picture;
@@ -179,15 +179,15 @@ final class Print {
    * What the look of the picture needs to know of it besides; looks at what the camera meets first,
    * in bands of rows when that would take more memory than the layers may.
    */
-  Aids aids(AidsMaker maker, Shoot shoot, Look look) {
-    boolean wanted = AidsMaker.needsHits(shoot, look);
-    int margin = AidsMaker.margin(look, height);
+  LookInputs aids(LookInputsMaker maker, Shoot shoot, Look look) {
+    boolean wanted = LookInputsMaker.needsHits(shoot, look);
+    int margin = LookInputsMaker.margin(look, height);
     long row = 80L * (width + 2L * margin);
     int rows = (int) Math.clamp(memory / row, Math.min(FEWEST_ROWS, height), height);
     for (int first = 0; wanted && first < height; first += rows) {
       int last = Math.min(height, first + rows);
-      int top = Math.max(0, first - ShutIn.REACH);
-      int bottom = Math.min(height, last + ShutIn.REACH);
+      int top = Math.max(0, first - AmbientOcclusion.REACH);
+      int bottom = Math.min(height, last + AmbientOcclusion.REACH);
       FirstHits hits = new FirstHits(width, height, top, bottom - top, margin, view.layers());
       FirstHitTracer tracer = new FirstHitTracer(view);
       for (int i = 0; i < FirstHits.ENOUGH; i++) {

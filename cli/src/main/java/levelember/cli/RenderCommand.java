@@ -14,9 +14,9 @@ import levelember.formats.OpenExr;
 import levelember.formats.PngFile;
 import levelember.formats.RadianceHdr;
 import levelember.formats.ShootPackage;
-import levelember.look.AidsMaker;
 import levelember.look.Development;
 import levelember.look.DisplayCurve;
+import levelember.look.LookInputsMaker;
 import levelember.photometry.LayerWeights;
 import levelember.shoot.Clay;
 import levelember.shoot.Light;
@@ -180,7 +180,7 @@ final class RenderCommand implements Callable<Integer> {
     Look look = worn(shoot, shot);
     // A LUT that is not there is said before hours of work.
     Development development = new Development(look, pack.files().luts());
-    AidsMaker maker = new AidsMaker(shoot, look, pixels[0], pixels[1], weights);
+    LookInputsMaker maker = new LookInputsMaker(shoot, look, pixels[0], pixels[1], weights);
     Print print =
         new Print(
             view,

@@ -22,8 +22,8 @@ import levelember.formats.OpenExr;
 import levelember.formats.PictureFile;
 import levelember.formats.PngFile;
 import levelember.formats.ShootPackage;
-import levelember.look.AidsMaker;
 import levelember.look.Development;
+import levelember.look.LookInputsMaker;
 import levelember.photometry.LayerWeights;
 import levelember.shoot.ContactShade;
 import levelember.shoot.Glow;
@@ -52,7 +52,7 @@ class RenderCommandTest {
        "materials": [{"id": "m", "specular": 0}],
        "lights": [{"id": "key", "name": "Key", "emitter": {"kind": "rectangle", "width": 1, "height": 1},
                    "position": [2, 2, 2], "brightness": {"value": 3000, "unit": "lm"}},
-                  {"id": "dome", "name": "Dome", "emitter": {"kind": "dome"}, "seenByCamera": true,
+                  {"id": "dome", "name": "Dome", "emitter": {"kind": "dome"}, "seenDirectly": true,
                    "brightness": {"value": 40, "unit": "cd/m2"}}],
        "shots": [{"id": "wide", "name": "Wide", "position": [0, 1, 4], "aim": [0, 0.5, 0], "look": "k"},
                  {"id": "top", "name": "From above", "position": [0, 5, 0.1], "look": "k"}],
@@ -227,8 +227,8 @@ class RenderCommandTest {
     }
     Look look = s.looks().getLast();
     float[] weights = LayerWeights.of(s);
-    AidsMaker maker = new AidsMaker(s, look, 48, 32, weights);
-    FirstHits hits = new FirstHits(48, 32, 0, 32, AidsMaker.margin(look, 32), view.layers());
+    LookInputsMaker maker = new LookInputsMaker(s, look, 48, 32, weights);
+    FirstHits hits = new FirstHits(48, 32, 0, 32, LookInputsMaker.margin(look, 32), view.layers());
     for (int i = 0; i < FirstHits.ENOUGH; i++) {
       new FirstHitTracer(view).sample(hits, () -> false);
     }

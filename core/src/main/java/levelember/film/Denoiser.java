@@ -28,13 +28,13 @@ public final class Denoiser {
   private static final int STRIPS = 16;
 
   private final Film film;
-  private final Lending lending;
+  private final CrossBilateralFilter lending;
   private final BooleanSupplier stop;
   private final int width, height;
   private final float[][] guide = new float[Guides.VALUES - 1][];
   private final float[] reach;
 
-  private Denoiser(Film film, Lending lending, BooleanSupplier stop) {
+  private Denoiser(Film film, CrossBilateralFilter lending, BooleanSupplier stop) {
     this.film = film;
     this.lending = lending;
     this.stop = stop;
@@ -56,10 +56,11 @@ public final class Denoiser {
    * @return null when stopped
    */
   public static Film denoised(Film film, Film before, int[] from, BooleanSupplier stop) {
-    return denoised(film, before, from, Lending.ofMachine(), stop);
+    return denoised(film, before, from, CrossBilateralFilter.ofMachine(), stop);
   }
 
-  static Film denoised(Film film, Film before, int[] from, Lending lending, BooleanSupplier stop) {
+  static Film denoised(
+      Film film, Film before, int[] from, CrossBilateralFilter lending, BooleanSupplier stop) {
     float[][] to = new float[film.layers()][];
     int[] open = new int[to.length];
     int n = 0;
@@ -328,7 +329,7 @@ public final class Denoiser {
     final float[][][] sums;
 
     Strip(int layers) {
-      sums = new float[layers][Lending.SUMS][width];
+      sums = new float[layers][CrossBilateralFilter.SUMS][width];
     }
 
     void row(Plane[] planes, int y, int step) {

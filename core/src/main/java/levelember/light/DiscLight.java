@@ -24,7 +24,7 @@ public final class DiscLight extends FaceLight {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
+  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
     double x = cx - px, y = cy - py, z = cz - pz;
     double z0 = x * out.x() + y * out.y() + z * out.z();
     if (z0 >= 0 && !twoSided || Math.abs(z0) < 1e-9) {
@@ -45,16 +45,16 @@ public final class DiscLight extends FaceLight {
     return true;
   }
 
-  private void answer(double x, double y, double z, double z0, double a, double b, LightRay to) {
+  private void answer(double x, double y, double z, double z0, double a, double b, LightSample to) {
     double along = x * right.x() + y * right.y() + z * right.z();
     double above = x * up.x() + y * up.y() + z * up.z();
     double across = 0.5 + 0.5 * a / radius;
-    shine(to, along, above, z0, z0 < 0 ? 1 - across : across, 0.5 - 0.5 * b / radius);
+    radiance(to, along, above, z0, z0 < 0 ? 1 - across : across, 0.5 - 0.5 * b / radius);
   }
 
   @Override
-  public boolean meets(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay to) {
+  public boolean hit(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
     double towards = dx * out.x() + dy * out.y() + dz * out.z();
     if (towards >= 0 && !twoSided || towards == 0) {
       return false;
@@ -79,7 +79,7 @@ public final class DiscLight extends FaceLight {
   }
 
   @Override
-  public float nearness(float px, float py, float pz) {
+  public float importance(float px, float py, float pz) {
     double x = cx - px, y = cy - py, z = cz - pz;
     return facing(x, y, z) * around(x, y, z, area);
   }

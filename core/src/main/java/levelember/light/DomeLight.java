@@ -15,7 +15,7 @@ public final class DomeLight extends LightSource {
   private final float[] above, below;
 
   public DomeLight(Light light, Emitter.Dome dome) {
-    super(light.id(), light.seenByCamera());
+    super(light.id(), light.seenDirectly());
     above = channels(dome.above());
     below = channels(dome.below());
   }
@@ -25,7 +25,7 @@ public final class DomeLight extends LightSource {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
+  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
     double y = 1 - 2 * u, r = Math.sqrt(Math.max(0, 1 - y * y));
     to.x = (float) (r * Trig.cosine(v));
     to.y = (float) y;
@@ -35,8 +35,8 @@ public final class DomeLight extends LightSource {
   }
 
   @Override
-  public boolean meets(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay to) {
+  public boolean hit(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
     if (far < Float.POSITIVE_INFINITY) {
       return false;
     }
@@ -44,7 +44,7 @@ public final class DomeLight extends LightSource {
     return true;
   }
 
-  private void answer(float height, LightRay to) {
+  private void answer(float height, LightSample to) {
     to.distance = Float.POSITIVE_INFINITY;
     to.pdf = DENSITY;
     to.delta = false;
@@ -55,7 +55,7 @@ public final class DomeLight extends LightSource {
   }
 
   @Override
-  public float nearness(float px, float py, float pz) {
+  public float importance(float px, float py, float pz) {
     return (float) Math.PI;
   }
 }

@@ -23,7 +23,7 @@ public final class EmissiveLight extends LightSource {
    */
   public EmissiveLight(
       Light light, Emitter.Emissive e, float[] triangles, float[] places, Texels picture) {
-    super(light.id(), light.seenByCamera());
+    super(light.id(), light.seenDirectly());
     this.places = places;
     this.picture = picture;
     material = e.material();
@@ -35,7 +35,7 @@ public final class EmissiveLight extends LightSource {
   }
 
   /** False when no triangle is its own. */
-  public boolean shines() {
+  public boolean emits() {
     return tree != null;
   }
 
@@ -55,19 +55,27 @@ public final class EmissiveLight extends LightSource {
    * @param nx normal of the side that is lit; all three 0 where both are
    * @param count how many, no more than {@link #parts} says anywhere
    * @param w in [0, 1)
-   * @param to keeps them, for {@link #draw} to draw {@code to.part} of them
+   * @param to keeps them, for {@link #sample} to draw {@code to.part} of them
    */
   @Override
   public void choose(
-      float px, float py, float pz, float nx, float ny, float nz, int count, float w, LightRay to) {
+      float px,
+      float py,
+      float pz,
+      float nx,
+      float ny,
+      float nz,
+      int count,
+      float w,
+      LightSample to) {
     if (tree != null) {
-      tree.draw(px, py, pz, nx, ny, nz, count, w, to.chosen);
+      tree.sample(px, py, pz, nx, ny, nz, count, w, to.chosen);
     }
   }
 
   /** Draws a place of the part chosen before. */
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
+  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
     if (tree == null || !(to.chosen.chance[to.part] > 0)) {
       return false;
     }
@@ -101,7 +109,7 @@ public final class EmissiveLight extends LightSource {
     to.triangle = t;
     to.second = b;
     to.third = c;
-    shine(t, b, c, to);
+    radiance(t, b, c, to);
     return to.pdf > 0;
   }
 
@@ -111,7 +119,7 @@ public final class EmissiveLight extends LightSource {
    * @param b weight of its second corner
    * @param c weight of its third
    */
-  public void shine(int triangle, float b, float c, LightRay to) {
+  public void radiance(int triangle, float b, float c, LightSample to) {
     if (picture == null) {
       to.white(1);
       return;
@@ -127,8 +135,8 @@ public final class EmissiveLight extends LightSource {
   }
 
   /**
-   * Density per steradian with which each {@link #draw} would have drawn the place that a ray from
-   * a surface has hit.
+   * Density per steradian with which each {@link #sample} would have drawn the place that a ray
+   * from a surface has hit.
    *
    * @param triangle its number among the light's triangles
    * @param nx normal of the side that was lit; all three 0 where both were
@@ -147,7 +155,7 @@ public final class EmissiveLight extends LightSource {
       float dy,
       float dz,
       float distance,
-      LightRay by) {
+      LightSample by) {
     float facing =
         -(dx * tree.normal(triangle, 0)
             + dy * tree.normal(triangle, 1)
@@ -160,18 +168,18 @@ public final class EmissiveLight extends LightSource {
   }
 
   @Override
-  public boolean meets(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay to) {
+  public boolean hit(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
     return false;
   }
 
   @Override
-  public float nearness(float px, float py, float pz) {
-    return tree == null ? 0 : tree.nearness(px, py, pz);
+  public float importance(float px, float py, float pz) {
+    return tree == null ? 0 : tree.importance(px, py, pz);
   }
 
   @Override
-  public boolean meetable() {
+  public boolean hittable() {
     return false;
   }
 

@@ -46,7 +46,7 @@ public final class EnvironmentLight extends LightSource {
    */
   public EnvironmentLight(
       Light light, Picture picture, double rotationDegrees, double tiltDegrees) {
-    super(light.id(), light.seenByCamera());
+    super(light.id(), light.seenDirectly());
     width = picture.width();
     height = picture.height();
     rgb = picture.rgb();
@@ -100,7 +100,7 @@ public final class EnvironmentLight extends LightSource {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
+  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
     if (!(total > 0)) {
       return false;
     }
@@ -151,8 +151,8 @@ public final class EnvironmentLight extends LightSource {
   }
 
   @Override
-  public boolean meets(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay to) {
+  public boolean hit(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
     if (far < Float.POSITIVE_INFINITY) {
       return false;
     }
@@ -175,7 +175,7 @@ public final class EnvironmentLight extends LightSource {
     return y * width + x;
   }
 
-  private void answer(int pixel, LightRay to) {
+  private void answer(int pixel, LightSample to) {
     to.distance = Float.POSITIVE_INFINITY;
     to.delta = false;
     to.r = rgb[3 * pixel];
@@ -185,7 +185,7 @@ public final class EnvironmentLight extends LightSource {
   }
 
   @Override
-  public float nearness(float px, float py, float pz) {
+  public float importance(float px, float py, float pz) {
     return (float) (total / 4);
   }
 }

@@ -16,7 +16,7 @@ abstract sealed class FaceLight extends LightSource permits RectangleLight, Disc
   private final Texels picture;
 
   FaceLight(Light light, boolean twoSided, double spreadDegrees, Texels picture) {
-    super(light.id(), light.seenByCamera());
+    super(light.id(), light.seenDirectly());
     Affine frame = Affine.lookingAt(light.position(), light.aim(), light.rollDegrees());
     right = frame.x();
     up = frame.y();
@@ -32,7 +32,7 @@ abstract sealed class FaceLight extends LightSource permits RectangleLight, Disc
    * @param u across the face as seen from in front, 0…1
    * @param v down the face, 0…1
    */
-  final void shine(LightRay to, double x, double y, double z, double u, double v) {
+  final void radiance(LightSample to, double x, double y, double z, double u, double v) {
     float open = (float) EggCrate.open(lean, x, y, z);
     if (picture == null) {
       to.white(open);

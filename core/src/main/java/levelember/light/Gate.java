@@ -58,7 +58,7 @@ public final class Gate {
    * @param y tangent upwards
    * @return false when none does
    */
-  boolean pass(double x, double y, LightRay to) {
+  boolean pass(double x, double y, LightSample to) {
     double open = cone(StrictMath.atan(Math.sqrt(x * x + y * y)), inner, outer);
     if (!(open > 0) || x > right || -x > left || y > top || -y > bottom) {
       return false;
@@ -70,7 +70,7 @@ public final class Gate {
     return gobo == null || shaped(x / half, y / half, to);
   }
 
-  private boolean shaped(double x, double y, LightRay to) {
+  private boolean shaped(double x, double y, LightSample to) {
     float r = 0, g = 0, b = 0;
     int taps = gobo.blur() > 0 ? TAPS : 1;
     for (int i = 0; i < taps; i++) {

@@ -18,11 +18,11 @@ public abstract sealed class LightSource
         PlateLight,
         EmissiveLight {
   private final int key;
-  private final boolean seenByCamera;
+  private final boolean seenDirectly;
 
-  LightSource(String id, boolean seenByCamera) {
+  LightSource(String id, boolean seenDirectly) {
     this.key = Points.hash(id.hashCode());
-    this.seenByCamera = seenByCamera;
+    this.seenDirectly = seenDirectly;
   }
 
   /** Seeds this light's own dimensions, so that its points do not depend on other lights. */
@@ -30,8 +30,8 @@ public abstract sealed class LightSource
     return key;
   }
 
-  public final boolean seenByCamera() {
-    return seenByCamera;
+  public final boolean seenDirectly() {
+    return seenDirectly;
   }
 
   /** Bytes of the pictures and tables that it holds; 0 for what is told by a few numbers. */
@@ -45,13 +45,13 @@ public abstract sealed class LightSource
    * @param u in [0, 1)
    * @param v in [0, 1)
    */
-  public abstract boolean draw(float px, float py, float pz, float u, float v, LightRay to);
+  public abstract boolean sample(float px, float py, float pz, float u, float v, LightSample to);
 
   /**
    * About the illuminance that it gives at a place at unit value, lx, whatever stands between; more
    * than 0 wherever it gives any.
    */
-  public abstract float nearness(float px, float py, float pz);
+  public abstract float importance(float px, float py, float pz);
 
   /**
    * Writes the box that it fills, least and greatest x, y and z, into six floats; false for what
@@ -72,7 +72,7 @@ public abstract sealed class LightSource
   }
 
   /** False where no ray that is traced on can meet it, so that it need not be tried. */
-  public boolean meetable() {
+  public boolean hittable() {
     return true;
   }
 
@@ -101,12 +101,12 @@ public abstract sealed class LightSource
       float nz,
       int count,
       float w,
-      LightRay to) {}
+      LightSample to) {}
 
   /**
    * Whether a ray that is free up to {@code far} meets the light; if so gives its radiance and the
-   * density with which {@link #draw} would have drawn that direction.
+   * density with which {@link #sample} would have drawn that direction.
    */
-  public abstract boolean meets(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay to);
+  public abstract boolean hit(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to);
 }

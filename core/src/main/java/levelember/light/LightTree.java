@@ -5,17 +5,17 @@ package levelember.light;
  * over squared distance, bounded by balls, by cones of normals and by the surface's own normal.
  *
  * <p>Method: Conty Estévez and Kulla 2018, "Importance Sampling of Many Lights with Adaptive Tree
- * Splitting", with more than two children a node ({@link Worth}); instead of splitting, the draws
- * of one surface are strata of one number and go down together. Triangles shine from the side that
- * they are wound counter-clockwise seen from.
+ * Splitting", with more than two children a node ({@link ImportanceBound}); instead of splitting,
+ * the draws of one surface are strata of one number and go down together. Triangles shine from the
+ * side that they are wound counter-clockwise seen from.
  */
 final class LightTree {
-  private static final int NODE = Worth.NUMBERS * Worth.LANES;
+  private static final int NODE = ImportanceBound.NUMBERS * ImportanceBound.LANES;
 
   /** Most triangles that are drawn at one surface. */
   static final int MOST = 6;
 
-  private final Worth worth = Worth.ofMachine();
+  private final ImportanceBound worth = ImportanceBound.ofMachine();
   private final float[] triangles;
   private final float[] normals;
   private final float[] areas;
@@ -35,10 +35,10 @@ final class LightTree {
   private int used;
 
   /** The triangles drawn last are left here, and with which chance each was; 0 for none. */
-  static final class Draw {
+  static final class Sample {
     final int[] triangle = new int[MOST];
     final double[] chance = new double[MOST];
-    private final float[] worth = new float[Worth.MEMORY];
+    private final float[] worth = new float[ImportanceBound.MEMORY];
 
     // Nodes that draws have still to go down from: the draws, and what part of all numbers is
     // theirs.
@@ -76,13 +76,13 @@ final class LightTree {
     leaves = new int[count];
     int all = count(build, 0);
     nodes = new float[NODE * all];
-    children = new int[Worth.LANES * all];
+    children = new int[ImportanceBound.LANES * all];
     parents = new int[all];
     join(build, 0, -1);
   }
 
   private static int count(LightTreeBuild build, int from) {
-    int[] below = new int[Worth.LANES];
+    int[] below = new int[ImportanceBound.LANES];
     int all = 1;
     for (int k = build.children(from, below) - 1; k >= 0; k--) {
       all += build.leaf(below[k]) ? 0 : count(build, below[k]);
@@ -93,11 +93,11 @@ final class LightTree {
   private int join(LightTreeBuild build, int from, int parent) {
     int node = used++;
     parents[node] = parent;
-    int[] below = new int[Worth.LANES];
+    int[] below = new int[ImportanceBound.LANES];
     int count = build.children(from, below);
     for (int k = 0; k < count; k++) {
       build.look(below[k], nodes, NODE * node + k);
-      int lane = Worth.LANES * node + k;
+      int lane = ImportanceBound.LANES * node + k;
       if (build.leaf(below[k])) {
         children[lane] = -1 - build.triangle(below[k]);
         leaves[build.triangle(below[k])] = lane;
@@ -156,8 +156,8 @@ final class LightTree {
    * @param count how many, 1 to {@link #MOST}
    * @param u in [0, 1)
    */
-  void draw(
-      float px, float py, float pz, float nx, float ny, float nz, int count, double u, Draw to) {
+  void sample(
+      float px, float py, float pz, float nx, float ny, float nz, int count, double u, Sample to) {
     float[] worths = to.worth;
     to.waiting = 0;
     to.wait(0, 0, count, 0, 1);
@@ -169,7 +169,7 @@ final class LightTree {
       worth.of(nodes, NODE * node, px, py, pz, nx, ny, nz, worths);
       double sum = 0;
       int last = -1;
-      for (int k = 0; k < Worth.LANES; k++) {
+      for (int k = 0; k < ImportanceBound.LANES; k++) {
         sum += worths[k];
         last = worths[k] > 0 ? k : last;
       }
@@ -186,7 +186,7 @@ final class LightTree {
           next++;
         }
         if (next > from) {
-          int child = children[Worth.LANES * node + k];
+          int child = children[ImportanceBound.LANES * node + k];
           if (child >= 0) {
             to.wait(child, from, next, low, share);
           } else {
@@ -202,21 +202,22 @@ final class LightTree {
   }
 
   /**
-   * The chance with which each draw of {@link #draw} draws a triangle for a surface.
+   * The chance with which each draw of {@link #sample} draws a triangle for a surface.
    *
    * @param by is worked with; what was drawn into it stays
    */
-  double chance(int triangle, float px, float py, float pz, float nx, float ny, float nz, Draw by) {
+  double chance(
+      int triangle, float px, float py, float pz, float nx, float ny, float nz, Sample by) {
     double chance = 1;
     float[] worths = by.worth;
-    for (int lane = leaves[triangle]; lane >= 0; lane = parents[lane / Worth.LANES]) {
-      worth.of(nodes, NODE * (lane / Worth.LANES), px, py, pz, nx, ny, nz, worths);
-      float own = worths[lane % Worth.LANES];
+    for (int lane = leaves[triangle]; lane >= 0; lane = parents[lane / ImportanceBound.LANES]) {
+      worth.of(nodes, NODE * (lane / ImportanceBound.LANES), px, py, pz, nx, ny, nz, worths);
+      float own = worths[lane % ImportanceBound.LANES];
       if (!(own > 0)) {
         return 0;
       }
       double sum = 0;
-      for (int k = 0; k < Worth.LANES; k++) {
+      for (int k = 0; k < ImportanceBound.LANES; k++) {
         sum += worths[k];
       }
       chance *= own / sum;
@@ -225,7 +226,7 @@ final class LightTree {
   }
 
   /** About the illuminance that all of it gives at a place: its power from its box's middle. */
-  float nearness(float px, float py, float pz) {
+  float importance(float px, float py, float pz) {
     double power = whole[10];
     return (float) (power / (Math.max(away2(px, py, pz), reach2()) + power));
   }

@@ -6,7 +6,7 @@ import levelember.math.Trig;
 /**
  * Sorts the triangles of a {@link LightTree}: a tree of two children a node by the surface area and
  * orientation rule over bins (Conty Estévez and Kulla 2018), then joined to one of {@link
- * Worth#LANES}.
+ * ImportanceBound#LANES}.
  */
 final class LightTreeBuild {
   private static final int BINS = 12;
@@ -48,8 +48,8 @@ final class LightTreeBuild {
   }
 
   /**
-   * The nodes below a node that are its children when {@link Worth#LANES} may be: the greatest are
-   * opened first.
+   * The nodes below a node that are its children when {@link ImportanceBound#LANES} may be: the
+   * greatest are opened first.
    *
    * @param to gets their numbers
    * @return how many
@@ -57,7 +57,7 @@ final class LightTreeBuild {
   int children(int node, int[] to) {
     int count = 1;
     to[0] = node;
-    while (count < Worth.LANES) {
+    while (count < ImportanceBound.LANES) {
       int most = -1;
       double greatest = -1;
       for (int i = 0; i < count; i++) {
@@ -75,20 +75,20 @@ final class LightTreeBuild {
     return count;
   }
 
-  /** Writes what {@link Worth} wants of a node. */
+  /** Writes what {@link ImportanceBound} wants of a node. */
   void look(int node, float[] to, int at) {
     float[] bound = bounds[node];
     double r2 = 0;
     for (int k = 0; k < 3; k++) {
-      to[at + k * Worth.LANES] = 0.5f * (bound[k] + bound[3 + k]);
+      to[at + k * ImportanceBound.LANES] = 0.5f * (bound[k] + bound[3 + k]);
       double half = 0.5 * (bound[3 + k] - bound[k]);
       r2 += half * half;
-      to[at + (4 + k) * Worth.LANES] = bound[6 + k];
+      to[at + (4 + k) * ImportanceBound.LANES] = bound[6 + k];
     }
-    to[at + 3 * Worth.LANES] = (float) r2;
-    to[at + 7 * Worth.LANES] = (float) StrictMath.cos(bound[9]);
-    to[at + 8 * Worth.LANES] = (float) StrictMath.sin(bound[9]);
-    to[at + 9 * Worth.LANES] = bound[10];
+    to[at + 3 * ImportanceBound.LANES] = (float) r2;
+    to[at + 7 * ImportanceBound.LANES] = (float) StrictMath.cos(bound[9]);
+    to[at + 8 * ImportanceBound.LANES] = (float) StrictMath.sin(bound[9]);
+    to[at + 9 * ImportanceBound.LANES] = bound[10];
   }
 
   private void build(int[] order, int from, int to) {

@@ -25,7 +25,7 @@ public final class PlateLight extends LightSource {
    * @param y from the top, 0…1
    * @param frame width over height of the frame
    */
-  public void seen(double x, double y, double frame, LightRay to) {
+  public void seen(double x, double y, double frame, LightSample to) {
     double across = Math.min(1, frame / aspect), down = Math.min(1, aspect / frame);
     texels.look(
         (float) (0.5 + (x - 0.5) * across),
@@ -38,23 +38,23 @@ public final class PlateLight extends LightSource {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
+  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
     return false;
   }
 
   @Override
-  public boolean meets(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay to) {
+  public boolean hit(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
     return false;
   }
 
   @Override
-  public float nearness(float px, float py, float pz) {
+  public float importance(float px, float py, float pz) {
     return 0;
   }
 
   @Override
-  public boolean meetable() {
+  public boolean hittable() {
     return false;
   }
 }

@@ -26,7 +26,7 @@ public final class PointLight extends LightSource {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
+  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
     double dx = x - px, dy = y - py, dz = z - pz;
     double d2 = dx * dx + dy * dy + dz * dz;
     if (d2 < 1e-18) {
@@ -45,19 +45,19 @@ public final class PointLight extends LightSource {
   }
 
   @Override
-  public boolean meets(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay to) {
+  public boolean hit(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
     return false;
   }
 
   @Override
-  public float nearness(float px, float py, float pz) {
+  public float importance(float px, float py, float pz) {
     double dx = x - px, dy = y - py, dz = z - pz;
     return (float) (1 / (dx * dx + dy * dy + dz * dz + 1e-6));
   }
 
   @Override
-  public boolean meetable() {
+  public boolean hittable() {
     return false;
   }
 

@@ -30,7 +30,7 @@ public final class RectangleLight extends FaceLight {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
+  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
     double cx = corner.x() - px, cy = corner.y() - py, cz = corner.z() - pz;
     double x0 = cx * right.x() + cy * right.y() + cz * right.z();
     double y0 = cx * up.x() + cy * up.y() + cz * up.z();
@@ -70,7 +70,7 @@ public final class RectangleLight extends FaceLight {
       y = hv2 < 1 - 1e-9 ? hv * Math.sqrt(d2 / (1 - hv2)) : y1;
       to.pdf = (float) (1 / solid);
     }
-    shine(to, x, y, z0, across(x - x0, z0), 1 - (y - y0) / height);
+    radiance(to, x, y, z0, across(x - x0, z0), 1 - (y - y0) / height);
     double l = Math.sqrt(x * x + y * y + z0 * z0);
     double inverse = 1 / l;
     x *= inverse;
@@ -111,8 +111,8 @@ public final class RectangleLight extends FaceLight {
   }
 
   @Override
-  public boolean meets(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay to) {
+  public boolean hit(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
     double towards = dx * out.x() + dy * out.y() + dz * out.z();
     if (towards >= 0 && !twoSided || towards == 0) {
       return false;
@@ -135,12 +135,12 @@ public final class RectangleLight extends FaceLight {
     to.pdf = (float) (solid < SMALL ? t * t / (Math.abs(towards) * width * height) : 1 / solid);
     to.distance = (float) t;
     to.delta = false;
-    shine(to, x + x0, y + y0, z0, across(x, z0), 1 - y / height);
+    radiance(to, x + x0, y + y0, z0, across(x, z0), 1 - y / height);
     return true;
   }
 
   @Override
-  public float nearness(float px, float py, float pz) {
+  public float importance(float px, float py, float pz) {
     double x = corner.x() + width / 2 * right.x() + height / 2 * up.x() - px;
     double y = corner.y() + width / 2 * right.y() + height / 2 * up.y() - py;
     double z = corner.z() + width / 2 * right.z() + height / 2 * up.z() - pz;

@@ -9,7 +9,7 @@ import java.util.stream.IntStream;
  * and those that a ray may meet are found without trying all.
  *
  * <p>Drawing goes down by importance, power over squared distance bounded by the nodes' boxes
- * (Conty Estévez and Kulla 2018); at the leaves by {@link LightSource#nearness}. Immutable.
+ * (Conty Estévez and Kulla 2018); at the leaves by {@link LightSource#importance}. Immutable.
  */
 public final class RigTree {
   private static final int BOX = 6;
@@ -28,7 +28,7 @@ public final class RigTree {
   private int used;
 
   /** The light drawn last, and the chance with which it was drawn. */
-  public static final class Draw {
+  public static final class Sample {
     public int light;
     public float chance;
   }
@@ -102,7 +102,7 @@ public final class RigTree {
       most =
           Math.max(
               most,
-              lights[light].nearness(
+              lights[light].importance(
                   x + (k / 2 == 0 ? s : 0), y + (k / 2 == 1 ? s : 0), z + (k / 2 == 2 ? s : 0)));
     }
     return most;
@@ -128,7 +128,7 @@ public final class RigTree {
     float ez = boxes[at + 5] - boxes[at + 2];
     float near = 0.25f * (ex * ex + ey * ey + ez * ez) + 1e-6f;
     float d2 = x * x + y * y + z * z;
-    return light >= 0 ? lights[light].nearness(px, py, pz) : powers[node] / Math.max(d2, near);
+    return light >= 0 ? lights[light].importance(px, py, pz) : powers[node] / Math.max(d2, near);
   }
 
   /** The chance of the left child of a node, never quite 0 or 1. */
@@ -145,7 +145,7 @@ public final class RigTree {
    *
    * @param u in [0, 1)
    */
-  public void draw(float px, float py, float pz, float u, Draw to) {
+  public void sample(float px, float py, float pz, float u, Sample to) {
     int node = 0;
     float chance = 1, rest = u;
     while (right[node] >= 0) {
@@ -165,7 +165,7 @@ public final class RigTree {
     to.chance = chance;
   }
 
-  /** The chance with which {@link #draw} draws a light. */
+  /** The chance with which {@link #sample} draws a light. */
   public float chance(int light, float px, float py, float pz) {
     float chance = 1;
     for (int node = leafOf[light]; parent[node] >= 0; node = parent[node]) {
@@ -189,7 +189,7 @@ public final class RigTree {
     float ix = 1 / dx, iy = 1 / dy, iz = 1 / dz;
     int count = 0, node = 0;
     while (node >= 0) {
-      if (meets(BOX * node, ox, oy, oz, ix, iy, iz, far)) {
+      if (hit(BOX * node, ox, oy, oz, ix, iy, iz, far)) {
         if (right[node] >= 0) {
           node++;
           continue;
@@ -205,7 +205,7 @@ public final class RigTree {
     return count;
   }
 
-  private boolean meets(
+  private boolean hit(
       int at, float ox, float oy, float oz, float ix, float iy, float iz, float far) {
     float ax = (boxes[at] - ox) * ix, bx = (boxes[at + 3] - ox) * ix;
     float ay = (boxes[at + 1] - oy) * iy, by = (boxes[at + 4] - oy) * iy;

@@ -12,7 +12,7 @@ public final class SphereLight extends LightSource {
   private final double cx, cy, cz, radius;
 
   public SphereLight(Light light, Emitter.Sphere s) {
-    super(light.id(), light.seenByCamera());
+    super(light.id(), light.seenDirectly());
     cx = light.position().x();
     cy = light.position().y();
     cz = light.position().z();
@@ -20,7 +20,7 @@ public final class SphereLight extends LightSource {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
+  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
     double x = cx - px, y = cy - py, z = cz - pz;
     double d2 = x * x + y * y + z * z;
     if (d2 <= radius * radius) {
@@ -57,8 +57,8 @@ public final class SphereLight extends LightSource {
   }
 
   @Override
-  public boolean meets(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay to) {
+  public boolean hit(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
     double x = cx - ox, y = cy - oy, z = cz - oz;
     double along = x * dx + y * dy + z * dz;
     double d2 = x * x + y * y + z * z;
@@ -80,7 +80,7 @@ public final class SphereLight extends LightSource {
   }
 
   @Override
-  public float nearness(float px, float py, float pz) {
+  public float importance(float px, float py, float pz) {
     return around(cx - px, cy - py, cz - pz, Math.PI * radius * radius);
   }
 

@@ -24,7 +24,7 @@ public final class SpotLight extends LightSource {
    * @param pattern in its gate, or null
    */
   public SpotLight(Light light, Emitter.Spot s, Texels pattern) {
-    super(light.id(), light.seenByCamera());
+    super(light.id(), light.seenDirectly());
     frame = Affine.lookingAt(light.position(), light.aim(), light.rollDegrees());
     cx = light.position().x();
     cy = light.position().y();
@@ -37,7 +37,7 @@ public final class SpotLight extends LightSource {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
+  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
     double r = radius * Math.sqrt(u);
     double a = r == 0 ? 0 : r * Trig.cosine(v), b = r == 0 ? 0 : r * Trig.sine(v);
     double x = cx + a * frame.x().x() + b * frame.y().x() - px;
@@ -61,7 +61,7 @@ public final class SpotLight extends LightSource {
    *
    * @param d2 square of the distance, m²
    */
-  private boolean answer(double a, double b, double d2, LightRay to) {
+  private boolean answer(double a, double b, double d2, LightSample to) {
     double x = -to.x, y = -to.y, z = -to.z;
     double out = -(x * frame.z().x() + y * frame.z().y() + z * frame.z().z());
     if (!(out > 1e-6)) {
@@ -88,8 +88,8 @@ public final class SpotLight extends LightSource {
   }
 
   @Override
-  public boolean meets(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay to) {
+  public boolean hit(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
     if (radius == 0) {
       return false;
     }
@@ -114,7 +114,7 @@ public final class SpotLight extends LightSource {
   }
 
   @Override
-  public float nearness(float px, float py, float pz) {
+  public float importance(float px, float py, float pz) {
     double x = px - cx, y = py - cy, z = pz - cz, d2 = x * x + y * y + z * z + 1e-6;
     double out = -(x * frame.z().x() + y * frame.z().y() + z * frame.z().z()) / Math.sqrt(d2);
     // Beyond the cone only the softened edge of a large source gives anything.
@@ -124,7 +124,7 @@ public final class SpotLight extends LightSource {
   }
 
   @Override
-  public boolean meetable() {
+  public boolean hittable() {
     return radius > 0;
   }
 

@@ -21,8 +21,8 @@ public final class SunLight extends LightSource {
    * @param sizeDegrees angle across
    * @param lux illuminance square to it, by channel
    */
-  public SunLight(String id, boolean seenByCamera, Vec3 towards, double sizeDegrees, double[] lux) {
-    super(id, seenByCamera);
+  public SunLight(String id, boolean seenDirectly, Vec3 towards, double sizeDegrees, double[] lux) {
+    super(id, seenDirectly);
     to = towards.unit();
     side = to.cross(Math.abs(to.y()) > 0.9 ? new Vec3(1, 0, 0) : Vec3.UP).unit();
     other = to.cross(side);
@@ -36,7 +36,7 @@ public final class SunLight extends LightSource {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, LightRay ray) {
+  public boolean sample(float px, float py, float pz, float u, float v, LightSample ray) {
     double rise = u * share, cos = 1 - rise, sin = Math.sqrt(rise * (2 - rise));
     double a = sin * Trig.cosine(v), b = sin * Trig.sine(v);
     ray.x = (float) (cos * to.x() + a * side.x() + b * other.x());
@@ -46,7 +46,7 @@ public final class SunLight extends LightSource {
     return radiance[0] + radiance[1] + radiance[2] > 0;
   }
 
-  private void answer(LightRay ray) {
+  private void answer(LightSample ray) {
     ray.distance = Float.POSITIVE_INFINITY;
     ray.delta = share == 0;
     ray.pdf = pdf;
@@ -56,8 +56,8 @@ public final class SunLight extends LightSource {
   }
 
   @Override
-  public boolean meets(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay ray) {
+  public boolean hit(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample ray) {
     if (share == 0
         || far < Float.POSITIVE_INFINITY
         || dx * to.x() + dy * to.y() + dz * to.z() < cosine) {
@@ -68,12 +68,12 @@ public final class SunLight extends LightSource {
   }
 
   @Override
-  public float nearness(float px, float py, float pz) {
+  public float importance(float px, float py, float pz) {
     return 1;
   }
 
   @Override
-  public boolean meetable() {
+  public boolean hittable() {
     return share > 0;
   }
 }

@@ -17,7 +17,7 @@ public final class TubeLight extends LightSource {
   private final double length, radius;
 
   public TubeLight(Light light, Emitter.Tube t) {
-    super(light.id(), light.seenByCamera());
+    super(light.id(), light.seenDirectly());
     axis = Affine.lookingAt(light.position(), light.aim(), light.rollDegrees()).x();
     middle = light.position();
     length = t.length();
@@ -25,7 +25,7 @@ public final class TubeLight extends LightSource {
   }
 
   @Override
-  public boolean draw(float px, float py, float pz, float u, float v, LightRay to) {
+  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
     double x = px - middle.x(), y = py - middle.y(), z = pz - middle.z();
     double along = x * axis.x() + y * axis.y() + z * axis.z();
     double qx = x - along * axis.x(), qy = y - along * axis.y(), qz = z - along * axis.z();
@@ -66,8 +66,8 @@ public final class TubeLight extends LightSource {
   }
 
   @Override
-  public boolean meets(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightRay to) {
+  public boolean hit(
+      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
     double x = ox - middle.x(), y = oy - middle.y(), z = oz - middle.z();
     double along = x * axis.x() + y * axis.y() + z * axis.z();
     double way = dx * axis.x() + dy * axis.y() + dz * axis.z();
@@ -97,7 +97,7 @@ public final class TubeLight extends LightSource {
   }
 
   @Override
-  public float nearness(float px, float py, float pz) {
+  public float importance(float px, float py, float pz) {
     return around(middle.x() - px, middle.y() - py, middle.z() - pz, 2 * radius * length);
   }
 

@@ -65,10 +65,10 @@ public final class Development {
    */
   public static final class Lensed {
     private final Lit lit;
-    private final Aids aids;
+    private final LookInputs aids;
     private final float[] sharper;
 
-    private Lensed(Lit lit, Aids aids, float[] sharper) {
+    private Lensed(Lit lit, LookInputs aids, float[] sharper) {
       this.lit = lit;
       this.aids = aids;
       this.sharper = sharper;
@@ -76,7 +76,7 @@ public final class Development {
   }
 
   /** A picture as the lens has made it, to be shown through several looks. */
-  public Lensed lensed(Picture picture, Aids aids) {
+  public Lensed lensed(Picture picture, LookInputs aids) {
     return lensed(picture, aids, new Spreads(), true);
   }
 
@@ -85,7 +85,7 @@ public final class Development {
    *
    * @param kept from pictures before this one; takes what is drawn now
    */
-  public byte[] codes(Picture picture, Aids aids, Spreads kept) {
+  public byte[] codes(Picture picture, LookInputs aids, Spreads kept) {
     return codes(lensed(picture, aids, kept, false));
   }
 
@@ -100,7 +100,7 @@ public final class Development {
   }
 
   /** Eight-bit codes, three bytes a pixel. */
-  public byte[] codes(Picture picture, Aids aids) {
+  public byte[] codes(Picture picture, LookInputs aids) {
     return codes(lensed(picture, aids, new Spreads(), false));
   }
 
@@ -132,11 +132,11 @@ public final class Development {
 
   /** Eight-bit codes of a picture of which nothing more is known. */
   public byte[] codes(Picture picture) {
-    return codes(picture, Aids.NONE);
+    return codes(picture, LookInputs.NONE);
   }
 
   /** Sixteen-bit codes, three shorts a pixel. */
-  public short[] codes16(Picture picture, Aids aids) {
+  public short[] codes16(Picture picture, LookInputs aids) {
     short[] to = new short[picture.rgb().length];
     develop(
         lensed(picture, aids, new Spreads(), false),
@@ -151,18 +151,18 @@ public final class Development {
   }
 
   /** What is shown, encoded, 0…1. */
-  public Picture shown(Picture picture, Aids aids) {
+  public Picture shown(Picture picture, LookInputs aids) {
     Picture to = Picture.black(picture.width(), picture.height());
     develop(lensed(picture, aids, new Spreads(), false), (rows, at) -> rows.join(to.rgb(), at));
     return to;
   }
 
   /** The linear picture with what lens and shade have made of it, before sharpening, cd/m². */
-  public Picture exposedLight(Picture picture, Aids aids) {
+  public Picture exposedLight(Picture picture, LookInputs aids) {
     return exposedLight(picture, aids, new Spreads());
   }
 
-  private Picture exposedLight(Picture picture, Aids aids, Spreads spreads) {
+  private Picture exposedLight(Picture picture, LookInputs aids, Spreads spreads) {
     Picture to = Picture.black(picture.width(), picture.height());
     Lit lit = lit(picture, aids, spreads);
     int n = 3 * picture.width();
@@ -229,7 +229,7 @@ public final class Development {
   /**
    * @param kept whether it is for several looks, so that halos are to be added once
    */
-  private Lensed lensed(Picture picture, Aids aids, Spreads spreads, boolean kept) {
+  private Lensed lensed(Picture picture, LookInputs aids, Spreads spreads, boolean kept) {
     boolean bends = optics.distortion() != 0 || optics.fringing() != 0;
     if (!bends && optics.sharpening() == 0 && !(kept && glowing.active())) {
       return new Lensed(lit(picture, aids, spreads), aids, null);
@@ -301,7 +301,7 @@ public final class Development {
    */
   private record Lit(Picture picture, boolean shaded, Glowing.Halo halo) {}
 
-  private Lit lit(Picture picture, Aids aids, Spreads spreads) {
+  private Lit lit(Picture picture, LookInputs aids, Spreads spreads) {
     boolean plain = aids.shade() == null && aids.plate() == null;
     if (!glowing.active()) {
       return new Lit(picture, plain, null);
@@ -311,7 +311,7 @@ public final class Development {
   }
 
   /** A row with shade, plates and glow. */
-  private void linear(Lit lit, Aids aids, int y, Rows rows) {
+  private void linear(Lit lit, LookInputs aids, int y, Rows rows) {
     int w = lit.picture.width();
     if (lit.shaded) {
       System.arraycopy(lit.picture.rgb(), 3 * y * w, rows.row, 0, 3 * w);
@@ -323,7 +323,7 @@ public final class Development {
     }
   }
 
-  private static Picture shaded(Picture picture, Aids aids) {
+  private static Picture shaded(Picture picture, LookInputs aids) {
     Picture to = Picture.black(picture.width(), picture.height());
     int n = 3 * picture.width();
     bands(
@@ -336,7 +336,7 @@ public final class Development {
     return to;
   }
 
-  private static void shaded(Picture picture, Aids aids, int y, float[] to) {
+  private static void shaded(Picture picture, LookInputs aids, int y, float[] to) {
     int w = picture.width();
     System.arraycopy(picture.rgb(), 3 * y * w, to, 0, 3 * w);
     if (aids.shade() != null) {

@@ -82,7 +82,7 @@ final class Glowing {
    * @param whole the picture as it is, cd/m²
    * @param kept what may be of use from before
    */
-  Halo halo(Picture whole, Aids aids, Spreads kept) {
+  Halo halo(Picture whole, LookInputs aids, Spreads kept) {
     int h = whole.height();
     kept.glows(glows.size());
     boolean[][] glowing = new boolean[glows.size()][];
@@ -278,7 +278,7 @@ final class Glowing {
    * @param row the picture's row, cd/m²; changed
    * @param spread the halo's light, stretched to the picture's size
    */
-  void row(float[] row, int y, int width, Halo halo, Aids aids, Stretched spread) {
+  void row(float[] row, int y, int width, Halo halo, LookInputs aids, Stretched spread) {
     for (int i = 0; i < glows.size(); i++) {
       if (halo.glowing[i] == null || !halo.glowing[i][y]) {
         continue;

@@ -51,7 +51,7 @@ public final class Spreads {
     }
   }
 
-  Picture shaded(Picture picture, Aids aids, Supplier<Picture> making) {
+  Picture shaded(Picture picture, LookInputs aids, Supplier<Picture> making) {
     return shaded.get(making, picture, aids);
   }
 

@@ -123,7 +123,7 @@ public record Glow(
     }
 
     /** True when it needs to be known what stands where in the picture. */
-    public boolean needsAids() {
+    public boolean needsInputs() {
       return kind == Kind.EMISSION || kind == Kind.PIECES || kind == Kind.MATERIALS;
     }
   }

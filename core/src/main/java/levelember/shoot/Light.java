@@ -21,7 +21,7 @@ import levelember.math.Vec3;
  * @param colour temperature, tint and filter
  * @param muted gives nothing
  * @param solo when any light or bank is soloed, only those that are give light
- * @param seenByCamera shows its own shape, or the surrounding, to the camera
+ * @param seenDirectly shows its own shape, or the surrounding, to the camera
  * @param reach what it lights and how
  * @param parent id of the piece that it moves with, or null
  * @param aimedAt id of the piece that it stays aimed at, or null
@@ -41,7 +41,7 @@ public record Light(
     LightColour colour,
     boolean muted,
     boolean solo,
-    boolean seenByCamera,
+    boolean seenDirectly,
     Reach reach,
     String parent,
     String aimedAt,
@@ -108,7 +108,7 @@ public record Light(
       LightColour colour,
       boolean muted,
       boolean solo,
-      boolean seenByCamera) {
+      boolean seenDirectly) {
     this(
         id,
         name,
@@ -121,7 +121,7 @@ public record Light(
         colour,
         muted,
         solo,
-        seenByCamera,
+        seenDirectly,
         Reach.WHOLE,
         null,
         null,
@@ -138,7 +138,7 @@ public record Light(
             .rollDegrees(-other.rollDegrees)
             .brightness(other.brightness)
             .colour(other.colour)
-            .seenByCamera(other.seenByCamera)
+            .seenDirectly(other.seenDirectly)
             .parent(null)
             .aimedAt(null)
             .mirror(null));

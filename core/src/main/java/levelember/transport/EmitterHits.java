@@ -1,7 +1,7 @@
 package levelember.transport;
 
 import levelember.light.EmissiveLight;
-import levelember.light.LightRay;
+import levelember.light.LightSample;
 import levelember.light.LightSource;
 import levelember.light.PlateLight;
 import levelember.surface.LayeredSurface;
@@ -20,7 +20,7 @@ final class EmitterHits {
   private final ContributionSink sink;
   private final RayCount.Tally rays;
   private final boolean cutsOut;
-  private final LightRay lightRay = new LightRay();
+  private final LightSample lightRay = new LightSample();
   private final int[] near;
 
   EmitterHits(TracingContext context) {
@@ -45,15 +45,15 @@ final class EmitterHits {
     PathVertex vertex = path.vertex;
     float reach = path.sinceVertex + distance;
     boolean cutOut = cutsOut && vertex.isCamera();
-    int tried = scene.meetable.length;
+    int tried = scene.hittable.length;
     if (scene.many) {
       tried +=
           scene.rig.along(path.ox, path.oy, path.oz, path.dx, path.dy, path.dz, distance, near);
     }
     for (int i = 0; i < tried; i++) {
-      int k = i < scene.meetable.length ? scene.meetable[i] : near[i - scene.meetable.length];
+      int k = i < scene.hittable.length ? scene.hittable[i] : near[i - scene.hittable.length];
       LightSource light = scene.lights[k];
-      if (!wanted[k] || vertex.isCamera() && !light.seenByCamera()) {
+      if (!wanted[k] || vertex.isCamera() && !light.seenDirectly()) {
         continue;
       }
       LightControls controls = scene.controls[k];
@@ -62,7 +62,7 @@ final class EmitterHits {
               || controls.customShadow() && !vertex.delta)) {
         continue;
       }
-      if (light.meets(vertex.x, vertex.y, vertex.z, path.dx, path.dy, path.dz, reach, lightRay)
+      if (light.hit(vertex.x, vertex.y, vertex.z, path.dx, path.dy, path.dz, reach, lightRay)
           && lightRay.distance > path.sinceVertex
           && !(cutOut && lightRay.distance == Float.POSITIVE_INFINITY)) {
         float w = vertex.delta ? 1 : weight(path, k, lightRay.pdf);
@@ -90,7 +90,7 @@ final class EmitterHits {
         continue;
       }
       float dx = path.dx, dy = path.dy, dz = path.dz;
-      if (!scene.lights[k].meets(
+      if (!scene.lights[k].hit(
           vertex.x, vertex.y, vertex.z, dx, dy, dz, Float.POSITIVE_INFINITY, lightRay)) {
         continue;
       }
@@ -114,7 +114,7 @@ final class EmitterHits {
     if (k < 0
         || !wanted[k]
         || !at.outside
-        || vertex.isCamera() && !scene.lights[k].seenByCamera()) {
+        || vertex.isCamera() && !scene.lights[k].seenDirectly()) {
       return;
     }
     LightControls controls = scene.controls[k];
@@ -133,7 +133,7 @@ final class EmitterHits {
               path.dy, path.dz, distance, lightRay);
       w = weight(path, k, density);
     }
-    light.shine(triangle, walk.b, scene.emissive.third(place, walk.b, walk.c), lightRay);
+    light.radiance(triangle, walk.b, scene.emissive.third(place, walk.b, walk.c), lightRay);
     float r = w * path.r * lightRay.r, g = w * path.g * lightRay.g, b = w * path.b * lightRay.b;
     controlled(path, k, distance, r, g, b);
   }

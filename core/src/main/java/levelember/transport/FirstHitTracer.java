@@ -5,7 +5,7 @@ import java.util.stream.IntStream;
 import levelember.film.FirstHits;
 import levelember.lens.Camera;
 import levelember.light.EmissiveLight;
-import levelember.light.LightRay;
+import levelember.light.LightSample;
 import levelember.light.LightSource;
 import levelember.math.Points;
 import levelember.trace.Hierarchy;
@@ -62,7 +62,7 @@ public final class FirstHitTracer {
     private final RayWalk walk = RayWalk.of(scene.hierarchy);
     private final Points points = new Points(true);
     private final Camera.Ray ray = new Camera.Ray();
-    private final LightRay light = new LightRay();
+    private final LightSample light = new LightSample();
     private final SurfaceInteraction at = new SurfaceInteraction(scene, walk);
     private final int[] nearby = new int[scene.lights.length];
     private final float[] through = new float[3];
@@ -98,7 +98,7 @@ public final class FirstHitTracer {
           return;
         }
         at.hit(ray.dx, ray.dy, ray.dz);
-        shine(x, y, r, g, b);
+        radiance(x, y, r, g, b);
         if (passed < MOST_PASSED && passes()) {
           r *= through[0];
           g *= through[1];
@@ -122,15 +122,15 @@ public final class FirstHitTracer {
 
     /** Lamps on the way, at unit level. */
     private void lamps(int x, int y, float gone, float whole, float r, float g, float b) {
-      int tried = scene.meetable.length;
+      int tried = scene.hittable.length;
       if (scene.many) {
         tried += scene.rig.along(ray.ox, ray.oy, ray.oz, ray.dx, ray.dy, ray.dz, whole, nearby);
       }
       for (int i = 0; i < tried; i++) {
-        int k = i < scene.meetable.length ? scene.meetable[i] : nearby[i - scene.meetable.length];
+        int k = i < scene.hittable.length ? scene.hittable[i] : nearby[i - scene.hittable.length];
         LightSource lamp = scene.lights[k];
-        if (lamp.seenByCamera()
-            && lamp.meets(ray.ox, ray.oy, ray.oz, ray.dx, ray.dy, ray.dz, whole, light)
+        if (lamp.seenDirectly()
+            && lamp.hit(ray.ox, ray.oy, ray.oz, ray.dx, ray.dy, ray.dz, whole, light)
             && light.distance > gone
             && !(view.camera().cutOut() && light.distance == Float.POSITIVE_INFINITY)) {
           to.seen(k, x, y, r * light.r, g * light.g, b * light.b);
@@ -138,15 +138,15 @@ public final class FirstHitTracer {
       }
     }
 
-    private void shine(int x, int y, float r, float g, float b) {
+    private void radiance(int x, int y, float r, float g, float b) {
       int k = scene.emissive.layer(at.piece);
-      if (k < 0 || !at.outside || !scene.lights[k].seenByCamera()) {
+      if (k < 0 || !at.outside || !scene.lights[k].seenDirectly()) {
         return;
       }
       EmissiveLight lamp = (EmissiveLight) scene.lights[k];
       int place = scene.hierarchy.placed(walk.instance);
       int triangle = scene.emissive.triangle(place, walk.triangle);
-      lamp.shine(triangle, walk.b, scene.emissive.third(place, walk.b, walk.c), light);
+      lamp.radiance(triangle, walk.b, scene.emissive.third(place, walk.b, walk.c), light);
       to.seen(k, x, y, r * light.r, g * light.g, b * light.b);
     }
 

@@ -26,7 +26,7 @@ final class LightSelection {
   private final Scene scene;
   private final RigTree tree;
   private final boolean always;
-  private final RigTree.Draw draw = new RigTree.Draw();
+  private final RigTree.Sample chosen = new RigTree.Sample();
   private float probability = 1, previousProbability = 1;
   private int budget, previousBudget;
   private int rough, previousRough;
@@ -89,9 +89,9 @@ final class LightSelection {
     budget = BUDGET[i];
     float u = points.single(dimension);
     for (int n = 0; n < budget; n++) {
-      tree.draw(px, py, pz, (n + u) / budget, draw);
-      light[count] = draw.light;
-      rate[count] = budget * draw.chance;
+      tree.sample(px, py, pz, (n + u) / budget, chosen);
+      light[count] = chosen.light;
+      rate[count] = budget * chosen.chance;
       parts[count] = 1;
       sampled[count++] = true;
     }

@@ -1,6 +1,6 @@
 package levelember.transport;
 
-import levelember.light.LightRay;
+import levelember.light.LightSample;
 import levelember.light.LightSource;
 import levelember.math.Points;
 import levelember.surface.LayeredSurface;
@@ -19,7 +19,7 @@ final class NextEventEstimation {
   private final ContributionSink sink;
   private final RayCount.Tally rays;
   private final boolean cutOut;
-  private final LightRay lightRay = new LightRay();
+  private final LightSample lightRay = new LightSample();
 
   /** Normal of the only side from which light counts; 0 where it counts from both. */
   private float sideX, sideY, sideZ;
@@ -69,7 +69,7 @@ final class NextEventEstimation {
       for (int n = 0; n < selection.parts[i]; n++) {
         points.pair(dimension + Dimensions.PIXEL + n * Dimensions.NEXT_LIGHT_SAMPLE);
         lightRay.part = n;
-        if (light.draw(x, y, z, points.u, points.v, lightRay)) {
+        if (light.sample(x, y, z, points.u, points.v, lightRay)) {
           connect(path, at, k, rate, catching);
         }
       }

@@ -70,7 +70,7 @@ public final class Scene {
   final LightSource[] lights;
 
   /** Numbers of the lights that every ray is tried against; of many, those without a place. */
-  final int[] meetable;
+  final int[] hittable;
 
   /** The lights that have a place. */
   final RigTree rig;
@@ -132,9 +132,9 @@ public final class Scene {
     emissive = new EmissivePieces(pieces, set, hierarchy, lights);
     rig = new RigTree(lights);
     many = lights.length > LightSelection.FEW;
-    meetable =
+    hittable =
         IntStream.range(0, lights.length)
-            .filter(k -> lights[k].meetable() && !(many && rig.has(k)))
+            .filter(k -> lights[k].hittable() && !(many && rig.has(k)))
             .toArray();
     controls = new LightControls[lights.length];
     onlyLightSampled = new boolean[lights.length];
@@ -240,7 +240,7 @@ public final class Scene {
     for (Light light : shoot.lights()) {
       Traced traced = Traced.of(shoot, light);
       LightSource source = ready.get(traced);
-      if (source instanceof EmissiveLight e && e.shines() != owns(shoot, light)) {
+      if (source instanceof EmissiveLight e && e.emits() != owns(shoot, light)) {
         source = null;
       }
       lights.add(source == null ? compiled(traced, shoot, set, pictures, airs) : source);
@@ -266,7 +266,7 @@ public final class Scene {
       case Emitter.Sun s ->
           new SunLight(
               light.id(),
-              light.seenByCamera(),
+              light.seenDirectly(),
               light.position().minus(light.aim()),
               s.sizeDegrees(),
               new double[] {1, 1, 1});
@@ -278,7 +278,7 @@ public final class Scene {
       case Emitter.SkySun s -> {
         Atmosphere air = airs.computeIfAbsent(traced.daylight(), Atmosphere::new);
         yield new SunLight(
-            light.id(), light.seenByCamera(), air.toSun(), s.sizeDegrees(), air.sunLux());
+            light.id(), light.seenDirectly(), air.toSun(), s.sizeDegrees(), air.sunLux());
       }
       case Emitter.Plate p -> new PlateLight(light, pictures.picture(p.picture()));
       case Emitter.Emissive e -> {

@@ -1,6 +1,6 @@
 package levelember.transport;
 
-import levelember.light.LightRay;
+import levelember.light.LightSample;
 import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
 
@@ -63,7 +63,7 @@ final class ShadowRay {
   /**
    * How much of an emissive piece is there at the place that was sampled on it: 0 in a hole … 1.
    */
-  float emitterOpacity(int place, LightRay sampled) {
+  float emitterOpacity(int place, LightSample sampled) {
     EmissivePieces emissive = scene.emissive;
     TexturedMaterial textures = scene.textured[emissive.piece(place)];
     if (textures == null || !textures.pierced()) {

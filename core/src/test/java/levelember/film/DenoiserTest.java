@@ -108,8 +108,9 @@ class DenoiserTest {
   @Test
   void vectorsAndPlainLoopsAgree() {
     Film film = traced(4, 1);
-    Film wide = Denoiser.denoised(film, null, none(film), new WideLending(), () -> false);
-    Film plain = Denoiser.denoised(film, null, none(film), new Lending(), () -> false);
+    Film wide =
+        Denoiser.denoised(film, null, none(film), new WideCrossBilateralFilter(), () -> false);
+    Film plain = Denoiser.denoised(film, null, none(film), new CrossBilateralFilter(), () -> false);
     for (int layer = 0; layer < film.layers(); layer++) {
       for (int i = 0; i < wide.sums(layer).length; i++) {
         float v = plain.sums(layer)[i];

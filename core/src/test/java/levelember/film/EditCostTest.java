@@ -89,7 +89,7 @@ class EditCostTest {
         colour,
         muted,
         !muted,
-        l.seenByCamera());
+        l.seenDirectly());
   }
 
   /** Goes from the state before to the one after, and compares with a picture from scratch. */

@@ -90,14 +90,14 @@ class LightTest {
   @MethodSource("lights")
   void whatIsDrawnIsMetWithTheSameDensityAndRadiance(LightSource source) {
     Random random = new Random(1);
-    LightRay drawn = new LightRay(), met = new LightRay();
+    LightSample drawn = new LightSample(), met = new LightSample();
     int agree = 0;
     for (int i = 0; i < 2000; i++) {
       float u = random.nextFloat(), v = random.nextFloat();
-      assertThat(source.draw(0, 0, 0, u, v, drawn)).isTrue();
+      assertThat(source.sample(0, 0, 0, u, v, drawn)).isTrue();
       assertThat(Math.sqrt(drawn.x * drawn.x + drawn.y * drawn.y + drawn.z * drawn.z))
           .isCloseTo(1, within(1e-5));
-      if (source.meets(0, 0, 0, drawn.x, drawn.y, drawn.z, Float.POSITIVE_INFINITY, met)
+      if (source.hit(0, 0, 0, drawn.x, drawn.y, drawn.z, Float.POSITIVE_INFINITY, met)
           && Math.abs(met.pdf - drawn.pdf) < 0.01 * drawn.pdf
           && Math.abs(met.r - drawn.r) < 0.01 * drawn.r + 1e-6) {
         agree++;
@@ -112,12 +112,12 @@ class LightTest {
   @MethodSource("lights")
   void densitiesIntegrateToTheSolidAngle(LightSource source) {
     Random random = new Random(2);
-    LightRay ray = new LightRay();
+    LightSample ray = new LightSample();
     int n = 400_000, hits = 0;
     for (int i = 0; i < n; i++) {
       double y = 1 - 2 * random.nextDouble(), r = Math.sqrt(1 - y * y);
       double phi = 2 * Math.PI * random.nextDouble();
-      if (source.meets(
+      if (source.hit(
               0,
               0,
               0,
@@ -134,7 +134,7 @@ class LightTest {
     double sum = 0;
     int draws = 100_000;
     for (int i = 0; i < draws; i++) {
-      source.draw(0, 0, 0, random.nextFloat(), random.nextFloat(), ray);
+      source.sample(0, 0, 0, random.nextFloat(), random.nextFloat(), ray);
       sum += 1 / ray.pdf;
     }
     // Three standard errors of counting, and 5 % for the spread of 1/density of the sky.
@@ -148,12 +148,12 @@ class LightTest {
     p.set(180, 90, 1, 1, 1);
     Emitter.Environment ahead = new Emitter.Environment("p", 0);
     EnvironmentLight light = new EnvironmentLight(light(ahead, Vec3.ZERO, Vec3.UP), ahead, p);
-    LightRay ray = new LightRay();
-    light.draw(0, 0, 0, 0.5f, 0.5f, ray);
+    LightSample ray = new LightSample();
+    light.sample(0, 0, 0, 0.5f, 0.5f, ray);
     assertThat(ray.z).isLessThan(-0.999f);
     Emitter.Environment turned = new Emitter.Environment("p", 90);
     new EnvironmentLight(light(turned, Vec3.ZERO, Vec3.UP), turned, p)
-        .draw(0, 0, 0, 0.5f, 0.5f, ray);
+        .sample(0, 0, 0, 0.5f, 0.5f, ray);
     assertThat(ray.x).isLessThan(-0.999f);
   }
 
@@ -227,12 +227,12 @@ class LightTest {
           case Emitter.Tube t -> new TubeLight(light, t);
           default -> throw new AssertionError(emitter);
         };
-    LightRay ray = new LightRay();
+    LightSample ray = new LightSample();
     int n = 400;
     double sum = 0;
     for (int i = 0; i < n * n; i++) {
       float first = (i % n + 0.5f) / n, second = (i / n + 0.5f) / n;
-      if (source.draw(0, 0, (float) distance, first, second, ray)) {
+      if (source.sample(0, 0, (float) distance, first, second, ray)) {
         sum += ray.g * Math.max(0, -ray.z) / ray.pdf / (n * n);
       }
     }
@@ -281,23 +281,24 @@ class LightTest {
   void theLightTreeDrawsEachTriangleAsOftenAsItSays() {
     int count = 60;
     LightTree tree = new LightTree(scattered(count, 8));
-    LightTree.Draw draw = new LightTree.Draw();
+    LightTree.Sample sample = new LightTree.Sample();
     int[] drawn = new int[count];
     int rounds = 200_000;
     int none = 0;
     for (int i = 0; i < rounds; i++) {
-      tree.draw(0.2f, 0, 0.1f, 0, 0, 0, 1, (i + 0.5) / rounds, draw);
-      if (draw.chance[0] > 0) {
-        drawn[draw.triangle[0]]++;
-        assertThat(draw.chance[0])
-            .isCloseTo(tree.chance(draw.triangle[0], 0.2f, 0, 0.1f, 0, 0, 0, draw), within(1e-6));
+      tree.sample(0.2f, 0, 0.1f, 0, 0, 0, 1, (i + 0.5) / rounds, sample);
+      if (sample.chance[0] > 0) {
+        drawn[sample.triangle[0]]++;
+        assertThat(sample.chance[0])
+            .isCloseTo(
+                tree.chance(sample.triangle[0], 0.2f, 0, 0.1f, 0, 0, 0, sample), within(1e-6));
       } else {
         none++;
       }
     }
     assertThat(none).isLessThan(rounds / 10);
     for (int i = 0; i < count; i++) {
-      double said = tree.chance(i, 0.2f, 0, 0.1f, 0, 0, 0, draw);
+      double said = tree.chance(i, 0.2f, 0, 0.1f, 0, 0, 0, sample);
       assertThat((double) drawn[i] / rounds).as("triangle " + i).isCloseTo(said, within(1e-3));
     }
   }
@@ -317,7 +318,7 @@ class LightTest {
           facing += (p - tree.corner(t, 0, k)) * tree.normal(t, k);
         }
         if (facing > 1e-3) {
-          assertThat(tree.chance(t, px, py, pz, 0, 0, 0, new LightTree.Draw())).isPositive();
+          assertThat(tree.chance(t, px, py, pz, 0, 0, 0, new LightTree.Sample())).isPositive();
         }
       }
     }
@@ -327,16 +328,16 @@ class LightTest {
   void drawsOfOneSurfaceAreStrataAndKeepToItsSide() {
     int count = 60;
     LightTree tree = new LightTree(scattered(count, 8));
-    LightTree.Draw draw = new LightTree.Draw();
+    LightTree.Sample sample = new LightTree.Sample();
     // Looks along x: what lies behind is not drawn, and each triangle as often as is said.
     float px = 0.2f, py = 0.4f, pz = 0.1f;
     double[] drawn = new double[count];
     int rounds = 100_000, none = 0;
     for (int i = 0; i < rounds; i++) {
-      tree.draw(px, py, pz, 1, 0, 0, LightTree.MOST, (i + 0.5) / rounds, draw);
+      tree.sample(px, py, pz, 1, 0, 0, LightTree.MOST, (i + 0.5) / rounds, sample);
       for (int k = 0; k < LightTree.MOST; k++) {
-        if (draw.chance[k] > 0) {
-          drawn[draw.triangle[k]] += 1.0 / (rounds * LightTree.MOST);
+        if (sample.chance[k] > 0) {
+          drawn[sample.triangle[k]] += 1.0 / (rounds * LightTree.MOST);
         } else {
           none++;
         }
@@ -345,7 +346,7 @@ class LightTest {
     assertThat(none).isLessThan(rounds);
     int behind = 0;
     for (int i = 0; i < count; i++) {
-      double said = tree.chance(i, px, py, pz, 1, 0, 0, draw);
+      double said = tree.chance(i, px, py, pz, 1, 0, 0, sample);
       assertThat(drawn[i]).as("triangle " + i).isCloseTo(said, within(1e-4));
       boolean ahead = false;
       for (int corner = 0; corner < 3; corner++) {
@@ -370,13 +371,13 @@ class LightTest {
 
   @Test
   void vectorsSayTheSameOfNodesAsOneByOne() {
-    Worth plain = new Worth(), wide = new WideWorth();
+    ImportanceBound plain = new ImportanceBound(), wide = new WideImportanceBound();
     Random random = new Random(12);
-    float[] nodes = new float[Worth.NUMBERS * Worth.LANES];
-    float[] one = new float[Worth.MEMORY], other = new float[Worth.MEMORY];
+    float[] nodes = new float[ImportanceBound.NUMBERS * ImportanceBound.LANES];
+    float[] one = new float[ImportanceBound.MEMORY], other = new float[ImportanceBound.MEMORY];
     int nothing = 0;
     for (int round = 0; round < 2000; round++) {
-      for (int k = 0; k < Worth.LANES; k++) {
+      for (int k = 0; k < ImportanceBound.LANES; k++) {
         double angle = random.nextInt(3) == 0 ? Math.PI : random.nextDouble() * Math.PI / 2;
         Vec3 axis =
             new Vec3(random.nextGaussian(), random.nextGaussian(), random.nextGaussian()).unit();
@@ -393,13 +394,13 @@ class LightTest {
           k == 7 ? 0 : random.nextFloat()
         };
         for (int i = 0; i < numbers.length; i++) {
-          nodes[i * Worth.LANES + k] = numbers[i];
+          nodes[i * ImportanceBound.LANES + k] = numbers[i];
         }
       }
       float nx = round % 2, px = random.nextFloat() - 0.5f;
       plain.of(nodes, 0, px, 0.1f, 0.2f, nx, 0, 0, one);
       wide.of(nodes, 0, px, 0.1f, 0.2f, nx, 0, 0, other);
-      for (int k = 0; k < Worth.LANES; k++) {
+      for (int k = 0; k < ImportanceBound.LANES; k++) {
         assertThat(other[k]).isEqualTo(one[k]);
         nothing += one[k] == 0 ? 1 : 0;
       }

@@ -70,12 +70,12 @@ class RigTreeTest {
   void lightsAreDrawnAsOftenAsTheirChanceSays() {
     int n = 200_000;
     int[] drawn = new int[lights.length];
-    RigTree.Draw draw = new RigTree.Draw();
+    RigTree.Sample sample = new RigTree.Sample();
     for (int i = 0; i < n; i++) {
-      tree.draw(0.3f, 1, -0.2f, (i + 0.5f) / n, draw);
-      drawn[draw.light]++;
-      assertThat(draw.chance)
-          .isCloseTo(tree.chance(draw.light, 0.3f, 1, -0.2f), within(1e-5f * n * draw.chance));
+      tree.sample(0.3f, 1, -0.2f, (i + 0.5f) / n, sample);
+      drawn[sample.light]++;
+      assertThat(sample.chance)
+          .isCloseTo(tree.chance(sample.light, 0.3f, 1, -0.2f), within(1e-5f * n * sample.chance));
     }
     for (int k = 0; k < lights.length - 1; k++) {
       double wanted = tree.chance(k, 0.3f, 1, -0.2f);
@@ -88,7 +88,7 @@ class RigTreeTest {
     int nearest = 0;
     float most = 0;
     for (int k = 0; k < lights.length - 1; k++) {
-      float gives = lights[k].nearness(0.3f, 1, -0.2f);
+      float gives = lights[k].importance(0.3f, 1, -0.2f);
       if (gives > most) {
         most = gives;
         nearest = k;
@@ -101,7 +101,7 @@ class RigTreeTest {
   @Test
   void noLightThatARayMeetsIsPassedBy() {
     int[] found = new int[lights.length];
-    LightRay ray = new LightRay();
+    LightSample ray = new LightSample();
     int met = 0;
     for (int i = 0; i < 20_000; i++) {
       Vec3 from = somewhere(), way = somewhere().minus(somewhere()).unit();
@@ -120,7 +120,7 @@ class RigTreeTest {
       }
       assertThat(there).doesNotHaveDuplicates();
       for (int k = 0; k < lights.length - 1; k++) {
-        if (lights[k].meets(ox, oy, oz, dx, dy, dz, far, ray)) {
+        if (lights[k].hit(ox, oy, oz, dx, dy, dz, far, ray)) {
           assertThat(there).contains(k);
           met++;
         }

@@ -26,7 +26,7 @@ class DevelopmentTest {
     Picture p = Picture.black(1, 1);
     double full = DisplayCurve.fullScale(look.ev());
     p.set(0, 0, full * r, full * g, full * b);
-    return new Development(look).shown(p, Aids.NONE).rgb();
+    return new Development(look).shown(p, LookInputs.NONE).rgb();
   }
 
   private static double hue(float[] encoded) {
@@ -146,8 +146,8 @@ class DevelopmentTest {
         p.set(x, y, v, 0.8 * v, 0.6 * v);
       }
     }
-    Picture flat = new Development(PLAIN).shown(p, Aids.NONE);
-    Picture sharp = new Development(look).shown(p, Aids.NONE);
+    Picture flat = new Development(PLAIN).shown(p, LookInputs.NONE);
+    Picture sharp = new Development(look).shown(p, LookInputs.NONE);
     assertThat(sharp.get(20, 100, 0)).isEqualTo(flat.get(20, 100, 0));
     assertThat(sharp.get(180, 100, 2)).isEqualTo(flat.get(180, 100, 2));
     assertThat(sharp.get(99, 100, 0)).isLessThan(flat.get(99, 100, 0)).isPositive();
@@ -159,7 +159,7 @@ class DevelopmentTest {
     Picture p = Picture.black(301, 201);
     java.util.Arrays.fill(p.rgb(), 0.2f);
     Look look = new Look("l", "L", 0, 1, 3).with(Optics.vignette(1));
-    Picture v = new Development(look).shown(p, Aids.NONE);
+    Picture v = new Development(look).shown(p, LookInputs.NONE);
     double middle = Colour.decodeSrgb(v.get(150, 100, 0));
     assertThat(middle).isCloseTo(0.2 / 1.2, within(1e-4));
     assertThat(Colour.decodeSrgb(v.get(0, 0, 0)) / middle).isCloseTo(0.5, within(0.005));
@@ -175,12 +175,13 @@ class DevelopmentTest {
       }
     }
     Look barrel = PLAIN.with(new Optics(0, -0.2, 0, 0, 0.12, 0, 0.25));
-    Picture bent = new Development(barrel).shown(p, Aids.NONE);
+    Picture bent = new Development(barrel).shown(p, LookInputs.NONE);
     assertThat(bent.get(150, 100, 1))
-        .isCloseTo(new Development(PLAIN).shown(p, Aids.NONE).get(150, 100, 1), within(1e-4f));
+        .isCloseTo(
+            new Development(PLAIN).shown(p, LookInputs.NONE).get(150, 100, 1), within(1e-4f));
     assertThat(edge(bent, 2)).isNotEqualTo(edge(bent, 100));
     Look fringe = PLAIN.with(new Optics(0, 0, 1, 0, 0.12, 0, 0.25));
-    Picture parted = new Development(fringe).shown(p, Aids.NONE);
+    Picture parted = new Development(fringe).shown(p, LookInputs.NONE);
     float red = 0, blue = 0;
     for (int x = 25; x < 35; x++) {
       red += parted.get(x, 100, 0);
@@ -202,8 +203,8 @@ class DevelopmentTest {
     Picture p = Picture.black(600, 400);
     java.util.Arrays.fill(p.rgb(), 0.25f);
     Look look = PLAIN.with(Optics.NONE.grained(0.05, 0.5));
-    Picture v = new Development(look).shown(p, Aids.NONE);
-    float flat = new Development(PLAIN).shown(p, Aids.NONE).get(0, 0, 0);
+    Picture v = new Development(look).shown(p, LookInputs.NONE);
+    float flat = new Development(PLAIN).shown(p, LookInputs.NONE).get(0, 0, 0);
     double sum = 0, squares = 0;
     for (int i = 0; i < v.rgb().length; i += 3) {
       double d = v.rgb()[i] - flat;
@@ -213,7 +214,7 @@ class DevelopmentTest {
     int n = 600 * 400;
     assertThat(sum / n).isCloseTo(0, within(0.003));
     assertThat(Math.sqrt(squares / n)).isCloseTo(0.05, within(0.012));
-    assertThat(new Development(look).shown(p, Aids.NONE).rgb()).isEqualTo(v.rgb());
+    assertThat(new Development(look).shown(p, LookInputs.NONE).rgb()).isEqualTo(v.rgb());
   }
 
   @Test
@@ -222,15 +223,15 @@ class DevelopmentTest {
     Picture small = Picture.black(150, 100), large = Picture.black(600, 400);
     java.util.Arrays.fill(small.rgb(), 0.2f);
     java.util.Arrays.fill(large.rgb(), 0.2f);
-    Picture first = look.shown(small, Aids.NONE), print = look.shown(large, Aids.NONE);
+    Picture first = look.shown(small, LookInputs.NONE), print = look.shown(large, LookInputs.NONE);
     for (int y = 0; y < 100; y++) {
       for (int x = 0; x < 150; x++) {
         assertThat(print.get(4 * x, 4 * y, 1)).isEqualTo(first.get(x, y, 1));
       }
     }
-    assertThat(look.shown(small, Aids.NONE).rgb()).isEqualTo(first.rgb());
+    assertThat(look.shown(small, LookInputs.NONE).rgb()).isEqualTo(first.rgb());
     Development finer = new Development(PLAIN.with(Optics.NONE.grained(0.06, 1)));
-    assertThat(finer.shown(small, Aids.NONE).rgb()).isNotEqualTo(first.rgb());
+    assertThat(finer.shown(small, LookInputs.NONE).rgb()).isNotEqualTo(first.rgb());
   }
 
   @Test
@@ -254,8 +255,8 @@ class DevelopmentTest {
                         new Grade.Point(1, 1))));
     Development d = new Development(look);
     byte[] eight = d.codes(p);
-    short[] sixteen = d.codes16(p, Aids.NONE);
-    float[] whole = d.shown(p, Aids.NONE).rgb();
+    short[] sixteen = d.codes16(p, LookInputs.NONE);
+    float[] whole = d.shown(p, LookInputs.NONE).rgb();
     for (int i = 0; i < whole.length; i++) {
       assertThat(eight[i] & 0xFF).isEqualTo((int) (255 * whole[i] + 0.5f));
       assertThat(sixteen[i] & 0xFFFF).isEqualTo((int) (65535 * whole[i] + 0.5f));
@@ -274,7 +275,7 @@ class DevelopmentTest {
             .with(Glow.bloom("b", "B", 0.3, 4))
             .with(Optics.vignette(1).sharpened(0.5).grained(0.03, 1));
     Development before = new Development(glowing);
-    Development.Lensed lensed = before.lensed(p, Aids.NONE);
+    Development.Lensed lensed = before.lensed(p, LookInputs.NONE);
     Look[] tones = {
       glowing,
       glowing.with(Tone.shoulder(0.9, 3).shaped(0.02, 1.5, 0.6)),
@@ -284,7 +285,7 @@ class DevelopmentTest {
     for (Look look : tones) {
       Development after = new Development(look);
       assertThat(before.seesAlike(after)).isTrue();
-      assertThat(after.codes(lensed)).containsExactly(after.codes(p, Aids.NONE));
+      assertThat(after.codes(lensed)).containsExactly(after.codes(p, LookInputs.NONE));
     }
     for (Look look :
         new Look[] {
@@ -309,7 +310,7 @@ class DevelopmentTest {
     for (int i = 0; i < shade.length; i++) {
       shade[i] = random.nextFloat();
     }
-    Aids shaded = new Aids(shade, null, List.of(), List.of());
+    LookInputs shaded = new LookInputs(shade, null, List.of(), List.of());
     Glow bloom = Glow.bloom("b", "B", 0.3, 4);
     Glow starRays =
         Glow.bloom("s", "S", 0.1, 8)
@@ -327,7 +328,7 @@ class DevelopmentTest {
       PLAIN.with(starRays),
       PLAIN.with(bloom, starRays)
     };
-    for (Aids aids : new Aids[] {Aids.NONE, shaded}) {
+    for (LookInputs aids : new LookInputs[] {LookInputs.NONE, shaded}) {
       for (Look look : hand) {
         Development d = new Development(look);
         for (Picture p : new Picture[] {first, first, second}) {

@@ -75,7 +75,7 @@ class DisplayCurveTest {
       for (int i = 0; i < 6000; i++) {
         p.rgb()[i] = (i / 3) * (i / 3) / 13_000f;
       }
-      short[] codes = new Development(look).codes16(p, Aids.NONE);
+      short[] codes = new Development(look).codes16(p, LookInputs.NONE);
       for (int i = 0; i < 6000; i++) {
         double exact = 65535 * Colour.encodeSrgb(curve.display(p.rgb()[i]));
         assertThat((double) (codes[i] & 0xFFFF)).as(kind + " " + i).isCloseTo(exact, within(0.51));

@@ -35,7 +35,7 @@ class GlowTest {
   }
 
   private static Picture lit(Picture p, Glow glow) {
-    return new Development(PLAIN.with(glow)).exposedLight(p, Aids.NONE);
+    return new Development(PLAIN.with(glow)).exposedLight(p, LookInputs.NONE);
   }
 
   private static Glow off() {
@@ -231,7 +231,7 @@ class GlowTest {
       around.set(m - 6, m + 50 + y, 1e5, 1e5, 1e5);
     }
     Look look = PLAIN.with(Glow.bloom("g", "Glow", 0.3, 6).beyondFrame());
-    Aids aids = new Aids(null, null, List.of(around), List.of(m));
+    LookInputs aids = new LookInputs(null, null, List.of(around), List.of(m));
     Picture lit = new Development(look).exposedLight(frame, aids);
     assertThat(lit.get(0, 51, 1)).isGreaterThan(80f);
     assertThat(lit.get(0, 51, 1)).isGreaterThan(10 * lit.get(60, 51, 1));

@@ -6,10 +6,10 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import levelember.Sets;
 import levelember.film.FirstHits;
-import levelember.look.Aids;
-import levelember.look.AidsMaker;
+import levelember.look.AmbientOcclusion;
 import levelember.look.Development;
-import levelember.look.ShutIn;
+import levelember.look.LookInputs;
+import levelember.look.LookInputsMaker;
 import levelember.math.Vec3;
 import levelember.photometry.LayerWeights;
 import levelember.shoot.Brightness;
@@ -74,7 +74,7 @@ class FirstHitsTest {
             .seen(new Vec3(0, 3, 6), new Vec3(0, 0.3, 0), 3)
             .shoot();
     FirstHits hits = hits(shoot, 60, 60, 0, 16);
-    float[] in = new ShutIn(hits, 0, 60).within(0.4);
+    float[] in = new AmbientOcclusion(hits, 0, 60).within(0.4);
     float most = 0;
     for (float v : in) {
       most = Math.max(most, v);
@@ -84,13 +84,13 @@ class FirstHitsTest {
     Picture grey = Picture.black(60, 60);
     java.util.Arrays.fill(grey.rgb(), 0.3f);
     Look look = shoot.looks().getFirst().with(new ContactShade(1, 0.4));
-    AidsMaker maker = new AidsMaker(shoot, look, 60, 60, LayerWeights.of(shoot));
+    LookInputsMaker maker = new LookInputsMaker(shoot, look, 60, 60, LayerWeights.of(shoot));
     maker.take(hits, 0, 60, null);
     Picture shaded = new Development(look).exposedLight(grey, maker.aids(grey, List.of(), true));
     for (int i = 0; i < in.length; i++) {
       assertThat(shaded.rgb()[3 * i]).isCloseTo(0.3f * (1 - in[i]), within(1e-6f));
     }
-    assertThat(AidsMaker.needsHits(shoot, shoot.looks().getFirst())).isFalse();
+    assertThat(LookInputsMaker.needsHits(shoot, shoot.looks().getFirst())).isFalse();
   }
 
   private static Sets lamps() {
@@ -116,11 +116,11 @@ class FirstHitsTest {
         .seen(new Vec3(0, 0, 20), Vec3.ZERO, 4);
   }
 
-  private static Aids aids(Shoot shoot, Glow glow, Picture whole) {
+  private static LookInputs aids(Shoot shoot, Glow glow, Picture whole) {
     int w = whole.width(), h = whole.height();
     Look look = shoot.looks().getFirst().with(glow);
-    AidsMaker maker = new AidsMaker(shoot, look, w, h, LayerWeights.of(shoot));
-    maker.take(hits(shoot, w, h, AidsMaker.margin(look, h), 8), 0, h, null);
+    LookInputsMaker maker = new LookInputsMaker(shoot, look, w, h, LayerWeights.of(shoot));
+    maker.take(hits(shoot, w, h, LookInputsMaker.margin(look, h), 8), 0, h, null);
     return maker.aids(whole, List.of(), true);
   }
 
@@ -148,11 +148,11 @@ class FirstHitsTest {
     Shoot shoot = lamps().shoot();
     Picture whole = Picture.black(80, 40);
     Glow glow = Glow.bloom("g", "G", 0.5, 3).from(Glow.Source.EMISSION, -20, 0);
-    Aids inside = aids(shoot, glow, whole);
+    LookInputs inside = aids(shoot, glow, whole);
     assertThat(inside.sources().getFirst().get(40, 20, 1)).isCloseTo(500, within(1f));
     assertThat(inside.sources().getFirst().get(20, 20, 1)).isZero();
     assertThat(inside.margins().getFirst()).isZero();
-    Aids around = aids(shoot, glow.beyondFrame(), whole);
+    LookInputs around = aids(shoot, glow.beyondFrame(), whole);
     int m = around.margins().getFirst();
     assertThat(m).isEqualTo(10);
     Picture wide = around.sources().getFirst();
@@ -170,9 +170,9 @@ class FirstHitsTest {
     Picture whole = Picture.black(80, 40);
     Glow wide = Glow.bloom("g", "G", 0.5, 3).from(Glow.Source.EMISSION, -20, 0).beyondFrame();
     Look look = shoot.looks().getFirst().with(wide);
-    AidsMaker maker = new AidsMaker(shoot, look, 80, 40, LayerWeights.of(shoot));
+    LookInputsMaker maker = new LookInputsMaker(shoot, look, 80, 40, LayerWeights.of(shoot));
     maker.take(hits(shoot, 80, 40, 0, 8), 0, 40, null);
-    Aids aids = maker.aids(whole, List.of(), true);
+    LookInputs aids = maker.aids(whole, List.of(), true);
     int m = aids.margins().getFirst();
     assertThat(aids.sources().getFirst().get(m + 40, m + 20, 1)).isCloseTo(500, within(1f));
     assertThat(aids.sources().getFirst().get(m + 40 + 48, m + 20, 1)).isZero();
@@ -187,23 +187,23 @@ class FirstHitsTest {
             .getFirst()
             .with(new ContactShade(0.7, 0.5))
             .with(Glow.bloom("g", "G", 0.5, 3).from(Glow.Source.EMISSION, -20, 0).beyondFrame());
-    int w = 64, h = 48, m = AidsMaker.margin(look, h);
+    int w = 64, h = 48, m = LookInputsMaker.margin(look, h);
     Picture black = Picture.black(w, h);
-    AidsMaker one = new AidsMaker(shoot, look, w, h, LayerWeights.of(shoot));
+    LookInputsMaker one = new LookInputsMaker(shoot, look, w, h, LayerWeights.of(shoot));
     one.take(hits(shoot, w, h, m, 4), 0, h, null);
-    Aids whole = one.aids(black, List.of(), true);
-    AidsMaker parts = new AidsMaker(shoot, look, w, h, LayerWeights.of(shoot));
+    LookInputs whole = one.aids(black, List.of(), true);
+    LookInputsMaker parts = new LookInputsMaker(shoot, look, w, h, LayerWeights.of(shoot));
     View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
     for (int first = 0; first < h; first += 16) {
-      int top = Math.max(0, first - ShutIn.REACH);
-      int bottom = Math.min(h, first + 16 + ShutIn.REACH);
+      int top = Math.max(0, first - AmbientOcclusion.REACH);
+      int bottom = Math.min(h, first + 16 + AmbientOcclusion.REACH);
       FirstHits band = new FirstHits(w, h, top, bottom - top, m, view.layers());
       for (int i = 0; i < 4; i++) {
         new FirstHitTracer(view).sample(band, () -> false);
       }
       parts.take(band, first, first + 16, null);
     }
-    Aids banded = parts.aids(black, List.of(), true);
+    LookInputs banded = parts.aids(black, List.of(), true);
     assertThat(banded.shade()).isEqualTo(whole.shade());
     assertThat(banded.sources().getFirst().rgb()).isEqualTo(whole.sources().getFirst().rgb());
   }
@@ -236,7 +236,7 @@ class FirstHitsTest {
       new FirstHitTracer(view).sample(hits, () -> false);
     }
     Look look = shoot.looks().getFirst().with(new PlateTreatment(1, 10));
-    AidsMaker maker = new AidsMaker(shoot, look, 64, 64, LayerWeights.of(shoot));
+    LookInputsMaker maker = new LookInputsMaker(shoot, look, 64, 64, LayerWeights.of(shoot));
     maker.take(hits, 0, 64, null);
     Picture plate = Picture.black(64, 64);
     for (int y = 0; y < 64; y++) {

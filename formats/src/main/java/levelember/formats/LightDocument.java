@@ -44,7 +44,7 @@ final class LightDocument {
                     c.colour("filter", Rgb.WHITE))),
         f.flag("muted", false),
         f.flag("solo", false),
-        f.flag("seenByCamera", false),
+        f.flag("seenDirectly", false),
         new Reach(
             f.object("lightLinking", Scope.ALL, LightDocument::scope),
             f.object("shadowLinking", Scope.ALL, LightDocument::scope),

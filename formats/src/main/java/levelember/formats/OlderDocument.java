@@ -101,7 +101,7 @@ public final class OlderDocument {
       Kind.of(
               "place", "position",
               "alone", "solo",
-              "showsToCamera", "seenByCamera",
+              "showsToCamera", "seenDirectly",
               "lit", "lightLinking",
               "shadows", "shadowLinking",
               "matte", "diffuse",

@@ -17,9 +17,9 @@ import javax.imageio.ImageTypeSpecifier;
 import javax.imageio.ImageWriteParam;
 import javax.imageio.ImageWriter;
 import javax.imageio.stream.ImageOutputStream;
-import levelember.look.Aids;
 import levelember.look.CutOut;
 import levelember.look.Development;
+import levelember.look.LookInputs;
 import levelember.math.Colour;
 import levelember.texture.Picture;
 import levelember.texture.Texels;
@@ -37,11 +37,11 @@ public final class PngFile {
 
   /** Writes a picture of cd/m² as a look shows it. */
   public static byte[] write(Picture picture, Development look, int bits) {
-    return write(picture, Aids.NONE, look, bits);
+    return write(picture, LookInputs.NONE, look, bits);
   }
 
   /** Writes a picture of cd/m² as a look shows it that knows more of the picture. */
-  public static byte[] write(Picture picture, Aids aids, Development look, int bits) {
+  public static byte[] write(Picture picture, LookInputs aids, Development look, int bits) {
     if (bits != 8 && bits != 16) {
       throw new IllegalArgumentException("a PNG has 8 or 16 bits a channel, not " + bits);
     }
@@ -75,7 +75,7 @@ public final class PngFile {
    * @param alpha one a pixel, 0…1
    */
   public static byte[] write(
-      Picture picture, Aids aids, Development look, int bits, float[] alpha) {
+      Picture picture, LookInputs aids, Development look, int bits, float[] alpha) {
     if (alpha == null) {
       return write(picture, aids, look, bits);
     }

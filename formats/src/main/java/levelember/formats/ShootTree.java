@@ -309,7 +309,7 @@ final class ShootTree {
     c.set("filter", colour(l.colour().filter()));
     to.put("muted", l.muted());
     to.put("solo", l.solo());
-    to.put("seenByCamera", l.seenByCamera());
+    to.put("seenDirectly", l.seenDirectly());
     Reach r = l.reach();
     to.set("lightLinking", scope(r.lightLinking()));
     to.set("shadowLinking", scope(r.shadowLinking()));

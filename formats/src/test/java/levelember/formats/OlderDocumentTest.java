@@ -94,7 +94,7 @@ class OlderDocumentTest {
     Light light = shoot.lights().getFirst();
     assertThat(light.position()).isEqualTo(new Vec3(0, 3, 0));
     assertThat(light.solo()).isTrue();
-    assertThat(light.seenByCamera()).isTrue();
+    assertThat(light.seenDirectly()).isTrue();
     assertThat(light.parent()).isEqualTo("p");
     assertThat(light.reach().lightLinking().only()).isTrue();
     assertThat(light.reach().shadowLinking().pieces()).containsExactly("p");

@@ -13,8 +13,8 @@ import java.util.Arrays;
 import java.util.Map;
 import java.util.Random;
 import javax.imageio.ImageIO;
-import levelember.look.Aids;
 import levelember.look.Development;
+import levelember.look.LookInputs;
 import levelember.shoot.Look;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
@@ -72,7 +72,7 @@ class PictureFormatsTest {
     assertThat(exr.layer("Key").rgb()).containsExactly(half.rgb());
     Development plain = new Development(new Look("k", "K", Math.log(1 / 1.2) / Math.log(2), 1, 0));
     for (int bits : new int[] {8, 16}) {
-      byte[] png = PngFile.write(half, Aids.NONE, plain, bits, alpha);
+      byte[] png = PngFile.write(half, LookInputs.NONE, plain, bits, alpha);
       BufferedImage image = ImageIO.read(new ByteArrayInputStream(png));
       assertThat(image.getColorModel().hasAlpha()).isTrue();
       assertThat(image.isAlphaPremultiplied()).isFalse();

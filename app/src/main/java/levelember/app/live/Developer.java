@@ -5,10 +5,10 @@ import java.util.List;
 import java.util.function.Function;
 import levelember.film.FirstHits;
 import levelember.film.Ladder;
-import levelember.look.Aids;
-import levelember.look.AidsMaker;
+import levelember.look.AmbientOcclusion;
 import levelember.look.Development;
-import levelember.look.ShutIn;
+import levelember.look.LookInputs;
+import levelember.look.LookInputsMaker;
 import levelember.look.Spreads;
 import levelember.shoot.Glow;
 import levelember.shoot.Look;
@@ -26,7 +26,11 @@ final class Developer {
    * @param spreads what glows have drawn before
    */
   record Developed(
-      Picture light, Aids aids, Development look, Development.Lensed lensed, Spreads spreads) {
+      Picture light,
+      LookInputs aids,
+      Development look,
+      Development.Lensed lensed,
+      Spreads spreads) {
     byte[] codes() {
       return lensed == null ? look.codes(light, aids, spreads) : look.codes(lensed);
     }
@@ -76,7 +80,7 @@ final class Developer {
   private FirstHits shaded;
   private int shadedSamples;
   private double shadedReach;
-  private ShutIn near;
+  private AmbientOcclusion near;
   private float[] shutIn;
 
   Developer(Luts luts) {
@@ -110,7 +114,7 @@ final class Developer {
     FirstHits known = step == 1 && fits(hits, light) ? hits : null;
     Development ready = ready(worn);
     if (kept != null && kept.knows(light, known, worn)) {
-      Aids same = kept.last.aids();
+      LookInputs same = kept.last.aids();
       Development.Lensed lensed = null;
       if (kept.last.look().seesAlike(ready)) {
         // Made at the second time, as a glow in the hand is another each time.
@@ -119,13 +123,14 @@ final class Developer {
       kept.last = new Developed(light, same, ready, lensed, kept.spreads);
       return kept.last;
     }
-    AidsMaker maker = new AidsMaker(shoot, worn, light.width(), light.height(), weights);
-    boolean wanted = known != null && AidsMaker.needsHits(shoot, worn);
+    LookInputsMaker maker =
+        new LookInputsMaker(shoot, worn, light.width(), light.height(), weights);
+    boolean wanted = known != null && LookInputsMaker.needsHits(shoot, worn);
     if (wanted) {
       maker.take(known, 0, light.height(), shutIn(worn, known));
     }
     List<Picture> parts = maker.mixes().stream().map(mixed).toList();
-    Aids aids = maker.aids(light, parts, wanted);
+    LookInputs aids = maker.aids(light, parts, wanted);
     Spreads spreads = kept == null ? new Spreads() : kept.spreads;
     Developed made = new Developed(light, aids, ready, null, spreads);
     if (kept != null) {
@@ -150,7 +155,7 @@ final class Developer {
     }
     double reach = worn.contact().reach();
     if (hits != shaded || hits.samples() != shadedSamples) {
-      near = new ShutIn(hits, 0, hits.height());
+      near = new AmbientOcclusion(hits, 0, hits.height());
       shaded = hits;
       shadedSamples = hits.samples();
       shutIn = null;

@@ -348,14 +348,14 @@ final class LiveSession {
 
   /** Looks at what the look must know, though tracing rests; false when it knows all. */
   private boolean meet() {
-    boolean met = meets();
+    boolean met = firstHitsTraced();
     if (met && !interrupted()) {
       send();
     }
     return met;
   }
 
-  private boolean meets() {
+  private boolean firstHitsTraced() {
     Look worn = shown.shoot().lookOf(shown.shot());
     return ladder.step() == 1
         && meeting.look(view, worn, ladder.width(), ladder.height(), this::interrupted);
@@ -363,7 +363,7 @@ final class LiveSession {
 
   /** Traces a slice; false when there is nothing left to trace. */
   private boolean trace() {
-    boolean meets = meets();
+    boolean meets = firstHitsTraced();
     int number = ladder.next(Math.min(EVEN_SAMPLES, samples));
     long begin = System.nanoTime();
     boolean coarse = ladder.step() != 1;

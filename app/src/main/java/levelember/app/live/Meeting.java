@@ -2,7 +2,7 @@ package levelember.app.live;
 
 import java.util.function.BooleanSupplier;
 import levelember.film.FirstHits;
-import levelember.look.AidsMaker;
+import levelember.look.LookInputsMaker;
 import levelember.shoot.EditCost;
 import levelember.shoot.Glow;
 import levelember.shoot.Look;
@@ -52,10 +52,10 @@ final class Meeting {
    * @return true when there is more to be known
    */
   boolean look(View view, Look look, int width, int height, BooleanSupplier stop) {
-    if (!AidsMaker.needsHits(view.shoot(), look)) {
+    if (!LookInputsMaker.needsHits(view.shoot(), look)) {
       return false;
     }
-    int margin = AidsMaker.margin(look, height);
+    int margin = LookInputsMaker.margin(look, height);
     FirstHits now = hits;
     boolean lampsAsked = asksForLamps(look);
     if (now == null
@@ -78,7 +78,8 @@ final class Meeting {
   /** Whether the look knows all that it needs to. */
   boolean knows(Shoot shoot, Look look) {
     FirstHits now = hits;
-    return now != null && now.samples() >= FirstHits.ENOUGH || !AidsMaker.needsHits(shoot, look);
+    return now != null && now.samples() >= FirstHits.ENOUGH
+        || !LookInputsMaker.needsHits(shoot, look);
   }
 
   long bytes() {

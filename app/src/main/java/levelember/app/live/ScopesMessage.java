@@ -3,9 +3,9 @@ package levelember.app.live;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import levelember.look.Aids;
 import levelember.look.Development;
 import levelember.look.DisplayCurve;
+import levelember.look.LookInputs;
 import levelember.measure.Scopes;
 import levelember.shoot.Look;
 import levelember.shoot.Optics;
@@ -73,6 +73,6 @@ final class ScopesMessage {
       greys.set(i, 0, light, light, light);
     }
     Look plain = look.with(Optics.NONE).withGlows(List.of());
-    return new Development(plain, luts).shown(greys, Aids.NONE).rgb();
+    return new Development(plain, luts).shown(greys, LookInputs.NONE).rgb();
   }
 }

@@ -4,8 +4,8 @@ import levelember.demo.DemoShoots;
 import levelember.film.Film;
 import levelember.film.LayerMix;
 import levelember.formats.ShootPackage;
-import levelember.look.Aids;
 import levelember.look.Development;
+import levelember.look.LookInputs;
 import levelember.photometry.LayerWeights;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
@@ -51,7 +51,7 @@ class WarmUp {
     Picture light = LayerMix.picture(film, LayerWeights.of(shoot));
     long end = System.nanoTime() + LOOK_NANOS;
     for (int i = 0; System.nanoTime() < end; i++) {
-      new Development(worn.exposed(i % 8 / 8.0), pack.files().luts()).codes(light, Aids.NONE);
+      new Development(worn.exposed(i % 8 / 8.0), pack.files().luts()).codes(light, LookInputs.NONE);
     }
   }
 }

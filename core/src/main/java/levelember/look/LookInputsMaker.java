@@ -17,7 +17,7 @@ import levelember.texture.Picture;
  * Gathers what a look needs to know of a picture: from the first hits, which may come in bands, and
  * from mixes of layers. Used once.
  */
-public final class AidsMaker {
+public final class LookInputsMaker {
   /** Margin around the frame in which lamps are looked for, of the picture's height. */
   private static final double MARGIN = 0.25;
 
@@ -35,7 +35,7 @@ public final class AidsMaker {
    *
    * @param weights of the lights as shown, three a light
    */
-  public AidsMaker(Shoot shoot, Look look, int width, int height, float[] weights) {
+  public LookInputsMaker(Shoot shoot, Look look, int width, int height, float[] weights) {
     this.shoot = shoot;
     this.look = look;
     this.width = width;
@@ -48,7 +48,7 @@ public final class AidsMaker {
     masks = new boolean[n][];
     for (int i = 0; i < n; i++) {
       Glow glow = look.glows().get(i);
-      if (glow.active() && (glow.outsideFrame() || glow.source().needsAids())) {
+      if (glow.active() && (glow.outsideFrame() || glow.source().needsInputs())) {
         int m = margin(glow);
         sources[i] = Picture.black(width + 2 * m, height + 2 * m);
         masks[i] = mask(glow.source());
@@ -61,7 +61,7 @@ public final class AidsMaker {
     return look.contact().amount() > 0
         || blursPlates(shoot, look)
         || look.glows().stream()
-            .anyMatch(g -> g.active() && (g.outsideFrame() || g.source().needsAids()));
+            .anyMatch(g -> g.active() && (g.outsideFrame() || g.source().needsInputs()));
   }
 
   /** Margin around the frame that a look wants lamps to be looked for in, pixels. */
@@ -110,12 +110,14 @@ public final class AidsMaker {
    *
    * @param first row to be taken
    * @param last row after those to be taken
-   * @param known what {@link ShutIn} makes of these rows, when it is known; else null
+   * @param known what {@link AmbientOcclusion} makes of these rows, when it is known; else null
    */
   public void take(FirstHits hits, int first, int last, float[] known) {
     if (shade != null) {
       float[] in =
-          known == null ? new ShutIn(hits, first, last).within(look.contact().reach()) : known;
+          known == null
+              ? new AmbientOcclusion(hits, first, last).within(look.contact().reach())
+              : known;
       float amount = (float) look.contact().amount();
       for (int i = 0; i < in.length; i++) {
         shade[first * width + i] = 1 - amount * in[i];
@@ -238,7 +240,7 @@ public final class AidsMaker {
    * @param mixed pictures of the {@link #mixes}
    * @param hits whether first hits were taken; without them their part is left out
    */
-  public Aids aids(Picture whole, List<Picture> mixed, boolean hits) {
+  public LookInputs aids(Picture whole, List<Picture> mixed, boolean hits) {
     List<Picture> to = new ArrayList<>();
     List<Integer> margins = new ArrayList<>();
     int next = 0;
@@ -265,7 +267,7 @@ public final class AidsMaker {
       margins.add(around && !usual ? margin(glow) : 0);
     }
     Picture plate = hits && open != null ? treated(mixed.getLast()) : null;
-    return new Aids(hits ? shade : null, plate, to, margins);
+    return new LookInputs(hits ? shade : null, plate, to, margins);
   }
 
   /** Makes shares of pixels into what these pixels show, inside of the frame. */

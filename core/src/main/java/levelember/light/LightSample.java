@@ -1,7 +1,7 @@
 package levelember.light;
 
 /** What a light answers; one object a thread, filled anew at each call. */
-public final class LightRay {
+public final class LightSample {
   /** Unit direction from the lit point towards the light. */
   public float x, y, z;
 
@@ -26,7 +26,7 @@ public final class LightRay {
   public int part;
 
   final float[] colour = new float[3];
-  final LightTree.Draw chosen = new LightTree.Draw();
+  final LightTree.Sample chosen = new LightTree.Sample();
 
   void white(float value) {
     r = g = b = value;

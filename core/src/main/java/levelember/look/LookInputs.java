@@ -12,9 +12,10 @@ import levelember.texture.Picture;
  *     than the picture by {@code margins} pixels to every side
  * @param margins of the sources
  */
-public record Aids(float[] shade, Picture plate, List<Picture> sources, List<Integer> margins) {
+public record LookInputs(
+    float[] shade, Picture plate, List<Picture> sources, List<Integer> margins) {
   /** Nothing more is known. */
-  public static final Aids NONE = new Aids(null, null, List.of(), List.of());
+  public static final LookInputs NONE = new LookInputs(null, null, List.of(), List.of());
 
   /** The source of a glow, or null for the picture. */
   Picture source(int glow) {

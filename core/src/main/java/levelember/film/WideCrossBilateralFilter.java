@@ -5,8 +5,8 @@ import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 import levelember.math.Lanes;
 
-/** {@link Lending} with as many pixels at a time as the machine's vectors hold. */
-final class WideLending extends Lending {
+/** {@link CrossBilateralFilter} with as many pixels at a time as the machine's vectors hold. */
+final class WideCrossBilateralFilter extends CrossBilateralFilter {
   private static final VectorSpecies<Float> S = Lanes.species();
 
   @Override

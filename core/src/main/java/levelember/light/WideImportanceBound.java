@@ -7,10 +7,10 @@ import jdk.incubator.vector.VectorSpecies;
 import levelember.math.Lanes;
 
 /**
- * {@link Worth} of all lanes at once, in steps so short that the compiler keeps vectors in
- * registers; each is called through a table, as all in one would be too much for it.
+ * {@link ImportanceBound} of all lanes at once, in steps so short that the compiler keeps vectors
+ * in registers; each is called through a table, as all in one would be too much for it.
  */
-final class WideWorth extends Worth {
+final class WideImportanceBound extends ImportanceBound {
   private static final VectorSpecies<Float> S = FloatVector.SPECIES_256;
 
   // What is between, by number: to the middle of the ball, its squared length and length; sine and
@@ -23,9 +23,11 @@ final class WideWorth extends Worth {
     void go(float[] nodes, int at, float[] m, float x, float y, float z);
   }
 
-  private static final Step[] PLACE = {WideWorth::away, WideWorth::ball};
-  private static final Step[] SIDED = {WideWorth::facing, WideWorth::lit};
-  private static final Step[] REST = {WideWorth::turned, WideWorth::shining, WideWorth::worth};
+  private static final Step[] PLACE = {WideImportanceBound::away, WideImportanceBound::ball};
+  private static final Step[] SIDED = {WideImportanceBound::facing, WideImportanceBound::lit};
+  private static final Step[] REST = {
+    WideImportanceBound::turned, WideImportanceBound::shining, WideImportanceBound::worth
+  };
 
   /** False where the machine's vectors are shorter. */
   static boolean suits() {

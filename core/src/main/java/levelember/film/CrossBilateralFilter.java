@@ -4,9 +4,10 @@ import levelember.math.Lanes;
 
 /**
  * The inner loops of the denoiser, for runs of pixels of a row: how far guides agree, and what
- * pixels lend each other. This one is plain; {@link WideLending} does the same with vectors.
+ * pixels lend each other. This one is plain; {@link WideCrossBilateralFilter} does the same with
+ * vectors.
  */
-class Lending {
+class CrossBilateralFilter {
   /** Sums of a row: red, green, blue, variance, weight. */
   static final int SUMS = 5;
 
@@ -19,8 +20,8 @@ class Lending {
   static final float LEAST_REACH = 1e-9f;
 
   /** The fastest on this machine. */
-  static Lending ofMachine() {
-    return Lanes.vectors() ? new WideLending() : new Lending();
+  static CrossBilateralFilter ofMachine() {
+    return Lanes.vectors() ? new WideCrossBilateralFilter() : new CrossBilateralFilter();
   }
 
   /**

@@ -6,9 +6,9 @@ import levelember.math.Lanes;
  * What the nodes of a {@link LightTree} may give to a surface, {@link #LANES} at a time: power over
  * squared distance, times the cosines at both ends for the most favourable directions that the
  * nodes' balls and cones of normals leave (Conty Estévez and Kulla 2018). This one is plain; {@link
- * WideWorth} gives the same bits with vectors.
+ * WideImportanceBound} gives the same bits with vectors.
  */
-class Worth {
+class ImportanceBound {
   /** Nodes at a time, on every machine, as the tree depends on it. */
   static final int LANES = 8;
 
@@ -27,13 +27,16 @@ class Worth {
   static final float LEAST = 1e-30f;
 
   /** The fastest on this machine. */
-  static Worth ofMachine() {
+  static ImportanceBound ofMachine() {
     return Machine.WORTH;
   }
 
   /** Asked once, and only where the module is there, so that the class loads without it. */
   private static final class Machine {
-    static final Worth WORTH = Lanes.vectors() && WideWorth.suits() ? new WideWorth() : new Worth();
+    static final ImportanceBound WORTH =
+        Lanes.vectors() && WideImportanceBound.suits()
+            ? new WideImportanceBound()
+            : new ImportanceBound();
   }
 
   /**

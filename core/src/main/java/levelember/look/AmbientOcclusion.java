@@ -8,7 +8,7 @@ import levelember.film.FirstHits;
  * How much of what every pixel shows is shut in by what is near, smoothed along surfaces in three
  * passes of growing step that stop at edges and folds (after Dammertz et al. 2010).
  */
-public final class ShutIn {
+public final class AmbientOcclusion {
   /** Rows beyond those wanted that smoothing looks at. */
   public static final int REACH = 12;
 
@@ -26,7 +26,7 @@ public final class ShutIn {
    * @param first row wanted
    * @param last row after those wanted
    */
-  public ShutIn(FirstHits hits, int first, int last) {
+  public AmbientOcclusion(FirstHits hits, int first, int last) {
     this.hits = hits;
     this.first = first;
     this.last = last;
