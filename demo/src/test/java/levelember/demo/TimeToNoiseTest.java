@@ -28,7 +28,7 @@ class TimeToNoiseTest {
     View view = View.of(shoot, shoot.shots().getFirst(), pack.pictures());
     float[] weights = LayerWeights.of(shoot);
     double fullScale = DisplayCurve.fullScale(shoot.looks().getFirst().ev());
-    Film film = new Film(160, 90, view.layers());
+    Film film = new Film(240, 135, view.layers());
     Convergence convergence = new Convergence();
     List<Said> said = new ArrayList<>();
     double spent, end;
