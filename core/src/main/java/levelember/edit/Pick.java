@@ -7,8 +7,7 @@ import levelember.math.Affine;
 import levelember.math.Vec3;
 import levelember.shoot.Piece;
 import levelember.shoot.Shot;
-import levelember.trace.Hierarchy;
-import levelember.trace.RayWalk;
+import levelember.transport.CameraHit;
 import levelember.transport.View;
 
 /**
@@ -35,25 +34,13 @@ public record Pick(String piece, String material, Vec3 position, Vec3 normal, do
     ThinLens lens = new ThinLens(shot, fine, (int) Math.round(fine / aspect), 1);
     Camera.Ray ray = new Camera.Ray();
     lens.ray((int) (x * fine), (int) (y * fine / aspect), 0.5f, 0.5f, 0, 0, ray);
-    RayWalk walk = RayWalk.of(view.scene().hierarchy());
-    if (!walk.nearest(
-        ray.ox,
-        ray.oy,
-        ray.oz,
-        ray.dx,
-        ray.dy,
-        ray.dz,
-        Float.POSITIVE_INFINITY,
-        Hierarchy.CAMERA)) {
+    CameraHit hit = new CameraHit(view.scene());
+    if (!hit.trace(ray)) {
       return Optional.empty();
     }
-    Piece piece = view.shoot().pieces().get(walk.piece());
-    float[] place = new float[3], normal = new float[3];
-    walk.place(place);
-    walk.shadingNormal(normal);
-    Vec3 n = new Vec3(normal[0], normal[1], normal[2]);
+    Piece piece = view.shoot().pieces().get(hit.piece());
+    Vec3 n = hit.normal(), at = hit.position();
     Vec3 way = new Vec3(ray.dx, ray.dy, ray.dz);
-    Vec3 at = new Vec3(place[0], place[1], place[2]);
     Vec3 aim =
         shot.upright() ? new Vec3(shot.aim().x(), shot.position().y(), shot.aim().z()) : shot.aim();
     Vec3 back = Affine.lookingAt(shot.position(), aim, 0).z();

@@ -8,9 +8,6 @@ import levelember.math.Colour;
 import levelember.math.Noise;
 import levelember.shoot.Origin;
 import levelember.shoot.Shot;
-import levelember.surface.LayeredSurface;
-import levelember.surface.Scattering;
-import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
 
 /**
@@ -94,11 +91,8 @@ public final class PlainView {
   private final class Painter {
     private final ThinLens lens;
     private final double perPixel;
-    private final RayWalk walk = RayWalk.of(scene.hierarchy);
+    private final CameraHit hit = new CameraHit(scene);
     private final Camera.Ray ray = new Camera.Ray();
-    private final TexturedMaterial.Lookup lookup = new TexturedMaterial.Lookup();
-    private final Scattering scattering = new Scattering();
-    private final float[] normal = new float[3];
     private final float[] rgb = new float[3];
     private final float[] edges = new float[6];
 
@@ -124,21 +118,11 @@ public final class PlainView {
     }
 
     private int code() {
-      if (!walk.nearest(
-          ray.ox,
-          ray.oy,
-          ray.oz,
-          ray.dx,
-          ray.dy,
-          ray.dz,
-          Float.POSITIVE_INFINITY,
-          Hierarchy.CAMERA)) {
+      if (!hit.trace(ray)) {
         return NOTHING << 16 | NOTHING << 8 | NOTHING;
       }
-      int piece = walk.piece();
-      walk.shadingNormal(normal);
-      float facing = normal[0] * ray.dx + normal[1] * ray.dy + normal[2] * ray.dz;
-      double shade = 0.35 + 0.65 * Math.abs(facing);
+      int piece = hit.piece();
+      double shade = 0.35 + 0.65 * Math.abs(hit.cosine(ray));
       switch (kind) {
         case PIECES -> {
           int hue = Noise.hash(piece, 3, 5), light = Noise.hash(piece, 9, 1);
@@ -149,30 +133,16 @@ public final class PlainView {
           return grey(near() ? 0.08 : grey);
         }
         default -> {
-          colour(piece, facing);
+          hit.albedo(ray, rgb);
           double by = kind == Kind.SOLID ? shade : 1;
           return of(rgb[0] * by) << 16 | of(rgb[1] * by) << 8 | of(rgb[2] * by);
         }
       }
     }
 
-    private void colour(int piece, float facing) {
-      LayeredSurface surface = scene.surfaces[piece];
-      TexturedMaterial textures = scene.textured[piece];
-      if (textures != null) {
-        surface = textures.prepare(walk, facing, lookup, scattering);
-      } else if (surface != null) {
-        surface.material(scattering);
-      }
-      if (surface == null) {
-        rgb[0] = rgb[1] = rgb[2] = 0.5f;
-      } else {
-        surface.albedo(scattering, rgb);
-      }
-    }
-
     /** Whether the hit lies within a line's width of an edge of its triangle. */
     private boolean near() {
+      RayWalk walk = hit.walk();
       walk.edgesInMesh(edges);
       walk.intoWorld(edges, 0);
       walk.intoWorld(edges, 3);
@@ -183,7 +153,7 @@ public final class PlainView {
       double ab = length(edges[0], edges[1], edges[2]);
       double ac = length(edges[3], edges[4], edges[5]);
       double bc = length(edges[3] - edges[0], edges[4] - edges[1], edges[5] - edges[2]);
-      double wide = LINE_PIXELS * perPixel * walk.t;
+      double wide = LINE_PIXELS * perPixel * hit.distance();
       float a = 1 - walk.b - walk.c;
       return a * twice < wide * bc || walk.b * twice < wide * ac || walk.c * twice < wide * ab;
     }

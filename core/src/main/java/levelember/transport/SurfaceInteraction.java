@@ -86,6 +86,12 @@ final class SurfaceInteraction {
     return textures != null && textures.pierced();
   }
 
+  /** The same that gives the surface, null for a piece without one. */
+  LayeredSurface material(float dx, float dy, float dz) {
+    shade(dx, dy, dz);
+    return surface;
+  }
+
   /** Finds the material and the shading normal at the point. */
   void shade(float dx, float dy, float dz) {
     walk.shadingNormal(normal);
