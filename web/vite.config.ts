@@ -13,7 +13,7 @@ export default defineConfig({
     projects: [
       {
         extends: true,
-        test: { name: 'reckoning', environment: 'node', include: ['src/**/*.test.ts'] },
+        test: { name: 'unit', environment: 'node', include: ['src/**/*.test.ts'] },
       },
       {
         extends: true,

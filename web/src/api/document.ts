@@ -26,7 +26,7 @@ export type Schemas = components['schemas'];
 /** A shape of any kind, whose dimensions are looked up by name. */
 export type Shape = { kind: AnyShape['kind'] } & Record<string, unknown>;
 export type Copies = NonNullable<Piece['copies']>;
-export type Showing = Piece['visibility'];
+export type Visibility = Piece['visibility'];
 export type Brightness = Light['brightness'];
 export type Glow = Look['glows'][number];
 export type Unit = Brightness['unit'];

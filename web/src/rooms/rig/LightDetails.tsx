@@ -22,7 +22,7 @@ import { EmitterDetails } from './EmitterDetails';
 import { Gels } from './Gels';
 import { PlaceDetails } from './PlaceDetails';
 import { ReachDetails } from './ReachDetails';
-import { TwinDetails } from './TwinDetails';
+import { MirrorDetails } from './MirrorDetails';
 import { brightnessQuantity, efficacyQuantity, shownUnit, unitsOf } from './units';
 import { without } from './without';
 
@@ -65,7 +65,7 @@ export function LightDetails({ light }: { light: Light }) {
     }
   };
 
-  if (light.mirror) return <TwinDetails light={light} here={here} set={set} />;
+  if (light.mirror) return <MirrorDetails light={light} here={here} set={set} />;
   return (
     <Box>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, mb: 3 }}>

@@ -25,7 +25,7 @@ import { mirrored } from './mirror';
 import { withAllIn } from './newPiece';
 import { unlinked } from '../rig/without';
 import { ShapeDetails } from './ShapeDetails';
-import { ShowingDetails } from './ShowingDetails';
+import { VisibilityDetails } from './VisibilityDetails';
 import { TrueSize } from './TrueSize';
 
 /** What no id can be. */
@@ -167,7 +167,7 @@ export function PieceDetails({ piece }: { piece: Piece }) {
       <TrueSize piece={piece} />
       <ShapeDetails piece={piece} here={here} set={set} />
       <CopiesDetails piece={piece} here={here} set={set} />
-      {piece.shape && <ShowingDetails piece={piece} set={set} />}
+      {piece.shape && <VisibilityDetails piece={piece} set={set} />}
       {piece.material && <MaterialDetails piece={piece} />}
     </Box>
   );

@@ -4,7 +4,7 @@ import type {
   Shape,
   ShootDocument,
   Shot,
-  Showing,
+  Visibility,
   Vector,
 } from '../../api/document';
 import { quantities, type Quantity } from '../../controls/quantity';
@@ -264,7 +264,7 @@ export function newPiece(kind: string, document: ShootDocument, shot: Shot): Pie
 }
 
 /** To all kinds of ray. */
-export const everything: Showing = {
+export const everything: Visibility = {
   camera: true,
   reflection: true,
   refraction: true,

@@ -43,7 +43,7 @@ public final class LayerWeights {
   }
 
   private static void put(float[] weights, int i, Shoot shoot, Light light, Bank bank) {
-    Light lamp = Traced.twinned(shoot, light);
+    Light lamp = Traced.original(shoot, light);
     double stops = light.levelStops() + shoot.masterStops();
     stops += (lamp == light ? 0 : lamp.levelStops()) + (bank == null ? 0 : bank.levelStops());
     double value = LampUnits.tracedValue(lamp) * StrictMath.pow(2, stops);

@@ -21,7 +21,7 @@ public record Traced(Light light, Daylight daylight) {
   /** The same light at its place and aim in the world. */
   public static Light inWorld(Shoot shoot, Light light) {
     if (light.mirror() != null) {
-      return light.imageOf(inWorld(shoot, twinned(shoot, light)));
+      return light.imageOf(inWorld(shoot, original(shoot, light)));
     }
     if (light.parent() == null && light.aimedAt() == null) {
       return light;
@@ -33,7 +33,7 @@ public record Traced(Light light, Daylight daylight) {
   }
 
   /** The light that a light is the mirror image of, or itself. */
-  public static Light twinned(Shoot shoot, Light light) {
+  public static Light original(Shoot shoot, Light light) {
     return light.mirror() == null
         ? light
         : shoot.lights().stream()

@@ -111,7 +111,7 @@ final class NextEventEstimation {
     }
     LightControls controls = scene.controls[k];
     float diffuse = weight, specular = weight;
-    if (scene.partlySeen(k)) {
+    if (scene.dependsOnPlace(k)) {
       int place = scene.emissive.place(k, lightRay.triangle);
       int piece = scene.emissive.piece(place);
       w *= shadow.emitterOpacity(place, lightRay);

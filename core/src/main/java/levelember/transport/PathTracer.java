@@ -373,7 +373,7 @@ final class PathTracer {
   private int reflectedKind(int first) {
     PathVertex vertex = path.vertex;
     float share = vertex.diffuse();
-    if (!scene.bouncesApart || share <= 0 || share >= 1) {
+    if (!scene.bounceVisibilityDiffers || share <= 0 || share >= 1) {
       return share > 0.5f ? Hierarchy.BOUNCE : Hierarchy.REFLECTION;
     }
     boolean diffuse = points.single(first + Dimensions.RAY_KIND) < share;

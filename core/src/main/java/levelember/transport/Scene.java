@@ -59,13 +59,13 @@ public final class Scene {
   private final int[] kinds;
 
   /** Whether a piece shows to bounced light and not to reflections, or the other way round. */
-  final boolean bouncesApart;
+  final boolean bounceVisibilityDiffers;
 
   /**
    * Whether some piece of an emissive light is hidden from rays of a kind, or has holes, so that
    * its light is told by the place that was sampled.
    */
-  private final boolean[] partlySeen;
+  private final boolean[] dependsOnPlace;
 
   final LightSource[] lights;
 
@@ -146,7 +146,7 @@ public final class Scene {
     customShadows = Stream.of(controls).anyMatch(l -> l != null && l.customShadow());
     catches = new boolean[pieces.size()];
     kinds = new int[pieces.size()];
-    partlySeen = new boolean[lights.length];
+    dependsOnPlace = new boolean[lights.length];
     boolean anyClear = false, apart = false;
     for (int i = 0; i < kinds.length; i++) {
       Visibility shows = pieces.get(i).visibility();
@@ -159,11 +159,11 @@ public final class Scene {
       boolean holes = textured[i] != null && textured[i].pierced();
       int layer = emissive.layer(i);
       if (layer >= 0 && (holes || !(shows.reflection() && shows.refraction() && shows.bounce()))) {
-        partlySeen[layer] = true;
+        dependsOnPlace[layer] = true;
       }
     }
     clear = anyClear;
-    bouncesApart = apart;
+    bounceVisibilityDiffers = apart;
     this.hierarchy = hierarchy.showing(kinds);
     bounce = shoot.bounce();
     bounceControls = bounce.level() != 1 || bounce.fadesAtMetres() > 0;
@@ -184,8 +184,8 @@ public final class Scene {
   }
 
   /** Whether the light of a layer is told by the place that was sampled. */
-  boolean partlySeen(int light) {
-    return partlySeen[light];
+  boolean dependsOnPlace(int light) {
+    return dependsOnPlace[light];
   }
 
   boolean onlyLightSampled(int light) {

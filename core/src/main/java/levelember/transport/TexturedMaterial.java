@@ -26,9 +26,9 @@ final class TexturedMaterial {
   record Source(String picture, boolean colour) {}
 
   /** A texture made ready: the picture and the map from the surface's places to its own. */
-  private record Laid(
+  private record MappedTexture(
       Texels texels,
-      Texture.Mapping lay,
+      Texture.Mapping mapping,
       int edge,
       int edgeV,
       float uu,
@@ -55,14 +55,14 @@ final class TexturedMaterial {
   private final LayeredSurface plain;
   private final AtomicReferenceArray<LayeredSurface> levels;
   private final boolean corners;
-  private final Laid colour;
-  private final Laid second;
-  private final Laid mask;
-  private final Laid roughness;
-  private final Laid metalness;
-  private final Laid normal;
-  private final Laid bump;
-  private final Laid opacity;
+  private final MappedTexture colour;
+  private final MappedTexture second;
+  private final MappedTexture mask;
+  private final MappedTexture roughness;
+  private final MappedTexture metalness;
+  private final MappedTexture normal;
+  private final MappedTexture bump;
+  private final MappedTexture opacity;
 
   /**
    * Makes a material ready.
@@ -77,22 +77,22 @@ final class TexturedMaterial {
     this.corners = corners;
     Maps maps = m.maps();
     levels = maps.roughness() == null ? null : new AtomicReferenceArray<>(LEVELS);
-    colour = laid(maps.colour(), true, pictures);
-    second = laid(maps.second(), true, pictures);
-    mask = laid(maps.mask(), false, pictures);
-    roughness = laid(maps.roughness(), false, pictures);
-    metalness = laid(maps.metalness(), false, pictures);
-    normal = laid(maps.normal(), false, pictures);
-    bump = laid(maps.bump(), false, pictures);
-    opacity = laid(maps.opacity(), false, pictures);
+    colour = mapped(maps.colour(), true, pictures);
+    second = mapped(maps.second(), true, pictures);
+    mask = mapped(maps.mask(), false, pictures);
+    roughness = mapped(maps.roughness(), false, pictures);
+    metalness = mapped(maps.metalness(), false, pictures);
+    normal = mapped(maps.normal(), false, pictures);
+    bump = mapped(maps.bump(), false, pictures);
+    opacity = mapped(maps.opacity(), false, pictures);
   }
 
-  private static Laid laid(Texture t, boolean colour, Map<Source, Texels> pictures) {
+  private static MappedTexture mapped(Texture t, boolean colour, Map<Source, Texels> pictures) {
     if (t == null) {
       return null;
     }
     double a = Math.toRadians(t.rotationDegrees()), c = StrictMath.cos(a), s = StrictMath.sin(a);
-    return new Laid(
+    return new MappedTexture(
         pictures.get(new Source(t.picture(), colour)),
         t.mapping(),
         edge(t.edge()),
@@ -301,27 +301,27 @@ final class TexturedMaterial {
     d[2] = z * s;
   }
 
-  private static void look(Laid laid, RayWalk walk, Lookup lookup, float[] to) {
-    place(laid, walk, lookup);
-    laid.texels.look(lookup.u, lookup.v, laid.edge, laid.edgeV, to);
+  private static void look(MappedTexture mapped, RayWalk walk, Lookup lookup, float[] to) {
+    place(mapped, walk, lookup);
+    mapped.texels.look(lookup.u, lookup.v, mapped.edge, mapped.edgeV, to);
   }
 
   /** Finds the place of the picture that a hit lies at. */
-  private static void place(Laid laid, RayWalk walk, Lookup lookup) {
+  private static void place(MappedTexture mapped, RayWalk walk, Lookup lookup) {
     float[] lie = lookup.lie;
     Triangles mesh = walk.mesh();
-    float[] places = laid.lay == Texture.Mapping.SECOND ? mesh.seconds() : mesh.places();
-    if (laid.lay == Texture.Mapping.METRES || places == null) {
+    float[] places = mapped.mapping == Texture.Mapping.SECOND ? mesh.seconds() : mesh.places();
+    if (mapped.mapping == Texture.Mapping.METRES || places == null) {
       along(walk, lookup, lie);
     } else {
       walk.lie(places, lie);
     }
-    lookup.u = laid.uu * lie[0] + laid.uv * lie[1] + laid.ou;
-    lookup.v = laid.vu * lie[0] + laid.vv * lie[1] + laid.ov;
-    lookup.u1 = laid.uu * lie[2] + laid.uv * lie[3];
-    lookup.v1 = laid.vu * lie[2] + laid.vv * lie[3];
-    lookup.u2 = laid.uu * lie[4] + laid.uv * lie[5];
-    lookup.v2 = laid.vu * lie[4] + laid.vv * lie[5];
+    lookup.u = mapped.uu * lie[0] + mapped.uv * lie[1] + mapped.ou;
+    lookup.v = mapped.vu * lie[0] + mapped.vv * lie[1] + mapped.ov;
+    lookup.u1 = mapped.uu * lie[2] + mapped.uv * lie[3];
+    lookup.v1 = mapped.vu * lie[2] + mapped.vv * lie[3];
+    lookup.u2 = mapped.uu * lie[4] + mapped.uv * lie[5];
+    lookup.v2 = mapped.vu * lie[4] + mapped.vv * lie[5];
   }
 
   /** Metres of the mesh's own frame, seen along the axis that the triangle looks along most. */

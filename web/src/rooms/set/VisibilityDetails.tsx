@@ -1,11 +1,11 @@
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import type { Operation, Piece, ShootDocument, Showing } from '../../api/document';
+import type { Operation, Piece, ShootDocument, Visibility } from '../../api/document';
 import { Section } from '../../controls/FieldOf';
 import { useDesk } from '../../live/useShoot';
 
-type Kinds = [keyof Showing, string][];
+type Kinds = [keyof Visibility, string][];
 
 const SEEN: Kinds = [
   ['camera', 'Directly'],
@@ -24,7 +24,7 @@ interface Props {
 }
 
 /** Where a piece is seen, what it casts, and whether it catches shadows. */
-export function ShowingDetails(p: Props) {
+export function VisibilityDetails(p: Props) {
   return (
     <>
       <Section title="Seen">

@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { expect, test, vi } from 'vitest';
 import type { Piece, ShootDocument } from '../../api/document';
 import { ShootContext, type ShootDesk } from '../../live/useShoot';
-import { ShowingDetails } from './ShowingDetails';
+import { VisibilityDetails } from './VisibilityDetails';
 
 const piece = {
   id: 'globe',
@@ -23,7 +23,7 @@ test('where a piece is seen and what it casts are kept as edits of their own', a
   const desk = { state: { document: {} as ShootDocument }, keep } as unknown as ShootDesk;
   render(
     <ShootContext.Provider value={desk}>
-      <ShowingDetails
+      <VisibilityDetails
         piece={piece}
         set={(_, field, value) => [{ op: 'replace', path: `/pieces/0/${field}`, value }]}
       />

@@ -14,7 +14,7 @@ import { ReachDetails } from './ReachDetails';
 import { setFree, without } from './without';
 
 /** The details of a light that is the mirror image of another. */
-export function TwinDetails(p: LightProps) {
+export function MirrorDetails(p: LightProps) {
   const { light, here, set } = p;
   const desk = useDesk();
   const source = twinned(light, desk.document);
