@@ -6,6 +6,7 @@ import type {
   Grade,
   Look,
   Material,
+  Metering,
   Operation,
   Profile,
   Schemas,
@@ -242,9 +243,7 @@ export const api = {
     answer<Look>(await post(`${shoot(id)}/looks/from-shelf/${encodeURIComponent(kept)}`, {})),
   /** Exposure values that would suit the picture. */
   metering: async (id: string, x: number, y: number) =>
-    answer<Schemas['Metering']>(
-      await reached(fetch(live(id, 'metering', { x: `${x}`, y: `${y}` }))),
-    ),
+    answer<Metering>(await reached(fetch(live(id, 'metering', { x: `${x}`, y: `${y}` })))),
   /** The white balance that shows a place of the picture as a grey. */
   neutral: async (id: string, x: number, y: number) =>
     answer<Schemas['WhiteBalance']>(

@@ -25,6 +25,13 @@ export type Schemas = components['schemas'];
 
 /** A shape of any kind, whose dimensions are looked up by name. */
 export type Shape = { kind: AnyShape['kind'] } & Record<string, unknown>;
+type ShapeOf<K extends AnyShape['kind']> = Extract<AnyShape, { kind: K }>;
+/** A corner of a lathe's profile. */
+export type Corner = ShapeOf<'lathe'>['profile'][number];
+/** A point of a tube. */
+export type TubePoint = Extract<ShapeOf<'tube'>, { points: unknown }>['points'][number];
+/** An opening in a wall of a room. */
+export type Opening = ShapeOf<'room'>['openings'][number];
 export type Copies = NonNullable<Piece['copies']>;
 export type Visibility = Piece['visibility'];
 export type Brightness = Light['brightness'];
@@ -40,8 +47,7 @@ export type Imported = Omit<Schemas['Imported'], 'state'> & { state: ShootState 
 export type ShootTitle = Schemas['Title'];
 
 /** One operation of JSON Patch (RFC 6902). */
-export interface Operation {
-  op: 'add' | 'remove' | 'replace';
-  path: string;
-  value?: unknown;
-}
+export type Operation = Schemas['Operation'];
+
+/** What a picture suggests as exposure; the spot where one was asked for. */
+export type Metering = Omit<Schemas['Metering'], 'spot'> & { spot: number | null };

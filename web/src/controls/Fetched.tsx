@@ -47,6 +47,8 @@ function Line(props: { role: string; label?: string; children: React.ReactNode }
       sx={{
         display: 'flex',
         flexWrap: 'wrap',
+        // Where it stands in a grid of cards it is as wide as all of them.
+        gridColumn: '1 / -1',
         alignItems: 'center',
         gap: 1.5,
         px: 2,

@@ -1,27 +1,10 @@
 import { setLivePage } from '../api/client';
-import type { Operation } from '../api/document';
-import {
-  useLive,
-  type Denoise,
-  type Frame,
-  type Progress,
-  type Reading,
-  type Scopes,
-  type ScopesOf,
-  type View,
-} from './store';
+import type { Operation, Schemas } from '../api/document';
+import { useLive, type Denoise, type Frame, type ScopesOf, type View } from './store';
 import { Tries } from './tries';
 
-type Message =
-  | ({ type: 'progress' } & Progress)
-  | ({ type: 'reading' } & Reading)
-  | { type: 'page'; id: string }
-  | { type: 'pong' }
-  | { type: 'restored' }
-  | { type: 'changed'; revision: number }
-  | { type: 'deleted' }
-  | { type: 'failed'; detail: string }
-  | { type: 'refused'; detail: string };
+type ServerMessage = Schemas['ServerMessage'];
+type PageMessage = Schemas['PageMessage'];
 
 const RETRY_MILLIS = 1500;
 
@@ -106,7 +89,7 @@ export class LiveChannel {
     socket.onmessage = (event: MessageEvent<ArrayBuffer | string>) => {
       this.heard = performance.now();
       if (typeof event.data === 'string') {
-        this.hear(JSON.parse(event.data) as Message);
+        this.hear(JSON.parse(event.data) as ServerMessage);
       } else {
         this.show(event.data);
       }
@@ -114,7 +97,7 @@ export class LiveChannel {
     this.socket = socket;
   }
 
-  private hear(message: Message) {
+  private hear(message: ServerMessage) {
     if (message.type === 'progress') {
       useLive.setState({ progress: message });
     } else if (message.type === 'reading') {
@@ -142,7 +125,7 @@ export class LiveChannel {
     if (this.closed) return;
     const length = new DataView(data).getUint32(0);
     const head = new TextDecoder().decode(new Uint8Array(data, 4, length));
-    const parsed = JSON.parse(head) as Frame | ({ kind: 'scopes' } & Scopes);
+    const parsed = JSON.parse(head) as Frame | Schemas['ScopesHeader'];
     if ('kind' in parsed) {
       const split = 4 * parsed.columns * parsed.levels;
       const body = new Uint8Array(data, 4 + length);
@@ -166,7 +149,7 @@ export class LiveChannel {
     }
   }
 
-  private send(message: unknown) {
+  private send(message: PageMessage) {
     if (this.socket?.readyState === WebSocket.OPEN) {
       this.socket.send(JSON.stringify(message));
     }

@@ -1,83 +1,26 @@
 import { create } from 'zustand';
-import type { Operation } from '../api/document';
+import type { Operation, Schemas } from '../api/document';
 import type { Obstacle } from './arrive';
 
-export interface Frame {
-  revision: number;
-  mark: number;
-  shot: string;
-  width: number;
-  height: number;
-  columns: number;
-  rows: number;
-  step: number;
-  samples: number;
-  denoised: boolean;
-  rays: number;
-  mixMillis: number;
-  sinceEditMillis: number;
-}
+export type Frame = Schemas['FrameHeader'];
+export type Progress = Schemas['LiveProgress'];
+export type Reading = Schemas['LiveReading'];
+export type Denoise = Schemas['LiveDenoise']['when'];
+export type ScopesOf = Schemas['LiveWantedScopes']['of'];
 
-export interface Progress {
-  samples: number;
-  noisePercent: number | null;
-  wantedPercent: number;
-  secondsLeft: number | null;
-  state: 'tracing' | 'paused' | 'done';
-  rays: number;
-  tracedSeconds: number;
-  filmBytes: number;
-  /** Contributions since the last change that were no finite number. */
-  dropped: number;
-  mostFilmBytes: number;
-  /** Memory of the pictures of materials. */
-  pictureBytes: number;
-  triangles: number;
-  shares: Record<string, number>;
-}
-
-export interface Reading {
-  x: number;
-  y: number;
-  luminance: number;
-  stops: number | null;
-  light: string | null;
-  share: number;
-}
-
-export type Denoise = 'never' | 'noisy' | 'always';
-
-export type ScopesOf = 'off' | 'shown' | 'light';
-
-/** What scopes draw. */
-export interface Scopes {
-  of: ScopesOf;
-  /** Columns of the waveform. */
-  columns: number;
-  /** Levels of every scope. */
-  levels: number;
-  leastStops: number;
-  mostStops: number;
-  clippedPercent: number;
-  blackPercent: number;
-  /** Luma, red, green, blue: a share for every level. */
-  histogram: number[];
-  /** What greys from −8 to +8 stops are shown as, eight a stop: red, green, blue. */
-  curve: number[];
+/** What scopes draw: the header and the bytes after it. */
+export type Scopes = Omit<Schemas['ScopesHeader'], 'kind'> & {
   /** Luma, red, green, blue: brightness by columns and levels. */
   waveform: Uint8Array;
   /** Brightness by rows. */
   vectors: Uint8Array;
-}
+};
 
 /** How the shoot is shown: traced with its light, in clay, or without light. */
-export interface View {
-  kind: 'traced' | 'clay' | 'stops' | 'clipped' | 'shaded' | 'unlit' | 'mesh' | 'pieces';
-  /** Reflectance of the clay, 0…1. */
-  clay: number;
-  keepGlass: boolean;
-  keepEmission: boolean;
-}
+export type View = Said<Omit<Schemas['LiveChosenView'], 'type'>>;
+
+/** Fields that may be left out, but are said. */
+type Said<T> = { [K in keyof T]: NonNullable<T[K]> };
 
 export interface LiveState {
   connected: boolean;

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { api } from '../../api/client';
+import type { Metering } from '../../api/document';
 import { Fold } from '../../controls/Fold';
 import { Row } from '../../controls/FieldOf';
 import { quantities, type Quantity } from '../../controls/quantity';
@@ -33,12 +34,6 @@ const seconds: Quantity = {
   relative: true,
 };
 const iso: Quantity = { unit: 'ISO', least: 6, most: 819200, step: 10, digits: 0, relative: true };
-
-interface Suggestion {
-  average: number;
-  spot: number | null;
-  highlights: number;
-}
 
 /** Exposure by a value or by a camera's settings, what the picture suggests, and white balance. */
 export function ExposureDetails() {
@@ -139,7 +134,7 @@ function Metered() {
   const desk = useDesk();
   const shot = useChosenShot();
   const { set } = useLook();
-  const [said, setSaid] = useState<Suggestion | null>(null);
+  const [said, setSaid] = useState<Metering | null>(null);
   const meter = async (x: number, y: number, spot: boolean) => {
     try {
       const m = await api.metering(desk.state.id, x, y);

@@ -7,7 +7,8 @@ import { NumberOf, Row } from '../../controls/FieldOf';
 import { quantities } from '../../controls/quantity';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
-import { cornerNear, edgeNear, fitted, fromPad, toPad, type Corner, type Fit } from './profile';
+import type { Corner } from '../../api/document';
+import { cornerNear, edgeNear, fitted, fromPad, toPad, type Fit } from './profile';
 
 interface Props {
   piece: Piece;

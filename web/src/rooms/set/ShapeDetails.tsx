@@ -5,7 +5,15 @@ import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import IconButton from '@mui/material/IconButton';
 import Switch from '@mui/material/Switch';
-import type { Operation, Piece, Shape, ShootDocument } from '../../api/document';
+import type {
+  Operation,
+  Piece,
+  Shape,
+  ShootDocument,
+  Corner,
+  Opening,
+  TubePoint,
+} from '../../api/document';
 import { NameField } from '../../controls/NameField';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { PlainSelect } from '../../controls/PlainSelect';
@@ -13,27 +21,12 @@ import { quantities, type Quantity } from '../../controls/quantity';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
 import { dimensionQuantity, dimensions } from './newPiece';
-import type { Corner } from './profile';
 import { ProfilePad } from './ProfilePad';
 
 interface Props {
   piece: Piece;
   here: (d: ShootDocument) => Piece;
   set: (d: ShootDocument, field: string, value: unknown) => Operation[];
-}
-
-interface Opening {
-  wall: string;
-  across: number;
-  sill: number;
-  width: number;
-  height: number;
-}
-
-interface Point {
-  x: number;
-  y: number;
-  z: number;
 }
 
 const fromNothing: Quantity = { ...quantities.length, least: 0 };
@@ -209,9 +202,9 @@ function Openings(p: Props & { under: string }) {
 /** The points that a tube passes. */
 function Points(p: Props & { under: string }) {
   const desk = useDesk();
-  const list = at(p.piece, p.under)?.points as Point[];
+  const list = at(p.piece, p.under)?.points as TubePoint[];
   const edit = `Points of ${p.piece.name}`;
-  const keep = (value: Point[]) =>
+  const keep = (value: TubePoint[]) =>
     void desk.keep(edit, p.set(desk.state.document, `${p.under}/points`, value));
   const more = () => {
     const [before, last] = [list.at(-2)!, list.at(-1)!];
@@ -231,7 +224,7 @@ function Points(p: Props & { under: string }) {
                   key={axis}
                   label={`${axis.toUpperCase()} ${i + 1}`}
                   edit={edit}
-                  read={(d) => (at(p.here(d), p.under)?.points as Point[])[i]?.[axis] ?? 0}
+                  read={(d) => (at(p.here(d), p.under)?.points as TubePoint[])[i]?.[axis] ?? 0}
                   write={(d, v) => p.set(d, `${p.under}/points/${i}/${axis}`, v)}
                   quantity={quantities.metres}
                 />

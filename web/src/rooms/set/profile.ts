@@ -1,8 +1,4 @@
-/** A corner of a turned profile, in metres: from the axis, and along it. */
-export interface Corner {
-  radius: number;
-  height: number;
-}
+import type { Corner } from '../../api/document';
 
 /** How a profile is drawn: one scale both ways, the axis at the left. */
 export interface Fit {

@@ -194,7 +194,7 @@ class LiveChannelTest {
             message(m -> m.path("type").stringValue("").equals("refused"))
                 .get("detail")
                 .stringValue())
-        .contains("never, noisy or always");
+        .contains("one of never, noisy, always");
   }
 
   @Test

@@ -1,8 +1,6 @@
 package levelember.app.live;
 
 import java.nio.ByteBuffer;
-import java.util.LinkedHashMap;
-import java.util.Map;
 import levelember.film.Ladder;
 import levelember.shoot.Shot;
 import levelember.texture.Picture;
@@ -31,15 +29,21 @@ final class FrameMessage {
       Ladder from,
       Ladder traced,
       long begin) {
-    Map<String, Object> head =
-        head(shot, revision, mark, traced.width(), traced.height(), traced.step());
-    head.put("columns", picture.width());
-    head.put("rows", picture.height());
-    head.put("samples", traced.full().samples());
-    head.put("denoised", from != traced);
-    head.put("rays", rays);
-    head.put("mixMillis", (System.nanoTime() - begin) / 1_000_000);
-    head.put("sinceEditMillis", (System.nanoTime() - sinceNanos) / 1_000_000);
+    FrameHeader head =
+        new FrameHeader(
+            revision,
+            mark,
+            shot.id(),
+            traced.width(),
+            traced.height(),
+            picture.width(),
+            picture.height(),
+            traced.step(),
+            traced.full().samples(),
+            from != traced,
+            rays,
+            millisSince(begin),
+            millisSince(sinceNanos));
     return message(head, codes, true);
   }
 
@@ -57,30 +61,29 @@ final class FrameMessage {
       int width,
       int height,
       int step) {
-    Map<String, Object> head = head(shot, revision, mark, width, height, step);
-    head.put("columns", (width + step - 1) / step);
-    head.put("rows", (height + step - 1) / step);
-    head.put("samples", 1);
-    head.put("denoised", false);
-    head.put("rays", 0);
-    head.put("mixMillis", 0);
-    head.put("sinceEditMillis", (System.nanoTime() - sinceNanos) / 1_000_000);
+    FrameHeader head =
+        new FrameHeader(
+            revision,
+            mark,
+            shot.id(),
+            width,
+            height,
+            (width + step - 1) / step,
+            (height + step - 1) / step,
+            step,
+            1,
+            false,
+            0,
+            0,
+            millisSince(sinceNanos));
     return message(head, codes, true);
   }
 
-  private static Map<String, Object> head(
-      Shot shot, long revision, long mark, int width, int height, int step) {
-    Map<String, Object> head = new LinkedHashMap<>();
-    head.put("revision", revision);
-    head.put("mark", mark);
-    head.put("shot", shot.id());
-    head.put("width", width);
-    head.put("height", height);
-    head.put("step", step);
-    return head;
+  private static long millisSince(long nanos) {
+    return (System.nanoTime() - nanos) / 1_000_000;
   }
 
-  static byte[] message(Map<String, Object> head, byte[] body) {
+  static byte[] message(ScopesHeader head, byte[] body) {
     return message(head, body, false);
   }
 
@@ -90,7 +93,7 @@ final class FrameMessage {
    * @param rgb whether it is red, green and blue, to which an alpha of 255 is put: the form in
    *     which a page can show them as they are
    */
-  private static byte[] message(Map<String, Object> head, byte[] body, boolean rgb) {
+  private static byte[] message(Object head, byte[] body, boolean rgb) {
     byte[] json = JsonMapper.shared().writeValueAsBytes(head);
     int begin = 4 + json.length;
     byte[] to = new byte[begin + (rgb ? body.length / 3 * 4 : body.length)];

@@ -1,7 +1,5 @@
 package levelember.app.live;
 
-import java.util.LinkedHashMap;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -24,7 +22,6 @@ import levelember.transport.Renderer;
 import levelember.transport.View;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * A render session of a shoot for all pages that show it in the same way: owns the compiled view
@@ -84,7 +81,7 @@ final class LiveSession {
 
   private final Convergence convergence = new Convergence();
   private volatile double wantedNoise = 0.02;
-  private final ProgressMessage progress = new ProgressMessage();
+  private final LightShares shares = new LightShares();
   private long announcedNanos;
   private volatile boolean rests;
   private volatile boolean mixedOnly;
@@ -234,7 +231,7 @@ final class LiveSession {
       shown = null;
       meeting.forget();
       showing.forget();
-      progress.forget();
+      shares.forget();
     }
     memory.forget(this);
   }
@@ -270,7 +267,7 @@ final class LiveSession {
       failure = detail;
     }
     LOG.error("The shoot '{}' cannot be rendered", id, e);
-    tell(Map.of("type", "failed", "detail", detail));
+    tell(new ServerMessage.Failed(detail));
   }
 
   private static String reason(Throwable e) {
@@ -326,7 +323,7 @@ final class LiveSession {
         lastNoise = Double.NaN;
       }
       if (resized || !cost.keeps(shown.shoot().lights().size())) {
-        progress.forget();
+        shares.forget();
       }
       if (resized) {
         meeting.forget();
@@ -496,33 +493,34 @@ final class LiveSession {
     }
     long now = System.nanoTime();
     announcedNanos = now;
-    Map<String, Object> to = new LinkedHashMap<>();
-    to.put("type", "progress");
-    to.put("revision", shown.revision());
-    to.put("samples", ladder.full().meanSamples());
     double part = noise == null ? Double.NaN : noise.whole();
-    to.put("noisePercent", Double.isFinite(part) ? 100 * part : null);
-    to.put("wantedPercent", 100 * wantedNoise);
     double left = convergence.secondsTo(wantedNoise);
-    to.put("secondsLeft", Double.isFinite(left) ? left : null);
-    to.put("state", clean() ? "done" : rest ? "paused" : "tracing");
-    to.put("rays", raysSinceEdit.all());
-    to.put("dropped", raysSinceEdit.dropped());
-    to.put("tracedSeconds", tracedNanos / 1e9);
-    to.put("denoised", seen() != ladder);
-    to.put("mostFilmBytes", memory.budget());
-    to.put("pictureBytes", view.scene().pictureBytes());
-    to.put("triangles", view.scene().triangles());
-    to.put("filmBytes", ladder.bytes() + denoised.ladder().bytes() + meeting.bytes());
-    to.put("shares", progress.shares(shown.shoot(), ladder, now));
-    String json = JsonMapper.shared().writeValueAsString(to);
-    to.put("state", clean() ? "done" : "paused");
-    String resting = JsonMapper.shared().writeValueAsString(to);
+    ServerMessage.Progress to =
+        new ServerMessage.Progress(
+            shown.revision(),
+            ladder.full().meanSamples(),
+            Double.isFinite(part) ? 100 * part : null,
+            100 * wantedNoise,
+            Double.isFinite(left) ? left : null,
+            clean()
+                ? ServerMessage.Activity.DONE
+                : rest ? ServerMessage.Activity.PAUSED : ServerMessage.Activity.TRACING,
+            raysSinceEdit.all(),
+            raysSinceEdit.dropped(),
+            tracedNanos / 1e9,
+            seen() != ladder,
+            memory.budget(),
+            view.scene().pictureBytes(),
+            view.scene().triangles(),
+            ladder.bytes() + denoised.ladder().bytes() + meeting.bytes(),
+            shares.of(shown.shoot(), ladder, now));
+    String json = to.json();
+    String resting = to.resting().json();
     views.forEach(v -> v.message(v.paused() ? resting : json));
   }
 
-  void tell(Map<String, Object> message) {
-    String json = JsonMapper.shared().writeValueAsString(message);
+  void tell(ServerMessage message) {
+    String json = message.json();
     views.forEach(v -> v.message(json));
   }
 

@@ -4,7 +4,6 @@ import jakarta.annotation.PreDestroy;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Executors;
@@ -223,23 +222,23 @@ class LiveSessions {
     if (!sessions.isEmpty()) {
       Shoot shoot = shoots.shoot(change.id());
       sessions.forEach(s -> s.wishes().show(shoot, change.revision(), 0));
-      sessions.forEach(s -> s.tell(Map.of("type", "changed", "revision", change.revision())));
+      sessions.forEach(s -> s.tell(new ServerMessage.Changed(change.revision())));
     }
   }
 
   /** Ends the sessions of a shoot that is gone, and tells the pages of it. */
   @TransactionalEventListener
   void deleted(Shoots.Deleted gone) {
-    tellAndEnd(Map.of("type", "deleted"), gone.id());
+    tellAndEnd(new ServerMessage.Deleted(), gone.id());
   }
 
   /** Ends all sessions, as other shoots are there now. */
   @EventListener
   void restored(Restored event) {
-    tellAndEnd(Map.of("type", "restored"), null);
+    tellAndEnd(new ServerMessage.Restored(), null);
   }
 
-  private void tellAndEnd(Map<String, Object> message, String shoot) {
+  private void tellAndEnd(ServerMessage message, String shoot) {
     synchronized (all) {
       List<Open> gone =
           all.stream().filter(o -> shoot == null || Objects.equals(o.shoot, shoot)).toList();

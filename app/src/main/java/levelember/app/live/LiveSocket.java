@@ -22,8 +22,6 @@ import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketSession;
 import org.springframework.web.socket.handler.TextWebSocketHandler;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** The live channel of a shoot over a WebSocket; docs/live-channel.md lists its messages. */
 @Component
@@ -112,84 +110,55 @@ class LiveSocket extends TextWebSocketHandler {
       return;
     }
     try {
-      hear(page, JsonMapper.shared().readTree(message.getPayload()));
+      hear(page, PageMessage.of(message.getPayload()));
     } catch (Refusal | ImpossibleValue | RefusedFile | Pictures.MissingPicture e) {
-      page.message(
-          JsonMapper.shared()
-              .writeValueAsString(Map.of("type", "refused", "detail", e.getMessage())));
-    } catch (tools.jackson.core.JacksonException e) {
-      page.message("{\"type\":\"refused\",\"detail\":\"the message is no JSON\"}");
+      page.message(new ServerMessage.Refused(e.getMessage()).json());
     } catch (RuntimeException | Error e) {
       LOG.error("A message of a page failed", e);
       String detail = "The application met an error of its own: " + e.getClass().getSimpleName();
-      page.message(
-          JsonMapper.shared().writeValueAsString(Map.of("type", "failed", "detail", detail)));
+      page.message(new ServerMessage.Failed(detail).json());
     }
   }
 
-  private void hear(Page page, JsonNode m) {
+  private void hear(Page page, PageMessage message) {
     LiveSession session = page.session();
-    switch (m.path("type").stringValue("")) {
-      case "try" -> {
+    switch (message) {
+      case PageMessage.Try tried -> {
         Shoots.State state = kept(page.shoot());
         page.trying(true);
         session
             .wishes()
-            .show(
-                shoots.tried(state, m.path("operations")),
-                state.revision(),
-                m.path("mark").asLong(0));
+            .show(shoots.tried(state, tried.operations()), state.revision(), tried.mark());
       }
-      case "untry" -> untry(page);
-      case "shot" -> {
-        String shot = m.path("id").stringValue("");
-        if (session.wishes().shoot().shot(shot).isEmpty()) {
-          throw Refusal.missing("There is no shot '" + shot + "'.");
-        }
-        page.show(page.view().withShot(shot));
-      }
-      case "size" ->
+      case PageMessage.Untry _ -> untry(page);
+      case PageMessage.ChosenShot shot -> show(page, shot.id());
+      case PageMessage.Size size ->
           page.show(
               page.view()
                   .withSize(
-                      Math.clamp(m.path("width").asInt(0), LEAST_SIDE, MOST_SIDE),
-                      Math.clamp(m.path("height").asInt(0), LEAST_SIDE, MOST_SIDE)));
-      case "pause" -> page.pause(m.path("paused").booleanValue(false));
-      case "noise" ->
-          session.wantedNoise(
-              Math.clamp(m.path("percent").asDouble(2), LEAST_NOISE, MOST_NOISE) / 100);
-      case "denoise" -> session.denoising(Denoising.of(m.path("when").stringValue("")));
-      case "view" ->
-          page.show(
-              page.view()
-                  .withView(
-                      View.of(
-                          m.path("kind").stringValue(""),
-                          m.path("clay").asDouble(0.5),
-                          m.path("keepGlass").booleanValue(true),
-                          m.path("keepEmission").booleanValue(true))));
-      case "ping" -> page.message("{\"type\":\"pong\"}");
-      case "again" -> session.again();
-      case "scopes" -> page.scopes(ScopesMessage.Of.of(m.path("of").stringValue("")));
-      case "drawn" -> session.drawn(m.path("mark").asLong(0));
-      case "probe" -> {
-        Map<String, Object> reading =
-            session
-                .now()
-                .map(n ->
-                    n.reading(
-                        Math.clamp(m.path("x").asDouble(0), 0, 1),
-                        Math.clamp(m.path("y").asDouble(0), 0, 1)))
-                .orElse(null);
-        if (reading != null) {
-          page.message(JsonMapper.shared().writeValueAsString(reading));
-        }
-      }
-      default ->
-          throw new ImpossibleValue(
-              "type",
-              m.path("type"),
-              "one of try, untry, shot, size, pause, noise, denoise, view, scopes, drawn, probe, again, ping");
+                      Math.clamp(size.width(), LEAST_SIDE, MOST_SIDE),
+                      Math.clamp(size.height(), LEAST_SIDE, MOST_SIDE)));
+      case PageMessage.Pause pause -> page.pause(pause.paused());
+      case PageMessage.WantedNoise noise ->
+          session.wantedNoise(Math.clamp(noise.percent(), LEAST_NOISE, MOST_NOISE) / 100);
+      case PageMessage.Denoise denoise -> session.denoising(denoise.when());
+      case PageMessage.ChosenView view -> page.show(page.view().withView(view.view()));
+      case PageMessage.Ping _ -> page.message(new ServerMessage.Pong().json());
+      case PageMessage.Again _ -> session.again();
+      case PageMessage.WantedScopes scopes -> page.scopes(scopes.of());
+      case PageMessage.Drawn drawn -> session.drawn(drawn.mark());
+      case PageMessage.Probe probe ->
+          session
+              .now()
+              .map(n -> n.reading(Math.clamp(probe.x(), 0, 1), Math.clamp(probe.y(), 0, 1)))
+              .ifPresent(reading -> page.message(reading.json()));
     }
+  }
+
+  private static void show(Page page, String shot) {
+    if (page.session().wishes().shoot().shot(shot).isEmpty()) {
+      throw Refusal.missing("There is no shot '" + shot + "'.");
+    }
+    page.show(page.view().withShot(shot));
   }
 }

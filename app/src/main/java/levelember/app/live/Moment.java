@@ -1,8 +1,6 @@
 package levelember.app.live;
 
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import levelember.edit.Outline;
 import levelember.edit.Pick;
@@ -81,7 +79,7 @@ record Moment(
   }
 
   /** What the picture says at a place; null before there is one. */
-  Map<String, Object> reading(double x, double y) {
+  ServerMessage.Reading reading(double x, double y) {
     if (ladder.step() == 0) {
       return null;
     }
@@ -99,15 +97,13 @@ record Moment(
             column(film, x),
             row(film, y),
             step == 1 ? 2 : 0);
-    Map<String, Object> to = new LinkedHashMap<>();
-    to.put("type", "reading");
-    to.put("x", x);
-    to.put("y", y);
-    to.put("luminance", r.luminance());
-    to.put("stops", Double.isFinite(r.stops()) ? r.stops() : null);
-    to.put("light", r.layer() < 0 ? null : shoot.lights().get(r.layer()).name());
-    to.put("share", r.share());
-    return to;
+    return new ServerMessage.Reading(
+        x,
+        y,
+        r.luminance(),
+        Double.isFinite(r.stops()) ? r.stops() : null,
+        r.layer() < 0 ? null : shoot.lights().get(r.layer()).name(),
+        r.share());
   }
 
   private static int tileAt(Film film, double x, double y) {

@@ -2,7 +2,6 @@ package levelember.app.live;
 
 import java.io.IOException;
 import java.util.ArrayDeque;
-import java.util.Map;
 import java.util.Queue;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -10,7 +9,6 @@ import org.springframework.web.socket.BinaryMessage;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketSession;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * One page on the live channel: what it shows, and a thread of its own that sends, so that a slow
@@ -86,7 +84,7 @@ final class Page implements LiveView {
     this.socket = socket;
     this.shoot = shoot;
     this.sessions = sessions;
-    message(JsonMapper.shared().writeValueAsString(Map.of("type", "page", "id", socket.getId())));
+    message(new ServerMessage.PageName(socket.getId()).json());
     sessions.watch(shoot, view, null, this);
     Thread.ofVirtual().name("ember-page").start(this::run);
   }

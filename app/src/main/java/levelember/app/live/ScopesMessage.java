@@ -1,8 +1,7 @@
 package levelember.app.live;
 
-import java.util.LinkedHashMap;
+import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.List;
-import java.util.Map;
 import levelember.look.Development;
 import levelember.look.DisplayCurve;
 import levelember.look.LookInputs;
@@ -17,21 +16,14 @@ final class ScopesMessage {
   /** What is measured. */
   enum Of {
     /** Nothing: nobody looks. */
+    @JsonProperty("off")
     OFF,
     /** Display values. */
+    @JsonProperty("shown")
     SHOWN,
     /** Light before the look. */
-    LIGHT;
-
-    static Of of(String word) {
-      return switch (word) {
-        case "off" -> OFF;
-        case "shown" -> SHOWN;
-        case "light" -> LIGHT;
-        default ->
-            throw new levelember.shoot.ImpossibleValue("of", word, "one of off, shown, light");
-      };
-    }
+    @JsonProperty("light")
+    LIGHT
   }
 
   /** Stops from mid grey over which the curve is told, and steps a stop. */
@@ -47,17 +39,18 @@ final class ScopesMessage {
   static byte[] of(Developer.Developed picture, byte[] codes, Look look, Luts luts, boolean light) {
     int w = picture.light().width(), h = picture.light().height();
     Scopes scopes = light ? Scopes.light(picture.spread(), look.ev()) : Scopes.shown(codes, w, h);
-    Map<String, Object> head = new LinkedHashMap<>();
-    head.put("kind", "scopes");
-    head.put("of", light ? "light" : "shown");
-    head.put("columns", scopes.columns());
-    head.put("levels", Scopes.LEVELS);
-    head.put("leastStops", Scopes.LEAST_STOPS);
-    head.put("mostStops", Scopes.MOST_STOPS);
-    head.put("clippedPercent", 100 * scopes.clippedShare());
-    head.put("blackPercent", 100 * scopes.blackShare());
-    head.put("histogram", scopes.histogram());
-    head.put("curve", curve(look, luts));
+    ScopesHeader head =
+        new ScopesHeader(
+            "scopes",
+            light ? Of.LIGHT : Of.SHOWN,
+            scopes.columns(),
+            Scopes.LEVELS,
+            Scopes.LEAST_STOPS,
+            Scopes.MOST_STOPS,
+            100 * scopes.clippedShare(),
+            100 * scopes.blackShare(),
+            scopes.histogram(),
+            curve(look, luts));
     byte[] body = new byte[scopes.waveform().length + scopes.vectors().length];
     System.arraycopy(scopes.waveform(), 0, body, 0, scopes.waveform().length);
     System.arraycopy(scopes.vectors(), 0, body, scopes.waveform().length, scopes.vectors().length);

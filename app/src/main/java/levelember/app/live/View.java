@@ -1,5 +1,6 @@
 package levelember.app.live;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
 import levelember.look.FalseColour;
 import levelember.shoot.Clay;
 import levelember.shoot.Shoot;
@@ -42,24 +43,45 @@ record View(
     return Double.isNaN(clay) ? shoot : Clay.of(shoot, clay, keepGlass, keepEmission);
   }
 
-  /**
-   * A view by its word on the live channel.
-   *
-   * @throws levelember.shoot.ImpossibleValue when there is no such view
-   */
-  static View of(String kind, double clay, boolean keepGlass, boolean keepEmission) {
+  /** Its word on the live channel. */
+  enum Kind {
+    @JsonProperty("traced")
+    TRACED,
+    @JsonProperty("clay")
+    CLAY,
+    @JsonProperty("stops")
+    STOPS,
+    @JsonProperty("clipped")
+    CLIPPED,
+    @JsonProperty("shaded")
+    SHADED,
+    @JsonProperty("unlit")
+    UNLIT,
+    @JsonProperty("mesh")
+    MESH,
+    @JsonProperty("pieces")
+    PIECES
+  }
+
+  /** A view by its kind and what clay keeps. */
+  static View of(Kind kind, double clay, boolean keepGlass, boolean keepEmission) {
     return switch (kind) {
-      case "traced" -> TRACED;
-      case "clay" -> new View(null, Math.clamp(clay, 0, 1), keepGlass, keepEmission, Paint.LOOK);
-      case "stops" -> new View(null, Double.NaN, true, true, Paint.STOPS);
-      case "clipped" -> new View(null, Double.NaN, true, true, Paint.CLIPPED);
-      case "shaded" -> new View(PlainView.Kind.SOLID, Double.NaN, true, true, Paint.LOOK);
-      case "unlit" -> new View(PlainView.Kind.UNLIT, Double.NaN, true, true, Paint.LOOK);
-      case "mesh" -> new View(PlainView.Kind.WIRE, Double.NaN, true, true, Paint.LOOK);
-      case "pieces" -> new View(PlainView.Kind.PIECES, Double.NaN, true, true, Paint.LOOK);
-      default ->
-          throw new levelember.shoot.ImpossibleValue(
-              "kind", kind, "one of traced, clay, stops, clipped, shaded, unlit, mesh, pieces");
+      case TRACED -> TRACED;
+      case CLAY -> new View(null, Math.clamp(clay, 0, 1), keepGlass, keepEmission, Paint.LOOK);
+      case STOPS -> painted(Paint.STOPS);
+      case CLIPPED -> painted(Paint.CLIPPED);
+      case SHADED -> plain(PlainView.Kind.SOLID);
+      case UNLIT -> plain(PlainView.Kind.UNLIT);
+      case MESH -> plain(PlainView.Kind.WIRE);
+      case PIECES -> plain(PlainView.Kind.PIECES);
     };
+  }
+
+  private static View painted(Paint paint) {
+    return new View(null, Double.NaN, true, true, paint);
+  }
+
+  private static View plain(PlainView.Kind kind) {
+    return new View(kind, Double.NaN, true, true, Paint.LOOK);
   }
 }

@@ -76,10 +76,10 @@ class WishesTest {
 
   @Test
   void aViewIsPutOverWhatIsKept() {
-    wishes.show(PageView.FIRST.withView(View.of("clay", 0.5, false, true)));
+    wishes.show(PageView.FIRST.withView(View.of(View.Kind.CLAY, 0.5, false, true)));
     Wanted clay = wishes.take().wanted();
     assertThat(clay.shoot()).isNotEqualTo(shoot);
-    wishes.show(PageView.FIRST.withView(View.of("clay", 0.5, false, true)));
+    wishes.show(PageView.FIRST.withView(View.of(View.Kind.CLAY, 0.5, false, true)));
     assertThat(wishes.take().wanted()).isNull();
     wishes.show(PageView.FIRST);
     assertThat(wishes.take().wanted().shoot()).isEqualTo(shoot);

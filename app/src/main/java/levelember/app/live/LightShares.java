@@ -7,8 +7,8 @@ import levelember.measure.Reading;
 import levelember.photometry.LayerWeights;
 import levelember.shoot.Shoot;
 
-/** Tells pages how far a picture has got; measures what every light gives at most once a second. */
-final class ProgressMessage {
+/** What every light gives of a picture; measured at most once a second. */
+final class LightShares {
   private static final long SHARES_NANOS = 1_000_000_000;
   private double[] unitMeans;
   private long measuredNanos;
@@ -19,7 +19,7 @@ final class ProgressMessage {
   }
 
   /** A light's share of the picture, 0…1, by its id. */
-  Map<String, Double> shares(Shoot shoot, Ladder ladder, long now) {
+  Map<String, Double> of(Shoot shoot, Ladder ladder, long now) {
     if (unitMeans == null || now - measuredNanos > SHARES_NANOS) {
       // The film of a quarter size is complete early and gives the shares just as well.
       unitMeans = Reading.unitMeans(ladder.film(ladder.full().samples() > 0 ? 3 : 1));
