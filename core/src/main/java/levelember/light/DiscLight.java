@@ -24,8 +24,8 @@ public final class DiscLight extends FaceLight {
   }
 
   @Override
-  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
-    double x = cx - px, y = cy - py, z = cz - pz;
+  public boolean sample(ReferencePoint from, float u, float v, LightSample to) {
+    double x = cx - from.x, y = cy - from.y, z = cz - from.z;
     double z0 = x * out.x() + y * out.y() + z * out.z();
     if (z0 >= 0 && !twoSided || Math.abs(z0) < 1e-9) {
       return false;
@@ -53,13 +53,12 @@ public final class DiscLight extends FaceLight {
   }
 
   @Override
-  public boolean hit(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
+  public boolean hit(ReferencePoint from, float dx, float dy, float dz, float far, LightSample to) {
     double towards = dx * out.x() + dy * out.y() + dz * out.z();
     if (towards >= 0 && !twoSided || towards == 0) {
       return false;
     }
-    double x = cx - ox, y = cy - oy, z = cz - oz;
+    double x = cx - from.x, y = cy - from.y, z = cz - from.z;
     double z0 = x * out.x() + y * out.y() + z * out.z();
     double t = z0 / towards;
     if (!(t > 0 && t < far)) {
@@ -76,6 +75,18 @@ public final class DiscLight extends FaceLight {
     to.delta = false;
     answer(t * dx, t * dy, t * dz, z0, a, b, to);
     return true;
+  }
+
+  @Override
+  public boolean emit(
+      BoundingSphere aim, double u, double v, double s, double t, EmissionSample to) {
+    double r = radius * Math.sqrt(u), a = r * Trig.cosine(v), b = r * Trig.sine(v);
+    to.place(
+        cx + a * right.x() + b * up.x(),
+        cy + a * right.y() + b * up.y(),
+        cz + a * right.z() + b * up.z(),
+        1 / area);
+    return leave(0.5 - 0.5 * a / radius, 0.5 - 0.5 * b / radius, s, t, to);
   }
 
   @Override

@@ -10,6 +10,9 @@ import levelember.shoot.Rgb;
  * sampled uniformly over the sphere of directions.
  */
 public final class DomeLight extends LightSource {
+  /** Surroundings look alike from everywhere. */
+  private static final ReferencePoint ANYWHERE = new ReferencePoint();
+
   private static final float DENSITY = (float) (1 / (4 * Math.PI));
 
   private final float[] above, below;
@@ -25,7 +28,7 @@ public final class DomeLight extends LightSource {
   }
 
   @Override
-  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
+  public boolean sample(ReferencePoint from, float u, float v, LightSample to) {
     double y = 1 - 2 * u, r = Math.sqrt(Math.max(0, 1 - y * y));
     to.x = (float) (r * Trig.cosine(v));
     to.y = (float) y;
@@ -35,8 +38,7 @@ public final class DomeLight extends LightSource {
   }
 
   @Override
-  public boolean hit(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
+  public boolean hit(ReferencePoint from, float dx, float dy, float dz, float far, LightSample to) {
     if (far < Float.POSITIVE_INFINITY) {
       return false;
     }
@@ -52,6 +54,22 @@ public final class DomeLight extends LightSource {
     to.r = below[0] + part * (above[0] - below[0]);
     to.g = below[1] + part * (above[1] - below[1]);
     to.b = below[2] + part * (above[2] - below[2]);
+  }
+
+  @Override
+  public boolean emit(
+      BoundingSphere aim, double u, double v, double s, double t, EmissionSample to) {
+    LightSample seen = to.radiance;
+    if (!sample(ANYWHERE, (float) s, (float) t, seen)) {
+      return false;
+    }
+    to.dx = -seen.x;
+    to.dy = -seen.y;
+    to.dz = -seen.z;
+    to.directionPdf = seen.pdf;
+    to.before(aim, u, v);
+    to.colour(seen.r, seen.g, seen.b);
+    return true;
   }
 
   @Override

@@ -49,49 +49,28 @@ public final class EmissiveLight extends LightSource {
     return tree == null ? 1 : tree.parts(px, py, pz);
   }
 
-  /**
-   * Chooses the parts that are drawn next at a surface.
-   *
-   * @param nx normal of the side that is lit; all three 0 where both are
-   * @param count how many, no more than {@link #parts} says anywhere
-   * @param w in [0, 1)
-   * @param to keeps them, for {@link #sample} to draw {@code to.part} of them
-   */
   @Override
-  public void choose(
-      float px,
-      float py,
-      float pz,
-      float nx,
-      float ny,
-      float nz,
-      int count,
-      float w,
-      LightSample to) {
+  public void choose(ReferencePoint from, int count, float w, LightSample to) {
     if (tree != null) {
-      tree.sample(px, py, pz, nx, ny, nz, count, w, to.chosen);
+      tree.sample(from.x, from.y, from.z, from.nx, from.ny, from.nz, count, w, to.chosen);
     }
   }
 
   /** Draws a place of the part chosen before. */
   @Override
-  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
+  public boolean sample(ReferencePoint from, float u, float v, LightSample to) {
     if (tree == null || !(to.chosen.chance[to.part] > 0)) {
       return false;
     }
     int t = to.chosen.triangle[to.part];
-    // Uniform over the triangle (Heitz 2019, "A Low-Distortion Map Between Triangle and Square").
-    float b = u / 2, c = v / 2;
-    float shift = c - b;
-    if (shift > 0) {
-      c += shift;
-    } else {
-      b -= shift;
-    }
+    float b = second(u, v), c = third(u, v);
     float a = 1 - b - c;
-    float x = a * tree.corner(t, 0, 0) + b * tree.corner(t, 1, 0) + c * tree.corner(t, 2, 0) - px;
-    float y = a * tree.corner(t, 0, 1) + b * tree.corner(t, 1, 1) + c * tree.corner(t, 2, 1) - py;
-    float z = a * tree.corner(t, 0, 2) + b * tree.corner(t, 1, 2) + c * tree.corner(t, 2, 2) - pz;
+    float x =
+        a * tree.corner(t, 0, 0) + b * tree.corner(t, 1, 0) + c * tree.corner(t, 2, 0) - from.x;
+    float y =
+        a * tree.corner(t, 0, 1) + b * tree.corner(t, 1, 1) + c * tree.corner(t, 2, 1) - from.y;
+    float z =
+        a * tree.corner(t, 0, 2) + b * tree.corner(t, 1, 2) + c * tree.corner(t, 2, 2) - from.z;
     float d2 = x * x + y * y + z * z;
     float d = (float) Math.sqrt(d2);
     float s = 1 / d;
@@ -111,6 +90,21 @@ public final class EmissiveLight extends LightSource {
     to.third = c;
     radiance(t, b, c, to);
     return to.pdf > 0;
+  }
+
+  /**
+   * Weight of a triangle's second corner, uniform over the triangle (Heitz 2019, "A Low-Distortion
+   * Map Between Triangle and Square").
+   */
+  private static float second(float u, float v) {
+    float b = u / 2, c = v / 2, shift = c - b;
+    return shift > 0 ? b : b - shift;
+  }
+
+  /** Weight of its third. */
+  private static float third(float u, float v) {
+    float b = u / 2, c = v / 2, shift = c - b;
+    return shift > 0 ? c + shift : c;
   }
 
   /**
@@ -139,18 +133,12 @@ public final class EmissiveLight extends LightSource {
    * from a surface has hit.
    *
    * @param triangle its number among the light's triangles
-   * @param nx normal of the side that was lit; all three 0 where both were
    * @param distance metres from the point
    * @param by is worked with
    */
   public float density(
       int triangle,
-      float px,
-      float py,
-      float pz,
-      float nx,
-      float ny,
-      float nz,
+      ReferencePoint from,
       float dx,
       float dy,
       float dz,
@@ -163,14 +151,35 @@ public final class EmissiveLight extends LightSource {
     if (!(facing > 1e-6f)) {
       return 0;
     }
-    double chance = tree.chance(triangle, px, py, pz, nx, ny, nz, by.chosen);
+    double chance =
+        tree.chance(triangle, from.x, from.y, from.z, from.nx, from.ny, from.nz, by.chosen);
     return (float) (chance * distance * distance / (facing * tree.area(triangle)));
   }
 
   @Override
-  public boolean hit(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
+  public boolean hit(ReferencePoint from, float dx, float dy, float dz, float far, LightSample to) {
     return false;
+  }
+
+  @Override
+  public boolean emit(
+      BoundingSphere aim, double u, double v, double s, double t, EmissionSample to) {
+    if (tree == null) {
+      return false;
+    }
+    double wanted = u * tree.areaBefore(tree.triangles());
+    int i = tree.at(wanted);
+    double share = (wanted - tree.areaBefore(i)) / tree.area(i);
+    float b = second((float) share, (float) v), c = third((float) share, (float) v), a = 1 - b - c;
+    to.place(
+        a * tree.corner(i, 0, 0) + b * tree.corner(i, 1, 0) + c * tree.corner(i, 2, 0),
+        a * tree.corner(i, 0, 1) + b * tree.corner(i, 1, 1) + c * tree.corner(i, 2, 1),
+        a * tree.corner(i, 0, 2) + b * tree.corner(i, 1, 2) + c * tree.corner(i, 2, 2),
+        1 / tree.areaBefore(tree.triangles()));
+    to.about(tree.normal(i, 0), tree.normal(i, 1), tree.normal(i, 2), 1, s, t);
+    radiance(i, b, c, to.radiance);
+    to.colour(to.radiance.r, to.radiance.g, to.radiance.b);
+    return to.cosine > 0;
   }
 
   @Override

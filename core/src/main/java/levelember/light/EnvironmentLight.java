@@ -15,6 +15,9 @@ import levelember.texture.Surroundings;
  * <p>Method: the two-step inversion of Pharr, Jakob and Humphreys 2016, section 13.6.7.
  */
 public final class EnvironmentLight extends LightSource {
+  /** Surroundings look alike from everywhere. */
+  private static final ReferencePoint ANYWHERE = new ReferencePoint();
+
   private final int width, height;
   private final float[] rgb;
   private final float[] rows;
@@ -100,16 +103,16 @@ public final class EnvironmentLight extends LightSource {
   }
 
   @Override
-  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
+  public boolean sample(ReferencePoint from, float u, float v, LightSample to) {
     if (!(total > 0)) {
       return false;
     }
     int y = find(rows, 0, rowGuide, 0, height, v);
-    int from = y * (width + 1);
-    int x = find(columns, from, columnGuide, y * width, width, u);
+    int row = y * (width + 1);
+    int x = find(columns, row, columnGuide, y * width, width, u);
     double cos = bands[y] + rest(rows, y, v) * (bands[y + 1] - bands[y]);
     double sin = Math.sqrt(cos * cos < 1 ? 1 - cos * cos : 0);
-    double turns = (x + rest(columns, from + x, u)) / width - 0.5 - turn;
+    double turns = (x + rest(columns, row + x, u)) / width - 0.5 - turn;
     to.x = (float) (sin * Trig.sine(turns));
     to.y = (float) cos;
     to.z = (float) (-sin * Trig.cosine(turns));
@@ -151,8 +154,7 @@ public final class EnvironmentLight extends LightSource {
   }
 
   @Override
-  public boolean hit(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
+  public boolean hit(ReferencePoint from, float dx, float dy, float dz, float far, LightSample to) {
     if (far < Float.POSITIVE_INFINITY) {
       return false;
     }
@@ -182,6 +184,22 @@ public final class EnvironmentLight extends LightSource {
     to.g = rgb[3 * pixel + 1];
     to.b = rgb[3 * pixel + 2];
     to.pdf = total > 0 ? (float) (luminance(pixel) / total) : 0;
+  }
+
+  @Override
+  public boolean emit(
+      BoundingSphere aim, double u, double v, double s, double t, EmissionSample to) {
+    LightSample seen = to.radiance;
+    if (!sample(ANYWHERE, (float) s, (float) t, seen)) {
+      return false;
+    }
+    to.dx = -seen.x;
+    to.dy = -seen.y;
+    to.dz = -seen.z;
+    to.directionPdf = seen.pdf;
+    to.before(aim, u, v);
+    to.colour(seen.r, seen.g, seen.b);
+    return true;
   }
 
   @Override

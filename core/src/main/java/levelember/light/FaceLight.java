@@ -44,6 +44,32 @@ abstract sealed class FaceLight extends LightSource permits RectangleLight, Disc
     to.b = open * to.colour[2];
   }
 
+  /** Cosine-weighted directions end here: squared sine of the cone about all that it lets out. */
+  private double sine2() {
+    double tan2 = 2 * lean * lean;
+    return lean == Double.POSITIVE_INFINITY ? 1 : tan2 / (1 + tan2);
+  }
+
+  /**
+   * Fills in a direction in which light leaves a place of the face, which is known already.
+   *
+   * @param across from the left as seen from in front, 0…1
+   * @param down 0…1
+   */
+  final boolean leave(double across, double down, double s, double t, EmissionSample to) {
+    boolean behind = twoSided && s >= 0.5;
+    double first = twoSided ? 2 * s - (behind ? 1 : 0) : s;
+    double side = behind ? -1 : 1;
+    to.about(side * out.x(), side * out.y(), side * out.z(), sine2(), first, t);
+    to.directionPdf *= twoSided ? 0.5 : 1;
+    double x = to.dx * right.x() + to.dy * right.y() + to.dz * right.z();
+    double y = to.dx * up.x() + to.dy * up.y() + to.dz * up.z();
+    LightSample seen = to.radiance;
+    radiance(seen, x, y, to.cosine, behind ? 1 - across : across, down);
+    to.colour(seen.r, seen.g, seen.b);
+    return seen.r + seen.g + seen.b > 0 && to.cosine > 0;
+  }
+
   /** How far a face is turned to a place, never quite nothing. */
   final float facing(double x, double y, double z) {
     double towards = -(x * out.x() + y * out.y() + z * out.z());

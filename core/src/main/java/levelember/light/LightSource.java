@@ -17,6 +17,9 @@ public abstract sealed class LightSource
         DomeLight,
         PlateLight,
         EmissiveLight {
+  /** Points over which {@link #flux} is summed. */
+  private static final int QUADRATURE = 1 << 14;
+
   private final int key;
   private final boolean seenDirectly;
 
@@ -42,10 +45,11 @@ public abstract sealed class LightSource
   /**
    * Draws a direction from a point towards the light; false when none can reach it.
    *
+   * @param from whose unlit side may be left out
    * @param u in [0, 1)
    * @param v in [0, 1)
    */
-  public abstract boolean sample(float px, float py, float pz, float u, float v, LightSample to);
+  public abstract boolean sample(ReferencePoint from, float u, float v, LightSample to);
 
   /**
    * About the illuminance that it gives at a place at unit value, lx, whatever stands between; more
@@ -91,22 +95,58 @@ public abstract sealed class LightSource
     return 1;
   }
 
-  /** Chooses parts to be drawn, where the light is {@link #choosing()}. */
-  public void choose(
-      float px,
-      float py,
-      float pz,
-      float nx,
-      float ny,
-      float nz,
-      int count,
-      float w,
-      LightSample to) {}
+  /**
+   * Chooses parts to be drawn, where the light is {@link #choosing()}.
+   *
+   * @param count how many, no more than {@link #parts} says anywhere
+   * @param w in [0, 1)
+   * @param to keeps them, for {@link #sample} to draw {@code to.part} of them
+   */
+  public void choose(ReferencePoint from, int count, float w, LightSample to) {}
+
+  /**
+   * Draws a place and a direction in which light leaves, as light paths begin; false when none does
+   * for these numbers, which counts as a sample of no light.
+   *
+   * @param aim what lights that surround the set are aimed at
+   * @param u for the place, with v, in [0, 1)
+   * @param s for the direction, with t, in [0, 1)
+   */
+  public abstract boolean emit(
+      BoundingSphere aim, double u, double v, double s, double t, EmissionSample to);
+
+  /**
+   * What leaves at unit value and neutral colour by channel, lm; of surroundings what crosses the
+   * outline of what they are aimed at. By quadrature over {@link #emit}, to about one percent.
+   */
+  public final double[] flux(BoundingSphere aim) {
+    EmissionSample sample = new EmissionSample();
+    double[] sum = new double[3];
+    for (int i = 0; i < QUADRATURE; i++) {
+      // Points of the R4 sequence (Roberts 2018), of low discrepancy in four dimensions.
+      double u = part(i, 0.8566748838545029), v = part(i, 0.733891856627126);
+      double s = part(i, 0.6287067210378087), t = part(i, 0.5385972572236101);
+      if (emit(aim, u, v, s, t, sample)) {
+        sum[0] += sample.flux(sample.r);
+        sum[1] += sample.flux(sample.g);
+        sum[2] += sample.flux(sample.b);
+      }
+    }
+    for (int c = 0; c < 3; c++) {
+      sum[c] /= QUADRATURE;
+    }
+    return sum;
+  }
+
+  private static double part(int i, double step) {
+    double at = 0.5 + i * step;
+    return at - Math.floor(at);
+  }
 
   /**
    * Whether a ray that is free up to {@code far} meets the light; if so gives its radiance and the
-   * density with which {@link #sample} would have drawn that direction.
+   * density with which {@link #sample} would have drawn that direction for that point.
    */
   public abstract boolean hit(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to);
+      ReferencePoint from, float dx, float dy, float dz, float far, LightSample to);
 }

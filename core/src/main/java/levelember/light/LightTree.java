@@ -1,5 +1,7 @@
 package levelember.light;
 
+import java.util.Arrays;
+
 /**
  * A tree over shining triangles from which some are drawn by what they may give to a surface: power
  * over squared distance, bounded by balls, by cones of normals and by the surface's own normal.
@@ -19,6 +21,9 @@ final class LightTree {
   private final float[] triangles;
   private final float[] normals;
   private final float[] areas;
+
+  /** Sum of the areas of all triangles before each, and of all. */
+  private final double[] areasBefore;
 
   /** Bound of all: least x y z, greatest x y z, axis x y z, half angle of the normals, power. */
   private final float[] whole;
@@ -71,6 +76,10 @@ final class LightTree {
     for (int i = 0; i < count; i++) {
       measure(i);
     }
+    areasBefore = new double[count + 1];
+    for (int i = 0; i < count; i++) {
+      areasBefore[i + 1] = areasBefore[i] + areas[i];
+    }
     LightTreeBuild build = new LightTreeBuild(this, count);
     whole = build.whole();
     leaves = new int[count];
@@ -120,6 +129,25 @@ final class LightTree {
     normals[3 * i] = (float) (x * s);
     normals[3 * i + 1] = (float) (y * s);
     normals[3 * i + 2] = (float) (z * s);
+  }
+
+  int triangles() {
+    return areas.length;
+  }
+
+  /** Area of all triangles before one; of all for {@link #triangles}. */
+  double areaBefore(int triangle) {
+    return areasBefore[triangle];
+  }
+
+  /** The triangle at which the areas of those before it come up to a value. */
+  int at(double area) {
+    int at = Arrays.binarySearch(areasBefore, area);
+    int triangle = Math.clamp(at < 0 ? -at - 2 : at, 0, areas.length - 1);
+    while (areas[triangle] == 0 && triangle < areas.length - 1) {
+      triangle++;
+    }
+    return triangle;
   }
 
   float area(int triangle) {

@@ -38,13 +38,18 @@ public final class PlateLight extends LightSource {
   }
 
   @Override
-  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
+  public boolean sample(ReferencePoint from, float u, float v, LightSample to) {
     return false;
   }
 
   @Override
-  public boolean hit(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
+  public boolean hit(ReferencePoint from, float dx, float dy, float dz, float far, LightSample to) {
+    return false;
+  }
+
+  @Override
+  public boolean emit(
+      BoundingSphere aim, double u, double v, double s, double t, EmissionSample to) {
     return false;
   }
 

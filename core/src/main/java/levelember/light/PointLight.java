@@ -1,6 +1,7 @@
 package levelember.light;
 
 import levelember.math.Affine;
+import levelember.math.Trig;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 
@@ -26,8 +27,8 @@ public final class PointLight extends LightSource {
   }
 
   @Override
-  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
-    double dx = x - px, dy = y - py, dz = z - pz;
+  public boolean sample(ReferencePoint from, float u, float v, LightSample to) {
+    double dx = x - from.x, dy = y - from.y, dz = z - from.z;
     double d2 = dx * dx + dy * dy + dz * dz;
     if (d2 < 1e-18) {
       return false;
@@ -45,9 +46,23 @@ public final class PointLight extends LightSource {
   }
 
   @Override
-  public boolean hit(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
+  public boolean hit(ReferencePoint from, float dx, float dy, float dz, float far, LightSample to) {
     return false;
+  }
+
+  @Override
+  public boolean emit(
+      BoundingSphere aim, double u, double v, double s, double t, EmissionSample to) {
+    double up = 1 - 2 * s, ring = Math.sqrt(Math.max(0, 1 - up * up));
+    to.place(x, y, z, 1);
+    to.dx = ring * Trig.cosine(t);
+    to.dy = up;
+    to.dz = ring * Trig.sine(t);
+    to.cosine = 1;
+    to.directionPdf = 1 / (4 * Math.PI);
+    float part = intensity == null ? 1 : intensity.along(to.dx, to.dy, to.dz);
+    to.colour(part, part, part);
+    return part > 0;
   }
 
   @Override

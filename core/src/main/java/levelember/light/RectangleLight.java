@@ -30,8 +30,8 @@ public final class RectangleLight extends FaceLight {
   }
 
   @Override
-  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
-    double cx = corner.x() - px, cy = corner.y() - py, cz = corner.z() - pz;
+  public boolean sample(ReferencePoint from, float u, float v, LightSample to) {
+    double cx = corner.x() - from.x, cy = corner.y() - from.y, cz = corner.z() - from.z;
     double x0 = cx * right.x() + cy * right.y() + cz * right.z();
     double y0 = cx * up.x() + cy * up.y() + cz * up.z();
     double z0 = cx * out.x() + cy * out.y() + cz * out.z();
@@ -111,13 +111,12 @@ public final class RectangleLight extends FaceLight {
   }
 
   @Override
-  public boolean hit(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
+  public boolean hit(ReferencePoint from, float dx, float dy, float dz, float far, LightSample to) {
     double towards = dx * out.x() + dy * out.y() + dz * out.z();
     if (towards >= 0 && !twoSided || towards == 0) {
       return false;
     }
-    double cx = corner.x() - ox, cy = corner.y() - oy, cz = corner.z() - oz;
+    double cx = corner.x() - from.x, cy = corner.y() - from.y, cz = corner.z() - from.z;
     double z0 = cx * out.x() + cy * out.y() + cz * out.z();
     double t = z0 / towards;
     if (!(t > 0 && t < far)) {
@@ -137,6 +136,19 @@ public final class RectangleLight extends FaceLight {
     to.delta = false;
     radiance(to, x + x0, y + y0, z0, across(x, z0), 1 - y / height);
     return true;
+  }
+
+  @Override
+  public boolean emit(
+      BoundingSphere aim, double u, double v, double s, double t, EmissionSample to) {
+    double a = u * width, b = v * height;
+    to.place(
+        corner.x() + a * right.x() + b * up.x(),
+        corner.y() + a * right.y() + b * up.y(),
+        corner.z() + a * right.z() + b * up.z(),
+        1 / (width * height));
+    // The picture is turned as it is seen from in front, where right is to the left.
+    return leave(1 - u, 1 - v, s, t, to);
   }
 
   @Override

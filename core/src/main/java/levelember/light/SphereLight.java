@@ -20,8 +20,8 @@ public final class SphereLight extends LightSource {
   }
 
   @Override
-  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
-    double x = cx - px, y = cy - py, z = cz - pz;
+  public boolean sample(ReferencePoint from, float u, float v, LightSample to) {
+    double x = cx - from.x, y = cy - from.y, z = cz - from.z;
     double d2 = x * x + y * y + z * z;
     if (d2 <= radius * radius) {
       return false;
@@ -57,9 +57,8 @@ public final class SphereLight extends LightSource {
   }
 
   @Override
-  public boolean hit(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
-    double x = cx - ox, y = cy - oy, z = cz - oz;
+  public boolean hit(ReferencePoint from, float dx, float dy, float dz, float far, LightSample to) {
+    double x = cx - from.x, y = cy - from.y, z = cz - from.z;
     double along = x * dx + y * dy + z * dz;
     double d2 = x * x + y * y + z * z;
     double qx = x - along * dx, qy = y - along * dy, qz = z - along * dz;
@@ -76,6 +75,18 @@ public final class SphereLight extends LightSource {
     to.distance = (float) t;
     to.delta = false;
     to.white(1);
+    return true;
+  }
+
+  @Override
+  public boolean emit(
+      BoundingSphere aim, double u, double v, double s, double t, EmissionSample to) {
+    double nz = 1 - 2 * u, ring = Math.sqrt(Math.max(0, 1 - nz * nz));
+    double nx = ring * Trig.cosine(v), ny = ring * Trig.sine(v);
+    double area = 4 * Math.PI * radius * radius;
+    to.place(cx + radius * nx, cy + radius * ny, cz + radius * nz, 1 / area);
+    to.about(nx, ny, nz, 1, s, t);
+    to.colour(1, 1, 1);
     return true;
   }
 

@@ -37,12 +37,12 @@ public final class SpotLight extends LightSource {
   }
 
   @Override
-  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
+  public boolean sample(ReferencePoint from, float u, float v, LightSample to) {
     double r = radius * Math.sqrt(u);
     double a = r == 0 ? 0 : r * Trig.cosine(v), b = r == 0 ? 0 : r * Trig.sine(v);
-    double x = cx + a * frame.x().x() + b * frame.y().x() - px;
-    double y = cy + a * frame.x().y() + b * frame.y().y() - py;
-    double z = cz + a * frame.x().z() + b * frame.y().z() - pz;
+    double x = cx + a * frame.x().x() + b * frame.y().x() - from.x;
+    double y = cy + a * frame.x().y() + b * frame.y().y() - from.y;
+    double z = cz + a * frame.x().z() + b * frame.y().z() - from.z;
     double d2 = x * x + y * y + z * z;
     if (d2 < 1e-18) {
       return false;
@@ -88,12 +88,11 @@ public final class SpotLight extends LightSource {
   }
 
   @Override
-  public boolean hit(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
+  public boolean hit(ReferencePoint from, float dx, float dy, float dz, float far, LightSample to) {
     if (radius == 0) {
       return false;
     }
-    double x = cx - ox, y = cy - oy, z = cz - oz;
+    double x = cx - from.x, y = cy - from.y, z = cz - from.z;
     double towards = dx * frame.z().x() + dy * frame.z().y() + dz * frame.z().z();
     double t = (x * frame.z().x() + y * frame.z().y() + z * frame.z().z()) / towards;
     if (!(towards > 0) || !(t > 0 && t < far)) {
@@ -111,6 +110,39 @@ public final class SpotLight extends LightSource {
     to.distance = (float) t;
     to.delta = false;
     return answer(a, b, t * t, to);
+  }
+
+  @Override
+  public boolean emit(
+      BoundingSphere aim, double u, double v, double s, double t, EmissionSample to) {
+    double r = radius * Math.sqrt(u);
+    double a = r == 0 ? 0 : r * Trig.cosine(v), b = r == 0 ? 0 : r * Trig.sine(v);
+    to.place(
+        cx + a * frame.x().x() + b * frame.y().x(),
+        cy + a * frame.x().y() + b * frame.y().y(),
+        cz + a * frame.x().z() + b * frame.y().z(),
+        radius == 0 ? 1 : 1 / (Math.PI * radius * radius));
+    // Uniform over the cone of directions from the middle to places of the gate.
+    double share = 1 - StrictMath.cos(half), gateCos = 1 - s * share;
+    double tan = Math.sqrt(Math.max(0, 1 - gateCos * gateCos)) / gateCos;
+    double across = tan * Trig.cosine(t) - a / gateDistance;
+    double above = tan * Trig.sine(t) - b / gateDistance;
+    double out = 1 / Math.sqrt(1 + across * across + above * above);
+    to.dx = out * (across * frame.x().x() + above * frame.y().x() - frame.z().x());
+    to.dy = out * (across * frame.x().y() + above * frame.y().y() - frame.z().y());
+    to.dz = out * (across * frame.x().z() + above * frame.y().z() - frame.z().z());
+    to.cosine = radius == 0 ? 1 : out;
+    double turned = gateCos / out;
+    to.directionPdf = turned * turned * turned / (2 * Math.PI * share);
+    LightSample seen = to.radiance;
+    seen.x = (float) -to.dx;
+    seen.y = (float) -to.dy;
+    seen.z = (float) -to.dz;
+    if (!answer(a, b, 1, seen)) {
+      return false;
+    }
+    to.colour(seen.r, seen.g, seen.b);
+    return true;
   }
 
   @Override

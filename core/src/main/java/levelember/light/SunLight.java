@@ -36,7 +36,7 @@ public final class SunLight extends LightSource {
   }
 
   @Override
-  public boolean sample(float px, float py, float pz, float u, float v, LightSample ray) {
+  public boolean sample(ReferencePoint from, float u, float v, LightSample ray) {
     double rise = u * share, cos = 1 - rise, sin = Math.sqrt(rise * (2 - rise));
     double a = sin * Trig.cosine(v), b = sin * Trig.sine(v);
     ray.x = (float) (cos * to.x() + a * side.x() + b * other.x());
@@ -57,7 +57,7 @@ public final class SunLight extends LightSource {
 
   @Override
   public boolean hit(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample ray) {
+      ReferencePoint from, float dx, float dy, float dz, float far, LightSample ray) {
     if (share == 0
         || far < Float.POSITIVE_INFINITY
         || dx * to.x() + dy * to.y() + dz * to.z() < cosine) {
@@ -65,6 +65,20 @@ public final class SunLight extends LightSource {
     }
     answer(ray);
     return true;
+  }
+
+  @Override
+  public boolean emit(
+      BoundingSphere aim, double u, double v, double s, double t, EmissionSample out) {
+    double rise = s * share, cos = 1 - rise, sin = Math.sqrt(rise * (2 - rise));
+    double a = sin * Trig.cosine(t), b = sin * Trig.sine(t);
+    out.dx = -(cos * to.x() + a * side.x() + b * other.x());
+    out.dy = -(cos * to.y() + a * side.y() + b * other.y());
+    out.dz = -(cos * to.z() + a * side.z() + b * other.z());
+    out.directionPdf = share == 0 ? 1 : 1 / (2 * Math.PI * share);
+    out.before(aim, u, v);
+    out.colour(radiance[0], radiance[1], radiance[2]);
+    return radiance[0] + radiance[1] + radiance[2] > 0;
   }
 
   @Override

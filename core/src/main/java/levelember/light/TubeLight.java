@@ -25,8 +25,8 @@ public final class TubeLight extends LightSource {
   }
 
   @Override
-  public boolean sample(float px, float py, float pz, float u, float v, LightSample to) {
-    double x = px - middle.x(), y = py - middle.y(), z = pz - middle.z();
+  public boolean sample(ReferencePoint from, float u, float v, LightSample to) {
+    double x = from.x - middle.x(), y = from.y - middle.y(), z = from.z - middle.z();
     double along = x * axis.x() + y * axis.y() + z * axis.z();
     double qx = x - along * axis.x(), qy = y - along * axis.y(), qz = z - along * axis.z();
     double rho = Math.sqrt(qx * qx + qy * qy + qz * qz);
@@ -66,9 +66,8 @@ public final class TubeLight extends LightSource {
   }
 
   @Override
-  public boolean hit(
-      float ox, float oy, float oz, float dx, float dy, float dz, float far, LightSample to) {
-    double x = ox - middle.x(), y = oy - middle.y(), z = oz - middle.z();
+  public boolean hit(ReferencePoint from, float dx, float dy, float dz, float far, LightSample to) {
+    double x = from.x - middle.x(), y = from.y - middle.y(), z = from.z - middle.z();
     double along = x * axis.x() + y * axis.y() + z * axis.z();
     double way = dx * axis.x() + dy * axis.y() + dz * axis.z();
     double qx = x - along * axis.x(), qy = y - along * axis.y(), qz = z - along * axis.z();
@@ -93,6 +92,19 @@ public final class TubeLight extends LightSource {
     to.distance = (float) t;
     to.delta = false;
     to.white(1);
+    return true;
+  }
+
+  @Override
+  public boolean emit(
+      BoundingSphere aim, double u, double v, double s, double t, EmissionSample to) {
+    Vec3 any = Math.abs(axis.y()) > 0.9 ? new Vec3(1, 0, 0) : Vec3.UP;
+    Vec3 side = axis.cross(any).unit(), other = axis.cross(side);
+    Vec3 n = side.times(Trig.cosine(u)).plus(other.times(Trig.sine(u)));
+    Vec3 at = middle.plus(axis.times((v - 0.5) * length)).plus(n.times(radius));
+    to.place(at.x(), at.y(), at.z(), 1 / (2 * Math.PI * radius * length));
+    to.about(n.x(), n.y(), n.z(), 1, s, t);
+    to.colour(1, 1, 1);
     return true;
   }
 

@@ -62,7 +62,7 @@ final class EmitterHits {
               || controls.customShadow() && !vertex.delta)) {
         continue;
       }
-      if (light.hit(vertex.x, vertex.y, vertex.z, path.dx, path.dy, path.dz, reach, lightRay)
+      if (light.hit(vertex.at, path.dx, path.dy, path.dz, reach, lightRay)
           && lightRay.distance > path.sinceVertex
           && !(cutOut && lightRay.distance == Float.POSITIVE_INFINITY)) {
         float w = vertex.delta ? 1 : weight(path, k, lightRay.pdf);
@@ -90,14 +90,14 @@ final class EmitterHits {
         continue;
       }
       float dx = path.dx, dy = path.dy, dz = path.dz;
-      if (!scene.lights[k].hit(
-          vertex.x, vertex.y, vertex.z, dx, dy, dz, Float.POSITIVE_INFINITY, lightRay)) {
+      if (!scene.lights[k].hit(vertex.at, dx, dy, dz, Float.POSITIVE_INFINITY, lightRay)) {
         continue;
       }
       float w = weight(path, k, lightRay.pdf);
       float distance = lightRay.distance;
       rays.shadow++;
-      if (shadow.arrives(controls, vertex.x, vertex.y, vertex.z, dx, dy, dz, distance * 0.9999f)) {
+      if (shadow.arrives(
+          controls, vertex.at.x, vertex.at.y, vertex.at.z, dx, dy, dz, distance * 0.9999f)) {
         add(path, k, distance, w, shadow.r, shadow.g, shadow.b);
       }
     }
@@ -128,9 +128,7 @@ final class EmitterHits {
     float w = 1;
     if (!vertex.delta) {
       float density =
-          light.density(
-              triangle, vertex.x, vertex.y, vertex.z, vertex.nx, vertex.ny, vertex.nz, path.dx,
-              path.dy, path.dz, distance, lightRay);
+          light.density(triangle, vertex.at, path.dx, path.dy, path.dz, distance, lightRay);
       w = weight(path, k, density);
     }
     light.radiance(triangle, walk.b, scene.emissive.third(place, walk.b, walk.c), lightRay);

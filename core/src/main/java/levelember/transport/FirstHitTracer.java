@@ -7,6 +7,7 @@ import levelember.lens.Camera;
 import levelember.light.EmissiveLight;
 import levelember.light.LightSample;
 import levelember.light.LightSource;
+import levelember.light.ReferencePoint;
 import levelember.math.Points;
 import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
@@ -63,6 +64,7 @@ public final class FirstHitTracer {
     private final Points points = new Points(true);
     private final Camera.Ray ray = new Camera.Ray();
     private final LightSample light = new LightSample();
+    private final ReferencePoint from = new ReferencePoint();
     private final SurfaceInteraction at = new SurfaceInteraction(scene, walk);
     private final int[] nearby = new int[scene.lights.length];
     private final float[] through = new float[3];
@@ -83,6 +85,7 @@ public final class FirstHitTracer {
       float across = points.u, down = points.v;
       lens.ray(x, y, fu, fv, across, down, ray);
       float ox = ray.ox, oy = ray.oy, oz = ray.oz;
+      from.set(ox, oy, oz);
       float r = 1, g = 1, b = 1, gone = 0;
       for (int passed = 0; ; passed++) {
         boolean hit =
@@ -130,7 +133,7 @@ public final class FirstHitTracer {
         int k = i < scene.hittable.length ? scene.hittable[i] : nearby[i - scene.hittable.length];
         LightSource lamp = scene.lights[k];
         if (lamp.seenDirectly()
-            && lamp.hit(ray.ox, ray.oy, ray.oz, ray.dx, ray.dy, ray.dz, whole, light)
+            && lamp.hit(from, ray.dx, ray.dy, ray.dz, whole, light)
             && light.distance > gone
             && !(view.camera().cutOut() && light.distance == Float.POSITIVE_INFINITY)) {
           to.seen(k, x, y, r * light.r, g * light.g, b * light.b);

@@ -2,6 +2,7 @@ package levelember.transport;
 
 import levelember.light.LightSample;
 import levelember.light.LightSource;
+import levelember.light.ReferencePoint;
 import levelember.math.Points;
 import levelember.surface.LayeredSurface;
 import levelember.surface.Scattering;
@@ -21,8 +22,7 @@ final class NextEventEstimation {
   private final boolean cutOut;
   private final LightSample lightRay = new LightSample();
 
-  /** Normal of the only side from which light counts; 0 where it counts from both. */
-  private float sideX, sideY, sideZ;
+  private final ReferencePoint from = new ReferencePoint();
 
   NextEventEstimation(TracingContext context) {
     scene = context.scene();
@@ -39,11 +39,9 @@ final class NextEventEstimation {
   void estimate(PathState path, SurfaceInteraction at, boolean catching, boolean[] wanted) {
     // Light from behind counts only where the surface scatters it through.
     boolean sided = !at.surface.transmitsDiffusely();
-    sideX = sided ? at.nx : 0;
-    sideY = sided ? at.ny : 0;
-    sideZ = sided ? at.nz : 0;
     float x = RayOffset.off(at.x, at.gx), y = RayOffset.off(at.y, at.gy);
     float z = RayOffset.off(at.z, at.gz);
+    from.set(x, y, z, sided ? at.nx : 0, sided ? at.ny : 0, sided ? at.nz : 0);
     int first = path.surfaces * Dimensions.PER_VERTEX;
     selection.select(x, y, z, path.roughVertices, points, first + Dimensions.LIGHT_SELECTION);
     if (catching && path.caught) {
@@ -64,21 +62,21 @@ final class NextEventEstimation {
       }
       if (light.choosing()) {
         float w = points.single(dimension + Dimensions.WAVELENGTH);
-        light.choose(x, y, z, sideX, sideY, sideZ, selection.parts[i], w, lightRay);
+        light.choose(from, selection.parts[i], w, lightRay);
       }
       for (int n = 0; n < selection.parts[i]; n++) {
         points.pair(dimension + Dimensions.PIXEL + n * Dimensions.NEXT_LIGHT_SAMPLE);
         lightRay.part = n;
-        if (light.sample(x, y, z, points.u, points.v, lightRay)) {
+        if (light.sample(from, points.u, points.v, lightRay)) {
           connect(path, at, k, rate, catching);
         }
       }
     }
   }
 
-  /** Tells the path's vertex on which side light was sampled. */
-  void side(PathVertex vertex) {
-    vertex.side(sideX, sideY, sideZ);
+  /** The point that lights were sampled for last. */
+  ReferencePoint from() {
+    return from;
   }
 
   /**

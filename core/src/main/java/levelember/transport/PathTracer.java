@@ -2,6 +2,7 @@ package levelember.transport;
 
 import levelember.film.Film;
 import levelember.lens.Camera;
+import levelember.light.ReferencePoint;
 import levelember.math.Points;
 import levelember.shoot.Bounce;
 import levelember.surface.LayeredSurface;
@@ -354,13 +355,14 @@ final class PathTracer {
         RayOffset.off(at.x, side * at.gx),
         RayOffset.off(at.y, side * at.gy),
         RayOffset.off(at.z, side * at.gz));
-    path.vertex.scattered(at.piece, path.ox, path.oy, path.oz, s);
+    ReferencePoint lit = direct.from();
+    path.vertex.at.set(path.ox, path.oy, path.oz, lit.nx, lit.ny, lit.nz);
+    path.vertex.scattered(at.piece, s);
     path.rayKind = s.through ? Hierarchy.REFRACTION : reflectedKind(first);
     path.fromDiffuse = path.vertex.diffuse() > 0;
     if (path.depth == 0) {
       path.first.set(path.vertex, s.through);
     }
-    direct.side(path.vertex);
     path.sinceVertex = 0;
     path.passed = 0;
   }

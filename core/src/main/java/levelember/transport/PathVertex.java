@@ -1,5 +1,6 @@
 package levelember.transport;
 
+import levelember.light.ReferencePoint;
 import levelember.surface.Scattering;
 
 /**
@@ -10,10 +11,8 @@ final class PathVertex {
   /** Number of the piece, or −1 for the camera. */
   int piece;
 
-  float x, y, z;
-
-  /** Normal of the only side on which light was sampled; 0 where it was sampled on both. */
-  float nx, ny, nz;
+  /** Its place, and the normal of the only side on which light was sampled. */
+  final ReferencePoint at = new ReferencePoint();
 
   /**
    * Density with which the direction was sampled, per steradian, where it is not {@link #delta}.
@@ -32,18 +31,14 @@ final class PathVertex {
 
   void camera(float ox, float oy, float oz) {
     piece = -1;
-    x = ox;
-    y = oy;
-    z = oz;
+    at.set(ox, oy, oz);
     pdf = 0;
     delta = true;
   }
 
-  void scattered(int at, float ox, float oy, float oz, Scattering s) {
-    piece = at;
-    x = ox;
-    y = oy;
-    z = oz;
+  /** A path is scattered at a piece; the place is set apart. */
+  void scattered(int on, Scattering s) {
+    piece = on;
     pdf = s.pdf;
     delta = s.delta;
     // Smooth glass and mirrors have no diffuse part.
@@ -60,12 +55,6 @@ final class PathVertex {
   /** Says that the path goes on with the light of one part alone, diffuse or specular. */
   void part(boolean diffuse) {
     diffuseR = diffuseG = diffuseB = diffuse ? 1 : 0;
-  }
-
-  void side(float x, float y, float z) {
-    nx = x;
-    ny = y;
-    nz = z;
   }
 
   private static float share(float part, float whole) {

@@ -25,6 +25,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 class LightTest {
+  private static final ReferencePoint ORIGIN = new ReferencePoint();
+
   private static Light light(Emitter e, Vec3 place, Vec3 aim) {
     return new Light(
         "l",
@@ -94,10 +96,10 @@ class LightTest {
     int agree = 0;
     for (int i = 0; i < 2000; i++) {
       float u = random.nextFloat(), v = random.nextFloat();
-      assertThat(source.sample(0, 0, 0, u, v, drawn)).isTrue();
+      assertThat(source.sample(ORIGIN, u, v, drawn)).isTrue();
       assertThat(Math.sqrt(drawn.x * drawn.x + drawn.y * drawn.y + drawn.z * drawn.z))
           .isCloseTo(1, within(1e-5));
-      if (source.hit(0, 0, 0, drawn.x, drawn.y, drawn.z, Float.POSITIVE_INFINITY, met)
+      if (source.hit(ORIGIN, drawn.x, drawn.y, drawn.z, Float.POSITIVE_INFINITY, met)
           && Math.abs(met.pdf - drawn.pdf) < 0.01 * drawn.pdf
           && Math.abs(met.r - drawn.r) < 0.01 * drawn.r + 1e-6) {
         agree++;
@@ -118,9 +120,7 @@ class LightTest {
       double y = 1 - 2 * random.nextDouble(), r = Math.sqrt(1 - y * y);
       double phi = 2 * Math.PI * random.nextDouble();
       if (source.hit(
-              0,
-              0,
-              0,
+              ORIGIN,
               (float) (r * Math.cos(phi)),
               (float) y,
               (float) (r * Math.sin(phi)),
@@ -134,7 +134,7 @@ class LightTest {
     double sum = 0;
     int draws = 100_000;
     for (int i = 0; i < draws; i++) {
-      source.sample(0, 0, 0, random.nextFloat(), random.nextFloat(), ray);
+      source.sample(ORIGIN, random.nextFloat(), random.nextFloat(), ray);
       sum += 1 / ray.pdf;
     }
     // Three standard errors of counting, and 5 % for the spread of 1/density of the sky.
@@ -149,11 +149,11 @@ class LightTest {
     Emitter.Environment ahead = new Emitter.Environment("p", 0);
     EnvironmentLight light = new EnvironmentLight(light(ahead, Vec3.ZERO, Vec3.UP), ahead, p);
     LightSample ray = new LightSample();
-    light.sample(0, 0, 0, 0.5f, 0.5f, ray);
+    light.sample(ORIGIN, 0.5f, 0.5f, ray);
     assertThat(ray.z).isLessThan(-0.999f);
     Emitter.Environment turned = new Emitter.Environment("p", 90);
     new EnvironmentLight(light(turned, Vec3.ZERO, Vec3.UP), turned, p)
-        .sample(0, 0, 0, 0.5f, 0.5f, ray);
+        .sample(ORIGIN, 0.5f, 0.5f, ray);
     assertThat(ray.x).isLessThan(-0.999f);
   }
 
@@ -228,11 +228,13 @@ class LightTest {
           default -> throw new AssertionError(emitter);
         };
     LightSample ray = new LightSample();
+    ReferencePoint from = new ReferencePoint();
+    from.set(0, 0, (float) distance);
     int n = 400;
     double sum = 0;
     for (int i = 0; i < n * n; i++) {
       float first = (i % n + 0.5f) / n, second = (i / n + 0.5f) / n;
-      if (source.sample(0, 0, (float) distance, first, second, ray)) {
+      if (source.sample(from, first, second, ray)) {
         sum += ray.g * Math.max(0, -ray.z) / ray.pdf / (n * n);
       }
     }

@@ -103,9 +103,11 @@ class RigTreeTest {
     int[] found = new int[lights.length];
     LightSample ray = new LightSample();
     int met = 0;
+    ReferencePoint from = new ReferencePoint();
     for (int i = 0; i < 20_000; i++) {
-      Vec3 from = somewhere(), way = somewhere().minus(somewhere()).unit();
-      float ox = (float) from.x(), oy = (float) from.y(), oz = (float) from.z();
+      Vec3 origin = somewhere(), way = somewhere().minus(somewhere()).unit();
+      float ox = (float) origin.x(), oy = (float) origin.y(), oz = (float) origin.z();
+      from.set(ox, oy, oz);
       // Some rays run along an axis, where a slab's test divides by nothing.
       float dx = i % 5 == 0 ? 0 : (float) way.x(), dy = i % 7 == 0 ? 0 : (float) way.y();
       float dz = (float) way.z(), far = i % 3 == 0 ? 2 : Float.POSITIVE_INFINITY;
@@ -120,7 +122,7 @@ class RigTreeTest {
       }
       assertThat(there).doesNotHaveDuplicates();
       for (int k = 0; k < lights.length - 1; k++) {
-        if (lights[k].hit(ox, oy, oz, dx, dy, dz, far, ray)) {
+        if (lights[k].hit(from, dx, dy, dz, far, ray)) {
           assertThat(there).contains(k);
           met++;
         }
