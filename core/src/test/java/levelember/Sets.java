@@ -130,6 +130,21 @@ public final class Sets {
     return LayerMix.picture(film, LayerWeights.of(shoot));
   }
 
+  /** Renderings of as many seeds from the first on, of one compiled set. */
+  public static List<Picture> renderings(
+      Shoot shoot, int width, int height, int samples, int bounces, int first, int seeds) {
+    View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
+    List<Picture> to = new ArrayList<>();
+    for (int seed = first; seed < first + seeds; seed++) {
+      Film film = new Film(width, height, view.layers());
+      try (Renderer renderer = new Renderer(2, bounces, seed)) {
+        renderer.trace(view, film, samples, () -> false);
+      }
+      to.add(LayerMix.picture(film, LayerWeights.of(shoot)));
+    }
+    return to;
+  }
+
   public static Film film(
       Shoot shoot, int width, int height, int samples, int bounces, int threads) {
     View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);

@@ -366,20 +366,12 @@ public final class Film {
 
   /** Least samples of any layer in any tile. */
   public int samples() {
-    int least = Integer.MAX_VALUE;
-    for (int tile = 0; tile < tiles(); tile++) {
-      least = Math.min(least, least(tile));
-    }
-    return least;
+    return samples.least();
   }
 
   /** Samples of the whole picture, a pixel, on the mean over tiles. */
   public double meanSamples() {
-    double sum = 0;
-    for (int tile = 0; tile < tiles(); tile++) {
-      sum += least(tile);
-    }
-    return sum / tiles();
+    return samples.mean();
   }
 
   /** True when every tile has a sample of a layer. */

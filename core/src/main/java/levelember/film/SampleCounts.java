@@ -24,6 +24,28 @@ final class SampleCounts {
     return least == Integer.MAX_VALUE ? 0 : least;
   }
 
+  /** Least of any layer in any tile; 0 without layers. */
+  int least() {
+    int least = Integer.MAX_VALUE;
+    for (int tile = 0; tile < tiles(); tile++) {
+      least = Math.min(least, least(tile));
+    }
+    return least == Integer.MAX_VALUE ? 0 : least;
+  }
+
+  /** The least of all layers, on the mean over tiles; 0 without layers. */
+  double mean() {
+    double sum = 0;
+    for (int tile = 0; tile < tiles(); tile++) {
+      sum += least(tile);
+    }
+    return tiles() == 0 ? 0 : sum / tiles();
+  }
+
+  private int tiles() {
+    return counts.length == 0 ? 0 : counts[0].length;
+  }
+
   int most(int tile) {
     int most = 0;
     for (int[] layer : counts) {

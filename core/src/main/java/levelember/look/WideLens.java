@@ -23,7 +23,7 @@ final class WideLens {
   private WideLens() {}
 
   /** How far each lane is from the first. */
-  private static final FloatVector LANES_ACROSS = WideRows.all(0).addIndex(1);
+  private static final FloatVector LANES_ACROSS = WideMath.all(0).addIndex(1);
 
   /** One loop of a lens over a row. */
   private interface Reading {
@@ -99,8 +99,8 @@ final class WideLens {
     float[] to = m.scales;
     for (int x = 0; x < end; x += LANES.length()) {
       FloatVector u = LANES_ACROSS.add(x + 0.5f).sub(half);
-      FloatVector r = u.fma(u, WideRows.all(square)).mul(lens.perCorner());
-      WideRows.all(lens.d()).fma(r, WideRows.all(1)).mul(lens.s()).intoArray(to, x);
+      FloatVector r = u.fma(u, WideMath.all(square)).mul(lens.perCorner());
+      WideMath.all(lens.d()).fma(r, WideMath.all(1)).mul(lens.s()).intoArray(to, x);
     }
   }
 
@@ -108,7 +108,7 @@ final class WideLens {
     for (int x = 0; x < end; x += LANES.length()) {
       FloatVector u = LANES_ACROSS.add(x + 0.5f).sub(0.5f * w);
       FloatVector s = FloatVector.fromArray(LANES, m.scales, x);
-      FloatVector px = place(s.fma(u, WideRows.all(0.5f * w - 0.5f)), w + 1);
+      FloatVector px = place(s.fma(u, WideMath.all(0.5f * w - 0.5f)), w + 1);
       IntVector i = px.convert(VectorOperators.F2I, 0).reinterpretAsInts();
       i.intoArray(m.columns, x);
       px.sub((FloatVector) i.convert(VectorOperators.I2F, 0)).intoArray(m.partAcross, x);
@@ -118,7 +118,7 @@ final class WideLens {
   private static void down(LensMemory m, int end, Lens lens, float h, float v) {
     for (int x = 0; x < end; x += LANES.length()) {
       FloatVector s = FloatVector.fromArray(LANES, m.scales, x);
-      FloatVector py = place(s.fma(WideRows.all(v), WideRows.all(0.5f * h - 0.5f)), h + 1);
+      FloatVector py = place(s.fma(WideMath.all(v), WideMath.all(0.5f * h - 0.5f)), h + 1);
       FloatVector j = whole(py);
       j.intoArray(m.rows, x);
       py.sub(j).intoArray(m.partDown, x);
@@ -128,7 +128,7 @@ final class WideLens {
   }
 
   private static FloatVector place(FloatVector at, float most) {
-    return WideRows.atMost(WideRows.atLeast(at, -2), most).add(Planes.BORDER);
+    return WideMath.atMost(WideMath.atLeast(at, -2), most).add(Planes.BORDER);
   }
 
   private static FloatVector whole(FloatVector x) {
@@ -181,7 +181,7 @@ final class WideLens {
 
   private static void lit(float[] to, int end) {
     for (int x = 0; x < end; x += LANES.length()) {
-      WideRows.atLeast(FloatVector.fromArray(LANES, to, x), 0).intoArray(to, x);
+      WideMath.atLeast(FloatVector.fromArray(LANES, to, x), 0).intoArray(to, x);
     }
   }
 
@@ -189,7 +189,7 @@ final class WideLens {
     for (int x = 0; x < end; x += LANES.length()) {
       FloatVector a = FloatVector.fromArray(LANES, part, x).mul(by).add(from);
       a.mul(a)
-          .fma(WideRows.all(1.5f).fma(a, WideRows.all(-2.5f)), WideRows.all(1))
+          .fma(WideMath.all(1.5f).fma(a, WideMath.all(-2.5f)), WideMath.all(1))
           .intoArray(to, x);
     }
   }
@@ -198,8 +198,8 @@ final class WideLens {
     for (int x = 0; x < end; x += LANES.length()) {
       FloatVector a = FloatVector.fromArray(LANES, part, x).mul(by).add(from);
       a.fma(
-              a.fma(WideRows.all(-0.5f).fma(a, WideRows.all(2.5f)), WideRows.all(-4)),
-              WideRows.all(2))
+              a.fma(WideMath.all(-0.5f).fma(a, WideMath.all(2.5f)), WideMath.all(-4)),
+              WideMath.all(2))
           .intoArray(to, x);
     }
   }

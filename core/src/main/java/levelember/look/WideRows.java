@@ -1,5 +1,13 @@
 package levelember.look;
 
+import static levelember.look.WideMath.all;
+import static levelember.look.WideMath.atLeast;
+import static levelember.look.WideMath.atMost;
+import static levelember.look.WideMath.greater;
+import static levelember.look.WideMath.lesser;
+import static levelember.look.WideMath.ranged;
+import static levelember.look.WideMath.unit;
+
 import java.util.Arrays;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
@@ -12,10 +20,6 @@ import levelember.math.Lanes;
 /** Rows as many pixels at a time as there are lanes; the same bits as {@link PlainRows}. */
 final class WideRows extends RowMath {
   static final VectorSpecies<Float> LANES = Lanes.species();
-
-  static FloatVector all(float v) {
-    return FloatVector.broadcast(LANES, v);
-  }
 
   // Short loops, each a method of its own that is called through a table: what is inlined into one
   // another grows past what the compiler keeps in registers, and gets many times slower.
@@ -30,9 +34,9 @@ final class WideRows extends RowMath {
     void go(float[] r, float[] g, float[] b, float[] most, float[] shown, int end, ToneTerms terms);
   }
 
-  private static final Step[] POWER = {WideRows::log2, WideRows::exp2};
+  private static final Step[] POWER = {WideRows::logarithm, WideRows::power};
   private static final Step[] ENCODED = {
-    WideRows::capped, WideRows::log2, WideRows::exp2, WideRows::lined
+    WideRows::capped, WideRows::logarithm, WideRows::power, WideRows::lined
   };
   private static final Turn[] TONE = {
     WideRows::balanced, WideRows::within, WideRows::contrast, WideRows::curve, WideRows::burnt
@@ -224,85 +228,21 @@ final class WideRows extends RowMath {
     }
   }
 
-  private static void log2(float[] row, float[] memory, int end, float p) {
+  private static void logarithm(float[] row, float[] memory, int end, float p) {
     for (int i = 0; i < end; i += LANES.length()) {
-      log2(FloatVector.fromArray(LANES, memory, i)).mul(p).intoArray(memory, i);
+      WideMath.log2(FloatVector.fromArray(LANES, memory, i)).mul(p).intoArray(memory, i);
     }
   }
 
-  private static void exp2(float[] row, float[] memory, int end, float p) {
+  private static void power(float[] row, float[] memory, int end, float p) {
     for (int i = 0; i < end; i += LANES.length()) {
-      exp2(FloatVector.fromArray(LANES, memory, i)).intoArray(memory, i);
+      WideMath.exp2(FloatVector.fromArray(LANES, memory, i)).intoArray(memory, i);
     }
   }
 
   private static FloatVector row(
       FloatVector a, FloatVector b, FloatVector c, float x, float y, float z) {
     return c.fma(all(z), b.fma(all(y), a.mul(x)));
-  }
-
-  // Compared and chosen, which is quicker than the least of two that may be no numbers.
-
-  private static FloatVector lesser(FloatVector a, FloatVector b) {
-    return a.blend(b, b.compare(VectorOperators.LT, a));
-  }
-
-  private static FloatVector greater(FloatVector a, FloatVector b) {
-    return a.blend(b, b.compare(VectorOperators.GT, a));
-  }
-
-  static FloatVector atLeast(FloatVector x, float least) {
-    return x.blend(all(least), x.compare(VectorOperators.LT, least));
-  }
-
-  static FloatVector atMost(FloatVector x, float most) {
-    return x.blend(all(most), x.compare(VectorOperators.GT, most));
-  }
-
-  private static FloatVector unit(FloatVector x) {
-    return atMost(atLeast(x, 0), 1);
-  }
-
-  private static FloatVector ranged(FloatVector x) {
-    return atMost(atLeast(x, DARKEST), BRIGHTEST);
-  }
-
-  private static FloatVector log2(FloatVector x) {
-    IntVector bits = x.reinterpretAsInts();
-    IntVector e = bits.sub(ROOT_HALF).lanewise(VectorOperators.ASHR, MANTISSA);
-    FloatVector t =
-        bits.sub(e.lanewise(VectorOperators.LSHL, MANTISSA)).reinterpretAsFloats().sub(1);
-    FloatVector p =
-        all(L9)
-            .fma(t, all(L8))
-            .fma(t, all(L7))
-            .fma(t, all(L6))
-            .fma(t, all(L5))
-            .fma(t, all(L4))
-            .fma(t, all(L3))
-            .fma(t, all(L2))
-            .fma(t, all(L1));
-    return p.fma(t, e.add(WHOLE_BITS).reinterpretAsFloats().sub(WHOLE));
-  }
-
-  private static FloatVector exp2(FloatVector y) {
-    FloatVector shifted = y.add(WHOLE);
-    FloatVector f = y.sub(shifted.sub(WHOLE));
-    FloatVector p =
-        all(E7)
-            .fma(f, all(E6))
-            .fma(f, all(E5))
-            .fma(f, all(E4))
-            .fma(f, all(E3))
-            .fma(f, all(E2))
-            .fma(f, all(E1))
-            .fma(f, all(1));
-    return p.mul(
-        shifted
-            .reinterpretAsInts()
-            .lanewise(VectorOperators.LSHL, MANTISSA)
-            .add(ONE)
-            .reinterpretAsFloats());
   }
 
   @Override

@@ -49,7 +49,7 @@ final class WideSmoothing {
   }
 
   private static void dark(float[] in, Surfaces s, int x, int y, int step, float[] out) {
-    WideRows.all(0).intoArray(out, y * s.width() + x);
+    WideMath.all(0).intoArray(out, y * s.width() + x);
   }
 
   private static void smooth(float[] in, Surfaces s, int x, int y, int step, float[] out) {
@@ -60,7 +60,7 @@ final class WideSmoothing {
     FloatVector cz = FloatVector.fromArray(LANES, nz, at);
     FloatVector here = FloatVector.fromArray(LANES, near, at);
     FloatVector sharp = FloatVector.fromArray(LANES, s.sharp(), at);
-    FloatVector sum = WideRows.all(0), whole = WideRows.all(0);
+    FloatVector sum = WideMath.all(0), whole = WideMath.all(0);
     int top = Math.max(y - 2 * step, y % step), bottom = Math.min(y + 2 * step, s.rows() - 1);
     for (int row = top; row <= bottom; row += step) {
       int from = row * width + x;
@@ -69,7 +69,7 @@ final class WideSmoothing {
         cos = cos.add(cy.mul(FloatVector.fromArray(LANES, ny, other)));
         cos = cos.add(cz.mul(FloatVector.fromArray(LANES, nz, other)));
         FloatVector apart = FloatVector.fromArray(LANES, near, other).sub(here).abs();
-        FloatVector far = WideRows.atLeast(WideRows.all(1).sub(apart.mul(sharp)), 0);
+        FloatVector far = WideMath.atLeast(WideMath.all(1).sub(apart.mul(sharp)), 0);
         VectorMask<Float> fold = cos.compare(VectorOperators.LE, Surfaces.FOLD);
         FloatVector w = cos.sub(Surfaces.FOLD).mul(far).blend(other == at ? 1 : 0, fold);
         sum = sum.add(w.mul(FloatVector.fromArray(LANES, in, other)));

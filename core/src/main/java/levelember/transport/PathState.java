@@ -1,10 +1,14 @@
 package levelember.transport;
 
+import levelember.math.Points;
 import levelember.surface.LayeredSurface;
 import levelember.trace.Hierarchy;
 
 /** One path while it is traced: its ray, its throughput and where it has been. One a thread. */
 final class PathState {
+  private static final int ROULETTE_FROM = 3;
+  private static final float LEAST_SURVIVAL = 0.05f;
+
   /** The ray that is traced next; its direction is a unit vector. */
   float ox, oy, oz, dx, dy, dz;
 
@@ -100,5 +104,25 @@ final class PathState {
 
   float mean() {
     return (r + g + b) / 3;
+  }
+
+  /**
+   * Russian roulette: paths of little throughput end by chance, and those that go on carry more.
+   *
+   * @param brightest channel of the throughput
+   * @param dimension of the sample point that decides
+   */
+  boolean survives(float brightest, Points points, int dimension) {
+    if (depth < ROULETTE_FROM || brightest >= 1) {
+      return true;
+    }
+    float chance = Math.max(LEAST_SURVIVAL, brightest);
+    if (points.single(dimension) >= chance) {
+      return false;
+    }
+    r /= chance;
+    g /= chance;
+    b /= chance;
+    return true;
   }
 }

@@ -21,9 +21,6 @@ import levelember.trace.RayWalk;
  * rate of its own ({@link LightSelection}). One object a thread; allocates nothing per ray.
  */
 final class PathTracer {
-  private static final int ROULETTE_FROM = 3;
-  private static final float LEAST_SURVIVAL = 0.05f;
-
   /** Density above which a direction counts as specular, per steradian. */
   private static final float SPECULAR_PDF = 8;
 
@@ -321,7 +318,8 @@ final class PathTracer {
     path.times(reflected * s.r, reflected * s.g, reflected * s.b);
     next(first);
     float brightest = path.brightest();
-    if (!(brightest > 0) || !survives(brightest, first)) {
+    if (!(brightest > 0)
+        || roulette && !path.survives(brightest, points, first + Dimensions.ROULETTE)) {
       return false;
     }
     path.depth++;
@@ -388,20 +386,5 @@ final class PathTracer {
     }
     vertex.part(diffuse);
     return diffuse ? Hierarchy.BOUNCE : Hierarchy.REFLECTION;
-  }
-
-  /** Russian roulette: paths of little throughput end by chance. */
-  private boolean survives(float brightest, int first) {
-    if (path.depth < ROULETTE_FROM || brightest >= 1 || !roulette) {
-      return true;
-    }
-    float chance = Math.max(LEAST_SURVIVAL, brightest);
-    if (points.single(first + Dimensions.ROULETTE) >= chance) {
-      return false;
-    }
-    path.r /= chance;
-    path.g /= chance;
-    path.b /= chance;
-    return true;
   }
 }

@@ -171,18 +171,36 @@ class KnownAnswersTest {
             .light(Sets.dome(1))
             .seen(new Vec3(0, 0, 8), Vec3.ZERO, 1.6)
             .shoot();
-    Picture p = Sets.render(shoot, 24, 24, 256, 400);
-    assertThat(Sets.mean(p)).as(material.name()).isCloseTo(1, within(0.01));
-    int side = 6;
-    for (int region = 0; region < 16; region++) {
-      double sum = 0;
-      for (int i = 0; i < side * side; i++) {
-        sum += p.get(region % 4 * side + i % side, region / 4 * side + i / side, 1);
+    // Of every pixel the mean of independent renderings, as many as it takes, against its own
+    // standard error.
+    int side = 14;
+    double[] sum = new double[side * side], squares = new double[side * side];
+    double[] error = new double[side * side];
+    double errors = 1, whole = 0;
+    for (int seeds = 0; errors > 0.05 && seeds < 160; ) {
+      for (Picture p : Sets.renderings(shoot, side, side, 24, 400, ++seeds, 14)) {
+        for (int i = 0; i < sum.length; i++) {
+          double v = p.rgb()[3 * i + 1];
+          sum[i] += v;
+          squares[i] += v * v;
+        }
       }
-      assertThat(sum / side / side)
-          .as("%s, region %d", material.name(), region)
-          .isCloseTo(1, within(0.06));
+      seeds += 13;
+      errors = whole = 0;
+      for (int i = 0; i < sum.length; i++) {
+        double mean = sum[i] / seeds;
+        error[i] = Math.sqrt(Math.max(0, squares[i] / seeds - mean * mean) / (seeds - 1));
+        errors += error[i] / sum.length;
+        whole += mean / sum.length;
+      }
+      for (int i = 0; i < sum.length; i++) {
+        assertThat(sum[i] / seeds)
+            .as("%s, pixel %d, %d", material.name(), i % side, i / side)
+            .isCloseTo(1, within(0.01 + 6 * error[i]));
+      }
     }
+    assertThat(errors).as("noise of " + material.name()).isLessThan(0.05);
+    assertThat(whole).as(material.name()).isCloseTo(1, within(0.01));
   }
 
   /** Irradiance at a point from a polygon, Lambert 1760: E = L/2 Σ Θ·(Γ·n). */
