@@ -17,7 +17,8 @@ import picocli.CommandLine.Command;
       DemoCommand.class,
       ImportCommand.class,
       ExportCommand.class,
-      GradeCommand.class
+      GradeCommand.class,
+      ProfileCommand.class
     })
 public final class Main implements Runnable {
   @CommandLine.Spec private CommandLine.Model.CommandSpec spec;

@@ -26,6 +26,7 @@ import levelember.look.Development;
 import levelember.look.LookInputsMaker;
 import levelember.photometry.LayerWeights;
 import levelember.shoot.ContactShade;
+import levelember.shoot.Emitter;
 import levelember.shoot.Glow;
 import levelember.shoot.Look;
 import levelember.shoot.Optics;
@@ -416,5 +417,50 @@ class RenderCommandTest {
     assertThat(ember("render", shoot.toString(), "--clay", "7", "--out", folder + "/bad.png"))
         .isEqualTo(1);
     assertThat(err.toString()).contains("reflectance");
+  }
+
+  @Test
+  void aPhotometricFileIsPrintedOrGivenToALight() throws Exception {
+    Path lamp = folder.resolve("lamp.ies");
+    Files.writeString(
+        lamp,
+        "IESNA:LM-63-2002\n[LUMINAIRE] Reading lamp\nTILT=NONE\n1 800 1.0 3 1 1 2 0.1 0.1 0.1\n"
+            + "1.0 1.0 9\n0 45 90\n0\n100 90 20\n");
+    assertThat(ember("profile", lamp.toString())).as(err.toString()).isZero();
+    JsonNode printed = JsonMapper.shared().readTree(said.toString());
+    assertThat(printed.get("candela").size()).isEqualTo(3);
+    Path lit = folder.resolve("lit.json"), to = folder.resolve("to.ember");
+    Files.writeString(
+        lit,
+        SHOOT.replace(
+            "\"kind\": \"rectangle\", \"width\": 1, \"height\": 1", "\"kind\": \"point\""));
+    String[] into = {"--light", "Key", "--out", to.toString()};
+    assertThat(
+            ember(
+                "profile",
+                lamp.toString(),
+                "--shoot",
+                lit.toString(),
+                into[0],
+                into[1],
+                into[2],
+                into[3]))
+        .as(err.toString())
+        .isZero();
+    Emitter.Point point =
+        (Emitter.Point)
+            ShootPackage.read(Files.readAllBytes(to)).shoot().lights().getFirst().emitter();
+    assertThat(point.profile().at(45, 0)).isEqualTo(90);
+    assertThat(
+            ember(
+                "profile",
+                lamp.toString(),
+                "--shoot",
+                lit.toString(),
+                "--light",
+                "Dome",
+                into[2],
+                into[3]))
+        .isEqualTo(2);
   }
 }
