@@ -1,29 +1,44 @@
 package levelember.cli;
 
+import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.concurrent.Callable;
-import levelember.formats.LayerNames;
+import java.util.stream.Stream;
+import levelember.film.Component;
+import levelember.film.Film;
 import levelember.formats.Limits;
-import levelember.formats.OpenExr;
-import levelember.formats.PngFile;
-import levelember.formats.RadianceHdr;
 import levelember.formats.ShootPackage;
+import levelember.formats.print.PrintFiles;
+import levelember.formats.print.PrintFolder;
+import levelember.formats.print.PrintFormat;
+import levelember.formats.print.PrintName;
+import levelember.formats.print.PrintOrder;
+import levelember.formats.print.PrintPass;
 import levelember.look.Development;
 import levelember.look.DisplayCurve;
-import levelember.look.LookInputsMaker;
 import levelember.photometry.LayerWeights;
+import levelember.print.Bands;
+import levelember.print.FilmStore;
+import levelember.print.PrintFilm;
+import levelember.print.PrintProgress;
+import levelember.print.PrintTarget;
+import levelember.print.PrintWatch;
 import levelember.shoot.Clay;
 import levelember.shoot.Light;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.texture.Picture;
 import levelember.transport.Renderer;
 import levelember.transport.View;
 import picocli.CommandLine.Command;
@@ -37,7 +52,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** Renders a shot of a shoot to a file. */
 @Command(
     name = "render",
-    description = "Renders a shot of a shoot to an .exr, .hdr or .png file.",
+    description = "Renders shots of a shoot to .exr, .hdr, .png, .jpg or .tif files.",
     mixinStandardHelpOptions = true)
 final class RenderCommand implements Callable<Integer> {
   @Spec private CommandSpec spec;
@@ -48,8 +63,10 @@ final class RenderCommand implements Callable<Integer> {
   @Option(
       names = "--shot",
       paramLabel = "NAME",
-      description = "id or name; the first one if left out")
-  private String shotName;
+      split = ",",
+      description =
+          "id or name, or several; the first one if left out. Of several, --out has {shot} in it")
+  private List<String> shotNames = List.of();
 
   @Option(
       names = "--look",
@@ -78,6 +95,33 @@ final class RenderCommand implements Callable<Integer> {
           "goes on, where it is noisiest, until the picture has no more than this;"
               + " --samples is then the most")
   private double noise;
+
+  @Option(
+      names = "--minutes",
+      paramLabel = "N",
+      description = "ends after so much tracing; --samples is then the most")
+  private double minutes;
+
+  @Option(
+      names = "--passes",
+      paramLabel = "NAME",
+      split = ",",
+      description =
+          "passes for compositing in an .exr: lights, banks, emission, diffuseDirect and the others that docs/prints.md lists, or all")
+  private List<String> passNames = List.of();
+
+  @Option(
+      names = "--half",
+      description = "keeps light in an .exr as half floats, up to 65504 cd/m²")
+  private boolean half;
+
+  @Option(
+      names = "--resume",
+      paramLabel = "FOLDER",
+      description =
+          "keeps the film in a folder and goes on from what is there, with the same bits; with"
+              + " other targets it traces further")
+  private Path resume;
 
   @Option(
       names = "--seed",
@@ -143,7 +187,7 @@ final class RenderCommand implements Callable<Integer> {
       names = "--out",
       paramLabel = "FILE",
       required = true,
-      description = ".exr, .hdr (cd/m²) or .png (through the look)")
+      description = ".exr, .hdr (cd/m²), .png, .jpg or .tif (through the look)")
   private Path out;
 
   @Option(names = "--stats", paramLabel = "FILE", description = "figures of the run, as JSON")
@@ -151,90 +195,189 @@ final class RenderCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws Exception {
-    String kind = checked();
+    PrintFormat format = checked();
     int[] pixels = pixels();
-    byte[] bytes = Files.readAllBytes(file);
-    ShootPackage pack = ShootPackage.read(bytes);
+    ShootPackage pack = ShootPackage.read(Files.readAllBytes(file));
     Shoot shoot =
         clay == null ? pack.shoot() : Clay.of(pack.shoot(), clay, keepGlass, keepEmission);
-    Shot shot =
-        shotName == null
-            ? shoot.shots().getFirst()
-            : Named.of(spec.commandLine(), "shot", shotName, shoot.shots(), Shot::id, Shot::name);
-    int only = -1;
-    if (solo != null) {
-      List<Light> lights = shoot.lights();
-      only =
-          lights.indexOf(
-              Named.of(spec.commandLine(), "light", solo, lights, Light::id, Light::name));
+    List<Shot> shots = new ArrayList<>();
+    for (String name : shotNames) {
+      shots.add(Named.of(spec.commandLine(), "shot", name, shoot.shots(), Shot::id, Shot::name));
     }
-    long begin = System.nanoTime();
-    View view = View.of(shoot, shot, pack.files());
-    long compiled = System.nanoTime();
-    float[] weights = LayerWeights.of(shoot);
-    if (only >= 0) {
-      float[] one = LayerWeights.of(shoot, shoot.lights().get(only));
-      weights = new float[weights.length];
-      System.arraycopy(one, 0, weights, 3 * only, 3);
+    if (shots.isEmpty()) {
+      shots.add(shoot.shots().getFirst());
     }
-    Look look = worn(shoot, shot);
-    // A LUT that is not there is said before hours of work.
-    Development development = new Development(look, pack.files().luts());
-    LookInputsMaker maker = new LookInputsMaker(shoot, look, pixels[0], pixels[1], weights);
-    Print print =
-        new Print(
-            view,
-            pixels[0],
-            pixels[1],
-            weights,
-            DisplayCurve.fullScale(look.ev()),
-            layers,
-            maker.mixes(),
-            (long) (memory * (1 << 20)));
-    trace(print);
-    long traced = System.nanoTime();
-    Files.write(
-        out,
-        kind.equals("png")
-            ? PngFile.write(
-                print.picture(), print.aids(maker, shoot, look), development, bits, print.alpha())
-            : encoded(kind, print, shoot));
-    if (print.rays().dropped() > 0) {
-      spec.commandLine()
-          .getErr()
-          .println(print.rays().dropped() + " contributions were no finite numbers: left out");
+    float[] weights = weights(shoot);
+    // What cannot be is said before hours of work.
+    Map<Shot, Path> files = new LinkedHashMap<>();
+    for (Shot shot : shots) {
+      new Development(worn(shoot, shot), pack.files().luts());
+      if (files.put(shot, named(shoot, shot, pixels)) != null
+          || files.values().stream().distinct().count() < files.size()) {
+        throw wrong("of several shots --out needs {shot} in it");
+      }
     }
-    long written = System.nanoTime();
+    List<Map<String, Object>> figures = new ArrayList<>();
+    for (Shot shot : shots) {
+      PrintOrder order = order(shot, format, pixels);
+      figures.add(one(pack, shoot, shot, order, weights, files.get(shot)));
+    }
     if (stats != null) {
-      Map<String, Object> to = new LinkedHashMap<>();
-      to.put("shoot", shoot.name());
-      to.put("shot", shot.name());
-      to.put("width", pixels[0]);
-      to.put("height", pixels[1]);
-      to.put("samples", print.samples());
-      double left = print.noise();
-      to.put("noisePercent", Double.isFinite(left) ? 100 * left : null);
-      to.put("seed", seed);
-      to.put("threads", threads);
-      to.put("layers", view.layers());
-      to.put("triangles", view.scene().triangles());
-      to.put("primaryRays", print.rays().primary());
-      to.put("bouncedRays", print.rays().bounced());
-      to.put("shadowRays", print.rays().shadow());
-      to.put("rays", print.rays().all());
-      to.put("droppedContributions", print.rays().dropped());
-      to.put("compileSeconds", (compiled - begin) / 1e9);
-      to.put("traceSeconds", (traced - compiled) / 1e9);
-      to.put("denoised", denoise);
-      to.put("denoiseSeconds", print.denoiseSeconds());
-      to.put("writeSeconds", (written - traced) / 1e9);
-      to.put("raysPerSecond", Math.round(print.rays().all() / ((traced - compiled) / 1e9)));
-      to.put("filmBytes", print.filmBytes());
-      to.put("bands", print.bands());
+      Object to = figures.size() == 1 ? figures.getFirst() : figures;
       Files.write(
           stats, JsonMapper.shared().writerWithDefaultPrettyPrinter().writeValueAsBytes(to));
     }
     return 0;
+  }
+
+  private float[] weights(Shoot shoot) {
+    float[] weights = LayerWeights.of(shoot);
+    if (solo == null) {
+      return weights;
+    }
+    List<Light> lights = shoot.lights();
+    Light only = Named.of(spec.commandLine(), "light", solo, lights, Light::id, Light::name);
+    float[] to = new float[weights.length];
+    System.arraycopy(LayerWeights.of(shoot, only), 0, to, 3 * lights.indexOf(only), 3);
+    return to;
+  }
+
+  private PrintOrder order(Shot shot, PrintFormat format, int[] pixels) {
+    TreeSet<PrintPass> passes = new TreeSet<>();
+    for (String name : passNames) {
+      if (name.equals("all")) {
+        passes.addAll(List.of(PrintPass.values()));
+      } else {
+        passes.add(JsonMapper.shared().convertValue(name, PrintPass.class));
+      }
+    }
+    if (layers) {
+      passes.add(PrintPass.LIGHTS);
+    }
+    return new PrintOrder(
+        shot.id(),
+        pixels[0],
+        pixels[1],
+        samples,
+        noise,
+        minutes,
+        denoise,
+        shot.cutOut(),
+        true,
+        1,
+        passes,
+        false,
+        new TreeSet<>(List.of(format)),
+        half ? PrintOrder.ExrDepth.HALF : PrintOrder.ExrDepth.FLOAT,
+        PrintOrder.ExrPacking.ZIP,
+        "",
+        PrintName.USUAL,
+        seed);
+  }
+
+  /** Where the file of a shot goes. */
+  private Path named(Shoot shoot, Shot shot, int[] pixels) {
+    String name = out.getFileName().toString();
+    Path folder = out.toAbsolutePath().getParent();
+    if (!name.contains("{")) {
+      return out;
+    }
+    PrintName.Values values =
+        new PrintName.Values(
+            shoot.name(), shot.name(), shot.look(), pixels[0], pixels[1], LocalDateTime.now(), 0);
+    return PrintName.in(folder, name, values);
+  }
+
+  /** Renders one shot; answers its figures. */
+  private Map<String, Object> one(
+      ShootPackage pack, Shoot shoot, Shot shot, PrintOrder order, float[] weights, Path to)
+      throws Exception {
+    long begin = System.nanoTime();
+    View view = View.of(shoot, shot, pack.files());
+    long compiled = System.nanoTime();
+    Look look = worn(shoot, shot);
+    Set<Component> kept = PrintPass.components(order.passes());
+    long room = (long) (memory * (1 << 20));
+    Bands bands = Bands.of(order.width(), order.height(), view.layers(), kept, room);
+    Path folder =
+        resume != null ? resume.resolve(shot.id()) : Files.createTempDirectory("ember-render");
+    try {
+      FilmStore store =
+          resume == null && bands.count() == 1
+              ? FilmStore.NONE
+              : new PrintFolder(folder, Runtime.getRuntime().maxMemory() / 2);
+      if (resume != null) {
+        ResumedRender.check(folder, shoot, shot, order, kept, bands);
+      }
+      PrintFilm film =
+          new PrintFilm(view, bands, kept, store, weights, DisplayCurve.fullScale(look.ev()));
+      trace(film, order.target());
+      long traced = System.nanoTime();
+      PrintFiles files =
+          new PrintFiles(film, shoot, look, pack.files().luts(), order, weights, Map.of());
+      put(files, order, to);
+      if (film.rays().dropped() > 0) {
+        spec.commandLine()
+            .getErr()
+            .println(film.rays().dropped() + " contributions were no finite numbers: left out");
+      }
+      Map<String, Object> figures = figures(shoot, shot, film, order);
+      figures.put("compileSeconds", (compiled - begin) / 1e9);
+      figures.put("traceSeconds", (traced - compiled) / 1e9);
+      figures.put("denoiseSeconds", files.denoiseSeconds());
+      figures.put("writeSeconds", (System.nanoTime() - traced) / 1e9 - files.denoiseSeconds());
+      figures.put("raysPerSecond", Math.round(film.rays().all() / ((traced - compiled) / 1e9)));
+      figures.put("file", to.toString());
+      return figures;
+    } finally {
+      if (resume == null) {
+        deleted(folder);
+      }
+    }
+  }
+
+  /** Writes the file under the name that was asked for. */
+  private static void put(PrintFiles files, PrintOrder order, Path to) throws IOException {
+    String name = to.getFileName().toString();
+    int dot = name.lastIndexOf('.');
+    Path base = to.toAbsolutePath().resolveSibling(name.substring(0, dot));
+    Path made = files.write(base).getFirst();
+    if (!made.equals(to.toAbsolutePath())) {
+      Files.move(made, to, StandardCopyOption.REPLACE_EXISTING);
+    }
+  }
+
+  private static void deleted(Path folder) throws IOException {
+    try (Stream<Path> all = Files.list(folder)) {
+      for (Path one : all.toList()) {
+        Files.delete(one);
+      }
+    }
+    Files.delete(folder);
+  }
+
+  private Map<String, Object> figures(Shoot shoot, Shot shot, PrintFilm film, PrintOrder order) {
+    Map<String, Object> to = new LinkedHashMap<>();
+    to.put("shoot", shoot.name());
+    to.put("shot", shot.name());
+    to.put("width", order.width());
+    to.put("height", order.height());
+    to.put("samples", film.samples());
+    double left = film.noise();
+    to.put("noisePercent", Double.isFinite(left) ? 100 * left : null);
+    to.put("seed", seed);
+    to.put("threads", threads);
+    to.put("layers", film.view().layers());
+    to.put("triangles", film.view().scene().triangles());
+    to.put("primaryRays", film.rays().primary());
+    to.put("bouncedRays", film.rays().bounced());
+    to.put("shadowRays", film.rays().shadow());
+    to.put("rays", film.rays().all());
+    to.put("droppedContributions", film.rays().dropped());
+    to.put("denoised", denoise);
+    to.put("filmBytes", film.filmBytes());
+    to.put("bands", film.bands().count());
+    return to;
   }
 
   private Look worn(Shoot shoot, Shot shot) {
@@ -249,14 +392,29 @@ final class RenderCommand implements Callable<Integer> {
     return new ParameterException(spec.commandLine(), message);
   }
 
-  private String checked() {
+  private PrintFormat checked() {
     String name = out.getFileName().toString().toLowerCase(Locale.ROOT);
-    String kind = name.substring(name.lastIndexOf('.') + 1);
-    if (!kind.equals("exr") && !kind.equals("hdr") && !kind.equals("png")) {
-      throw wrong("--out ends in .exr, .hdr or .png, not '" + out.getFileName() + "'");
+    PrintFormat format =
+        switch (name.substring(name.lastIndexOf('.') + 1)) {
+          case "exr" -> PrintFormat.EXR;
+          case "hdr" -> PrintFormat.HDR;
+          case "png" -> bits == 16 ? PrintFormat.PNG16 : PrintFormat.PNG;
+          case "jpg", "jpeg" -> PrintFormat.JPEG;
+          case "tif", "tiff" -> PrintFormat.TIFF;
+          default ->
+              throw wrong(
+                  "--out ends in .exr, .hdr, .png, .jpg or .tif, not '" + out.getFileName() + "'");
+        };
+    if ((layers || !passNames.isEmpty()) && format != PrintFormat.EXR) {
+      throw wrong("--layers and --passes need --out with .exr");
     }
-    if (layers && !kind.equals("exr")) {
-      throw wrong("--layers needs --out with .exr");
+    for (String pass : passNames) {
+      if (!pass.equals("all") && !known(pass)) {
+        throw wrong("there is no pass '" + pass + "'; docs/prints.md lists them");
+      }
+    }
+    if (!(minutes >= 0 && minutes <= 100_000)) {
+      throw wrong("--minutes is 0 (as long as it takes) to 100000, not " + minutes);
     }
     if (bits != 8 && bits != 16) {
       throw wrong("--bits is 8 or 16, not " + bits);
@@ -273,7 +431,15 @@ final class RenderCommand implements Callable<Integer> {
     if (threads < 1 || threads > 1024) {
       throw wrong("--threads is 1 to 1024, not " + threads);
     }
-    return kind;
+    return format;
+  }
+
+  private static boolean known(String pass) {
+    try {
+      return JsonMapper.shared().convertValue(pass, PrintPass.class) != null;
+    } catch (IllegalArgumentException | tools.jackson.core.JacksonException e) {
+      return false;
+    }
   }
 
   private int[] pixels() {
@@ -289,38 +455,37 @@ final class RenderCommand implements Callable<Integer> {
     throw wrong("--size is 1x1 to " + Limits.MOST_PIXELS + " pixels, not '" + size + "'");
   }
 
-  private void trace(Print print) {
+  private void trace(PrintFilm film, PrintTarget target) {
     PrintWriter err = spec.commandLine().getErr();
     boolean terminal = System.console() != null && System.console().isTerminal();
-    try (Renderer renderer = new Renderer(threads, Renderer.USUAL_BOUNCES, seed)) {
-      print.trace(
-          renderer,
-          samples,
-          noise / 100,
-          denoise,
-          line -> {
+    PrintWatch watch =
+        new PrintWatch() {
+          @Override
+          public boolean stop() {
+            return false;
+          }
+
+          @Override
+          public void traced(Film band, PrintProgress p) {
             if (terminal) {
-              err.print("\r" + line + "      ");
+              err.print(
+                  String.format(
+                      Locale.ROOT,
+                      "\r%.0f %% done, %.1f samples, %.2f %% noise, %.0f s, %.0f s to go     ",
+                      100 * p.done(),
+                      p.samples(),
+                      100 * p.noise(),
+                      p.tracedSeconds(),
+                      p.secondsLeft()));
               err.flush();
             }
-          });
+          }
+        };
+    try (Renderer renderer = new Renderer(threads, Renderer.USUAL_BOUNCES, seed)) {
+      film.trace(renderer, target, watch);
     }
     if (terminal) {
       err.println();
     }
-  }
-
-  private byte[] encoded(String kind, Print print, Shoot shoot) {
-    Picture picture = print.picture();
-    return switch (kind) {
-      case "hdr" -> RadianceHdr.write(picture);
-      default -> {
-        Map<String, Picture> named = new LinkedHashMap<>();
-        for (int i = 0; layers && i < print.layers().size(); i++) {
-          named.put(LayerNames.of(shoot).get(i), print.layers().get(i));
-        }
-        yield OpenExr.write(picture, named, print.alpha());
-      }
-    };
   }
 }

@@ -247,7 +247,7 @@ public final class Film {
   /** The same film, empty, that keeps components beside the whole of every layer. */
   public Film keeping(Set<Component> kept) {
     Film film = coarse(grid, layers(), bare);
-    film.components = new ComponentPlanes(kept, layers(), grid);
+    film.components = kept.isEmpty() ? null : new ComponentPlanes(kept, layers(), grid);
     return film;
   }
 
@@ -347,6 +347,11 @@ public final class Film {
   /** Least samples of any pixel of a row in a layer. */
   public int rowSamples(int layer, int row) {
     return samples.least(layer, grid.tile(0, row), grid.tile(grid.width() - 1, row));
+  }
+
+  /** Takes over the counts of some tiles of another film. */
+  void samples(int layer, Film from, int tile, int toTile, int tiles) {
+    System.arraycopy(from.samples.of(layer), tile, samples.of(layer), toTile, tiles);
   }
 
   /** Notes one more sample of a tile. */

@@ -78,6 +78,16 @@ public final class Guides {
     samples[tile] = other.samples[tile];
   }
 
+  /** Takes over some pixels and tiles of others, which may be of other rows. */
+  void rows(Guides from, int at, int to, int pixels, int tile, int toTile, int tiles) {
+    System.arraycopy(from.sums, VALUES * at, sums, VALUES * to, VALUES * pixels);
+    System.arraycopy(from.samples, tile, samples, toTile, tiles);
+    if (from.cover != null) {
+      cover(0, 0, 0);
+      System.arraycopy(from.cover, 2 * at, cover, 2 * to, 2 * pixels);
+    }
+  }
+
   /** Puts in sums and counts that were kept elsewhere. */
   void put(float[] sum, float[] covers, int[] counts) {
     System.arraycopy(sum, 0, sums, 0, sums.length);

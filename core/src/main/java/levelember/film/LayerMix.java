@@ -28,19 +28,39 @@ public final class LayerMix {
 
   /** Writes one mixed row into a picture of the film's size; allocates nothing. */
   public static void row(Film film, float[] weights, int row, float[] to) {
-    int from = 3 * row * film.width(), end = from + 3 * film.width();
-    Arrays.fill(to, from, end, 0);
+    rowInto(film, weights, row, to, 3 * row * film.width());
+  }
+
+  /** Writes one mixed row at a place of an array. */
+  public static void rowInto(Film film, float[] weights, int row, float[] to, int at) {
+    Arrays.fill(to, at, at + 3 * film.width(), 0);
     for (int layer = 0; layer < film.layers(); layer++) {
       float r = weights[3 * layer], g = weights[3 * layer + 1], b = weights[3 * layer + 2];
       if (r != 0 || g != 0 || b != 0) {
-        add(film, layer, row, r, g, b, to, from);
+        add(film, layer, row, r, g, b, to, at);
+      }
+    }
+  }
+
+  /** The same of one component of every layer. */
+  public static void rowInto(
+      Film film, Component component, float[] weights, int row, float[] to, int at) {
+    Arrays.fill(to, at, at + 3 * film.width(), 0);
+    for (int layer = 0; layer < film.layers(); layer++) {
+      float r = weights[3 * layer], g = weights[3 * layer + 1], b = weights[3 * layer + 2];
+      if (r != 0 || g != 0 || b != 0) {
+        add(film, film.sums(layer, component), layer, row, r, g, b, to, at);
       }
     }
   }
 
   /** Adds one weighed row of a layer; {@code at} is where the row begins in {@code to}. */
   static void add(Film film, int layer, int row, float r, float g, float b, float[] to, int at) {
-    float[] sums = film.sums(layer);
+    add(film, film.sums(layer), layer, row, r, g, b, to, at);
+  }
+
+  private static void add(
+      Film film, float[] sums, int layer, int row, float r, float g, float b, float[] to, int at) {
     int begin = 3 * row * film.width();
     for (int x = 0; x < film.width(); x += Film.TILE_WIDTH) {
       int n = film.samples(layer, x, row);

@@ -35,11 +35,16 @@ public record Noise(double whole, float[] tiles) {
                   / fullScale);
     }
     IntStream.range(0, tiles.length).parallel().forEach(t -> tiles[t] = tile(film, w, t));
+    return new Noise(whole(tiles), tiles);
+  }
+
+  /** Noise of a picture by that of its tiles. */
+  public static double whole(float[] tiles) {
     double sum = 0;
     for (float t : tiles) {
       sum += (double) t * t;
     }
-    return new Noise(tiles.length == 0 ? 0 : Math.sqrt(sum / tiles.length), tiles);
+    return tiles.length == 0 ? 0 : Math.sqrt(sum / tiles.length);
   }
 
   private static float tile(Film film, float[] w, int tile) {

@@ -42,6 +42,15 @@ public final class LayerWeights {
     return weights;
   }
 
+  /** The weight of a light at its own brightness and colour, without levels, bank and master. */
+  public static float[] own(Light light) {
+    double value = LampUnits.tracedValue(light);
+    double[] colour = ColourTemperature.rgb(light.colour());
+    return new float[] {
+      (float) (value * colour[0]), (float) (value * colour[1]), (float) (value * colour[2])
+    };
+  }
+
   private static void put(float[] weights, int i, Shoot shoot, Light light, Bank bank) {
     Light lamp = Traced.original(shoot, light);
     double stops = light.levelStops() + shoot.masterStops();

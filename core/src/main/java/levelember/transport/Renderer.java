@@ -12,6 +12,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import levelember.film.Film;
 import levelember.film.Noise;
+import levelember.film.TileChoice;
 
 /**
  * Traces tiles of a film on several threads. The picture has the same bits with any number of
@@ -107,27 +108,22 @@ public final class Renderer implements AutoCloseable {
     return pass(view, film, targets, stop);
   }
 
-  /** The upper half of the tiles by what a sample takes off the squared noise. */
   private static boolean chosen(Film film, Noise noise, double wanted, int most, int[] targets) {
-    List<Integer> open = new ArrayList<>();
-    float[] gain = new float[targets.length];
-    for (int t = 0; t < targets.length; t++) {
-      int n = film.least(t);
-      gain[t] = noise.tiles()[t] * noise.tiles()[t] / (n + 1);
-      if (n < most && noise.tiles()[t] > 0.5 * wanted) {
-        open.add(t);
-      }
+    int[] samples = new int[targets.length];
+    for (int t = 0; t < samples.length; t++) {
+      samples[t] = film.least(t);
     }
-    if (open.isEmpty() || noise.whole() <= wanted) {
-      return false;
-    }
-    open.sort(
-        (a, b) -> gain[a] == gain[b] ? Integer.compare(a, b) : Float.compare(gain[b], gain[a]));
-    for (int t : open.subList(0, (open.size() + 1) / 2)) {
-      int n = film.least(t);
-      targets[t] = Math.min(most, n + Math.max(2, n / 4 & ~1));
-    }
-    return true;
+    return TileChoice.choose(samples, noise.tiles(), wanted, most, targets);
+  }
+
+  /**
+   * Makes one pass over the tiles that have fewer samples than they are to have.
+   *
+   * @param targets samples that every tile is to have
+   * @return the rays walked
+   */
+  public RayCount trace(View view, Film film, int[] targets, BooleanSupplier stop) {
+    return pass(view, film, targets, stop);
   }
 
   private RayCount pass(View view, Film film, int[] targets, BooleanSupplier stop) {

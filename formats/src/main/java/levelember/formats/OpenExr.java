@@ -1,17 +1,17 @@
 package levelember.formats;
 
-import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
-import java.nio.ByteOrder;
-import java.nio.charset.StandardCharsets;
+import java.nio.channels.SeekableByteChannel;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
-import java.util.stream.IntStream;
-import java.util.zip.Deflater;
 import levelember.formats.exr.ExrReader;
+import levelember.formats.exr.ExrWriter;
 import levelember.texture.Picture;
 
 /**
@@ -23,8 +23,6 @@ import levelember.texture.Picture;
  */
 public final class OpenExr {
   private static final String WHAT = "the OpenEXR picture";
-  private static final int MAGIC = 20000630;
-  private static final int FLOAT = 2, ZIP = 3;
 
   private OpenExr() {}
 
@@ -112,108 +110,93 @@ public final class OpenExr {
    * @param alpha one a pixel, which the colours are multiplied by, or null
    */
   public static byte[] write(Picture picture, Map<String, Picture> layers, float[] alpha) {
-    SortedMap<String, float[]> rgb = new TreeMap<>();
-    SortedMap<String, Integer> offset = new TreeMap<>();
-    Map<String, Picture> all = new LinkedHashMap<>();
-    all.put("", picture);
-    layers.forEach((name, layer) -> all.put(name.replace('.', '-') + ".", layer));
-    all.forEach((before, layer) -> {
+    SortedMap<String, float[]> planes = new TreeMap<>();
+    planes(picture, "", planes);
+    layers.forEach((name, layer) -> {
       if (layer.width() != picture.width() || layer.height() != picture.height()) {
-        throw new IllegalArgumentException("the layer '" + before + "' has another size");
+        throw new IllegalArgumentException("the layer '" + name + "' has another size");
       }
-      for (int k = 0; k < 3; k++) {
-        rgb.put(before + "RGB".charAt(k), layer.rgb());
-        offset.put(before + "RGB".charAt(k), k);
-      }
+      planes(layer, name.replace('.', '-') + ".", planes);
     });
     if (alpha != null) {
-      rgb.put("A", alpha);
+      planes.put("A", alpha);
     }
-    int width = picture.width(), height = picture.height(), blocks = (height + 15) / 16;
-    byte[][] packed = new byte[blocks][];
-    IntStream.range(0, blocks)
-        .parallel()
-        .forEach(i -> {
-          int from = 16 * i, n = Math.min(16, height - from);
-          ByteBuffer raw = ByteBuffer.allocate(4 * rgb.size() * width * n);
-          raw.order(ByteOrder.LITTLE_ENDIAN);
-          for (int y = from; y < from + n; y++) {
-            for (Map.Entry<String, float[]> c : rgb.entrySet()) {
-              int each = c.getValue() == alpha ? 1 : 3, k = offset.getOrDefault(c.getKey(), 0);
-              for (int x = 0; x < width; x++) {
-                raw.putFloat(c.getValue()[each * (y * width + x) + k]);
-              }
-            }
-          }
-          packed[i] = deflated(raw.array());
-        });
-    ByteArrayOutputStream to = new ByteArrayOutputStream();
-    to.writeBytes(head(rgb.keySet(), width, height));
-    long at = to.size() + 8L * blocks;
-    ByteBuffer number = ByteBuffer.allocate(8).order(ByteOrder.LITTLE_ENDIAN);
-    for (byte[] block : packed) {
-      to.writeBytes(number.clear().putLong(at).array());
-      at += 8 + block.length;
+    Map<String, ExrWriter.Depth> channels = new LinkedHashMap<>();
+    planes.keySet().forEach(name -> channels.put(name, ExrWriter.Depth.FLOAT));
+    Memory to = new Memory();
+    try (ExrWriter writer =
+        new ExrWriter(
+            to, picture.width(), picture.height(), ExrWriter.Packing.ZIP, channels, Map.of())) {
+      writer.rows(picture.height(), planes);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
-    for (int i = 0; i < blocks; i++) {
-      to.writeBytes(number.clear().putInt(16 * i).putInt(packed[i].length).array());
-      to.writeBytes(packed[i]);
-    }
-    return to.toByteArray();
+    return to.bytes();
   }
 
-  private static byte[] deflated(byte[] raw) {
-    byte[] mixed = new byte[raw.length];
-    int half = (raw.length + 1) / 2;
-    for (int i = 0; i < raw.length; i++) {
-      mixed[(i & 1) == 0 ? i / 2 : half + i / 2] = raw[i];
-    }
-    for (int i = raw.length - 1; i > 0; i--) {
-      mixed[i] = (byte) (mixed[i] - mixed[i - 1] + 128);
-    }
-    Deflater deflater = new Deflater(4);
-    try {
-      deflater.setInput(mixed);
-      deflater.finish();
-      byte[] to = new byte[raw.length];
-      int n = deflater.deflate(to);
-      // A block that does not shrink is stored as it is, as the layout says.
-      return deflater.finished() && n < raw.length ? java.util.Arrays.copyOf(to, n) : raw;
-    } finally {
-      deflater.end();
+  private static void planes(Picture from, String before, Map<String, float[]> to) {
+    for (int k = 0; k < 3; k++) {
+      float[] plane = new float[from.width() * from.height()];
+      for (int i = 0; i < plane.length; i++) {
+        plane[i] = from.rgb()[3 * i + k];
+      }
+      to.put(before + "RGB".charAt(k), plane);
     }
   }
 
-  private static byte[] head(Iterable<String> channels, int width, int height) {
-    ByteBuffer to = ByteBuffer.allocate(1 << 20).order(ByteOrder.LITTLE_ENDIAN);
-    to.putInt(MAGIC);
-    boolean longNames = false;
-    ByteBuffer list = ByteBuffer.allocate(1 << 19).order(ByteOrder.LITTLE_ENDIAN);
-    for (String c : channels) {
-      byte[] name = c.getBytes(StandardCharsets.UTF_8);
-      longNames |= name.length > 31;
-      list.put(name).put((byte) 0).putInt(FLOAT).putInt(0).putInt(1).putInt(1);
-    }
-    list.put((byte) 0).flip();
-    to.putInt(2 | (longNames ? 0x400 : 0));
-    entry(to, "channels", "chlist", list.remaining()).put(list);
-    entry(to, "compression", "compression", 1).put((byte) ZIP);
-    entry(to, "dataWindow", "box2i", 16).putInt(0).putInt(0).putInt(width - 1).putInt(height - 1);
-    entry(to, "displayWindow", "box2i", 16)
-        .putInt(0)
-        .putInt(0)
-        .putInt(width - 1)
-        .putInt(height - 1);
-    entry(to, "lineOrder", "lineOrder", 1).put((byte) 0);
-    entry(to, "pixelAspectRatio", "float", 4).putFloat(1);
-    entry(to, "screenWindowCenter", "v2f", 8).putFloat(0).putFloat(0);
-    entry(to, "screenWindowWidth", "float", 4).putFloat(1);
-    to.put((byte) 0);
-    return java.util.Arrays.copyOf(to.array(), to.position());
-  }
+  /** A file in memory. */
+  private static final class Memory implements SeekableByteChannel {
+    private byte[] held = new byte[1 << 16];
+    private int at, end;
 
-  private static ByteBuffer entry(ByteBuffer to, String name, String type, int size) {
-    to.put(name.getBytes(StandardCharsets.US_ASCII)).put((byte) 0);
-    return to.put(type.getBytes(StandardCharsets.US_ASCII)).put((byte) 0).putInt(size);
+    byte[] bytes() {
+      return Arrays.copyOf(held, end);
+    }
+
+    @Override
+    public int write(ByteBuffer from) {
+      int n = from.remaining();
+      if (at + n > held.length) {
+        held = Arrays.copyOf(held, (int) Math.min(Integer.MAX_VALUE - 8, 2L * (at + n)));
+      }
+      from.get(held, at, n);
+      at += n;
+      end = Math.max(end, at);
+      return n;
+    }
+
+    @Override
+    public int read(ByteBuffer to) {
+      throw new UnsupportedOperationException();
+    }
+
+    @Override
+    public long position() {
+      return at;
+    }
+
+    @Override
+    public SeekableByteChannel position(long place) {
+      at = (int) place;
+      return this;
+    }
+
+    @Override
+    public long size() {
+      return end;
+    }
+
+    @Override
+    public SeekableByteChannel truncate(long size) {
+      throw new UnsupportedOperationException();
+    }
+
+    @Override
+    public boolean isOpen() {
+      return true;
+    }
+
+    @Override
+    public void close() {}
   }
 }

@@ -11,11 +11,14 @@ import java.awt.image.WritableRaster;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.Map;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageTypeSpecifier;
 import javax.imageio.ImageWriteParam;
 import javax.imageio.ImageWriter;
+import javax.imageio.metadata.IIOMetadata;
+import javax.imageio.metadata.IIOMetadataNode;
 import javax.imageio.stream.ImageOutputStream;
 import levelember.look.CutOut;
 import levelember.look.Development;
@@ -42,14 +45,10 @@ public final class PngFile {
 
   /** Writes a picture of cd/m² as a look shows it that knows more of the picture. */
   public static byte[] write(Picture picture, LookInputs aids, Development look, int bits) {
-    if (bits != 8 && bits != 16) {
-      throw new IllegalArgumentException("a PNG has 8 or 16 bits a channel, not " + bits);
-    }
-    if (bits == 8) {
-      byte[] codes = look.codes(picture, aids);
-      return encode("png", image(codes, picture.width(), picture.height()), -1);
-    }
-    short[] codes = look.codes16(picture, aids);
+    return write(picture, aids, look, bits, null, Map.of());
+  }
+
+  private static BufferedImage deep(short[] codes, int width, int height) {
     ComponentColorModel model =
         new ComponentColorModel(
             ColorSpace.getInstance(ColorSpace.CS_sRGB),
@@ -60,13 +59,13 @@ public final class PngFile {
     WritableRaster raster =
         Raster.createInterleavedRaster(
             new DataBufferUShort(codes, codes.length),
-            picture.width(),
-            picture.height(),
-            3 * picture.width(),
+            width,
+            height,
+            3 * width,
             3,
             new int[] {0, 1, 2},
             null);
-    return encode("png", new BufferedImage(model, raster, false, null), -1);
+    return new BufferedImage(model, raster, false, null);
   }
 
   /**
@@ -76,8 +75,31 @@ public final class PngFile {
    */
   public static byte[] write(
       Picture picture, LookInputs aids, Development look, int bits, float[] alpha) {
+    return write(picture, aids, look, bits, alpha, Map.of());
+  }
+
+  /**
+   * The same with text about it.
+   *
+   * @param alpha one a pixel, 0…1, or null
+   * @param text by name, in plain letters
+   */
+  public static byte[] write(
+      Picture picture,
+      LookInputs aids,
+      Development look,
+      int bits,
+      float[] alpha,
+      Map<String, String> text) {
+    if (bits != 8 && bits != 16) {
+      throw new IllegalArgumentException("a PNG has 8 or 16 bits a channel, not " + bits);
+    }
     if (alpha == null) {
-      return write(picture, aids, look, bits);
+      BufferedImage image =
+          bits == 8
+              ? image(look.codes(picture, aids), picture.width(), picture.height())
+              : deep(look.codes16(picture, aids), picture.width(), picture.height());
+      return encode("png", image, -1, text);
     }
     float[] values = CutOut.straight(look.shown(picture, aids), alpha);
     int type = bits == 8 ? DataBuffer.TYPE_BYTE : DataBuffer.TYPE_USHORT;
@@ -98,7 +120,7 @@ public final class PngFile {
       }
       raster.setPixels(0, y, picture.width(), 1, row);
     }
-    return encode("png", new BufferedImage(model, raster, false, null), -1);
+    return encode("png", new BufferedImage(model, raster, false, null), -1, text);
   }
 
   /** Writes a picture whose values are codes already, 0…1, with 8 bits a channel. */
@@ -128,6 +150,11 @@ public final class PngFile {
   }
 
   private static byte[] encode(String format, BufferedImage image, float quality) {
+    return encode(format, image, quality, Map.of());
+  }
+
+  private static byte[] encode(
+      String format, BufferedImage image, float quality, Map<String, String> text) {
     ImageWriter writer =
         ImageIO.getImageWriters(ImageTypeSpecifier.createFromRenderedImage(image), format).next();
     ByteArrayOutputStream to = new ByteArrayOutputStream();
@@ -138,13 +165,44 @@ public final class PngFile {
         param.setCompressionQuality(quality);
       }
       writer.setOutput(stream);
-      writer.write(null, new IIOImage(image, null, null), param);
+      IIOMetadata metadata =
+          format.equals("png")
+              ? described(
+                  writer.getDefaultImageMetadata(new ImageTypeSpecifier(image), param), text)
+              : null;
+      writer.write(null, new IIOImage(image, null, metadata), param);
     } catch (IOException e) {
       throw new IllegalStateException("a picture could not be encoded", e);
     } finally {
       writer.dispose();
     }
     return to.toByteArray();
+  }
+
+  /** Says that codes are sRGB, and what else is to be said. */
+  private static IIOMetadata described(IIOMetadata metadata, Map<String, String> text)
+      throws IOException {
+    String format = metadata.getNativeMetadataFormatName();
+    IIOMetadataNode root = new IIOMetadataNode(format);
+    IIOMetadataNode srgb = new IIOMetadataNode("sRGB");
+    srgb.setAttribute("renderingIntent", "Perceptual");
+    root.appendChild(srgb);
+    if (!text.isEmpty()) {
+      IIOMetadataNode entries = new IIOMetadataNode("iTXt");
+      text.forEach((name, value) -> {
+        IIOMetadataNode entry = new IIOMetadataNode("iTXtEntry");
+        entry.setAttribute("keyword", name);
+        entry.setAttribute("compressionFlag", "FALSE");
+        entry.setAttribute("compressionMethod", "0");
+        entry.setAttribute("languageTag", "");
+        entry.setAttribute("translatedKeyword", "");
+        entry.setAttribute("text", value);
+        entries.appendChild(entry);
+      });
+      root.appendChild(entries);
+    }
+    metadata.mergeTree(format, root);
+    return metadata;
   }
 
   /**

@@ -1,0 +1,212 @@
+package levelember.formats.print;
+
+import java.io.Closeable;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import levelember.film.Alpha;
+import levelember.film.Denoiser;
+import levelember.film.Film;
+import levelember.film.SurfaceData;
+import levelember.formats.exr.ExrWriter;
+import levelember.print.PrintFilm;
+import levelember.shoot.Look;
+import levelember.shoot.Shoot;
+import levelember.transport.SurfaceDataTracer;
+
+/** Writes the files of a print from its film; traces no light. */
+public final class PrintFiles {
+  /** Rows about those wanted that the denoiser looks at. */
+  private static final int REACH = 80;
+
+  /** Rows of OpenEXR that are made at a time. */
+  private static final int STRIP = 64;
+
+  /** Samples of a pixel of the passes that are not of light. */
+  private static final int SURFACE_SAMPLES = 16;
+
+  private final PrintFilm film;
+  private final Shoot shoot;
+  private final PrintOrder order;
+  private final float[] weights;
+  private final PrintPicture picture;
+  private final PassPlanes planes;
+  private final SurfaceDataTracer tracer;
+  private final Map<String, String> text;
+  private double denoiseSeconds;
+
+  /**
+   * Files of a print.
+   *
+   * @param shoot with the levels that are to be seen
+   * @param look that the picture wears
+   * @param weights of the lights, three each
+   * @param text about the print, by name, that goes into the files
+   */
+  public PrintFiles(
+      PrintFilm film,
+      Shoot shoot,
+      Look look,
+      levelember.texture.Luts luts,
+      PrintOrder order,
+      float[] weights,
+      Map<String, String> text) {
+    this.film = film;
+    this.shoot = shoot;
+    this.order = order;
+    this.weights = weights;
+    this.text = text;
+    picture =
+        order.whole() ? new PrintPicture(film.view(), shoot, look, luts, order, weights) : null;
+    planes = new PassPlanes(shoot, order, weights);
+    tracer =
+        order.ofSurface().isEmpty()
+            ? null
+            : new SurfaceDataTracer(film.view(), SURFACE_SAMPLES, order.occlusionMetres());
+  }
+
+  /**
+   * Writes all files; each is put in its place whole.
+   *
+   * @param base name of the files without ending
+   * @return the files
+   */
+  public List<Path> write(Path base) throws IOException {
+    Files.createDirectories(base.getParent());
+    List<Path> to = new ArrayList<>();
+    try (Exrs exrs = order.formats().contains(PrintFormat.EXR) ? new Exrs(base) : null) {
+      for (int band = 0; band < film.bands().count(); band++) {
+        band(band, exrs);
+      }
+      if (exrs != null) {
+        to.addAll(exrs.done());
+      }
+    }
+    for (PrintFormat format : order.formats()) {
+      if (format.whole()) {
+        boolean second = format == PrintFormat.PNG16 && order.formats().contains(PrintFormat.PNG);
+        String ending = (second ? "-16." : ".") + format.ending();
+        Path file = base.resolveSibling(base.getFileName() + ending);
+        put(file, picture.encoded(format, text));
+        to.add(file);
+      }
+    }
+    return to;
+  }
+
+  /** Seconds of denoising. */
+  public double denoiseSeconds() {
+    return denoiseSeconds;
+  }
+
+  private static void put(Path file, byte[] bytes) throws IOException {
+    Path fresh = file.resolveSibling(file.getFileName() + ".part");
+    Files.write(fresh, bytes);
+    Files.move(fresh, file, StandardCopyOption.REPLACE_EXISTING);
+  }
+
+  private void band(int band, Exrs exrs) throws IOException {
+    int first = film.bands().first(band), last = film.bands().last(band);
+    int margin = order.denoise() ? REACH : 0;
+    int top = Math.max(0, first - margin) / Film.TILE_HEIGHT * Film.TILE_HEIGHT;
+    int bottom = Math.min(film.bands().height(), (last + margin + 15) / 16 * 16);
+    Film traced = film.rows(top, bottom);
+    long begin = System.nanoTime();
+    Film shown = order.denoise() ? Denoiser.denoised(traced) : traced;
+    denoiseSeconds += (System.nanoTime() - begin) / 1e9;
+    if (picture != null) {
+      picture.take(traced, shown, top, first, last);
+    }
+    float[] alpha = order.cutOut() ? Alpha.of(traced, weights) : null;
+    for (int y = first; exrs != null && y < last; y += STRIP) {
+      int end = Math.min(last, y + STRIP);
+      SurfaceData data =
+          tracer == null ? null : tracer.rows(film.bands().width(), film.bands().height(), y, end);
+      Map<String, float[]> rows = planes.rows(traced, shown, y - top, end - top, data);
+      if (order.cutOut()) {
+        rows.put(
+            "A",
+            Arrays.copyOfRange(alpha, (y - top) * traced.width(), (end - top) * traced.width()));
+      }
+      exrs.rows(end - y, rows);
+    }
+  }
+
+  /** The OpenEXR files of a print: one, or one a layer. */
+  private final class Exrs implements Closeable {
+    private final Map<Path, ExrWriter> writers = new LinkedHashMap<>();
+    private final Map<Path, Path> places = new LinkedHashMap<>();
+
+    Exrs(Path base) throws IOException {
+      Map<String, ExrWriter.Depth> all = new LinkedHashMap<>();
+      Map<String, String> about = new LinkedHashMap<>(text);
+      for (Map.Entry<String, Map<String, ExrWriter.Depth>> layer : planes.channels().entrySet()) {
+        if (order.filePerPass()) {
+          Map<String, String> own = new LinkedHashMap<>(text);
+          own.putAll(planes.attributes(layer.getKey()));
+          String name = layer.getKey().isEmpty() ? "" : "-" + plain(layer.getKey());
+          open(base.resolveSibling(base.getFileName() + name + ".exr"), layer.getValue(), own);
+        } else {
+          all.putAll(layer.getValue());
+          about.putAll(planes.attributes(layer.getKey()));
+        }
+      }
+      if (!order.filePerPass()) {
+        open(base.resolveSibling(base.getFileName() + ".exr"), all, about);
+      }
+    }
+
+    private static String plain(String layer) {
+      return layer.replaceAll("[^\\p{L}\\p{N}_]+", "-");
+    }
+
+    private void open(Path file, Map<String, ExrWriter.Depth> channels, Map<String, String> about)
+        throws IOException {
+      Path fresh = file.resolveSibling(file.getFileName() + ".part");
+      writers.put(
+          fresh,
+          new ExrWriter(
+              Files.newByteChannel(
+                  fresh,
+                  StandardOpenOption.CREATE,
+                  StandardOpenOption.TRUNCATE_EXISTING,
+                  StandardOpenOption.WRITE),
+              film.bands().width(),
+              film.bands().height(),
+              order.exrPacking().packing(),
+              channels,
+              about));
+      places.put(fresh, file);
+    }
+
+    void rows(int count, Map<String, float[]> values) throws IOException {
+      for (ExrWriter writer : writers.values()) {
+        writer.rows(count, values);
+      }
+    }
+
+    /** Puts the files in their places. */
+    List<Path> done() throws IOException {
+      close();
+      for (Map.Entry<Path, Path> file : places.entrySet()) {
+        Files.move(file.getKey(), file.getValue(), StandardCopyOption.REPLACE_EXISTING);
+      }
+      writers.clear();
+      return List.copyOf(places.values());
+    }
+
+    @Override
+    public void close() throws IOException {
+      for (Map.Entry<Path, ExrWriter> writer : writers.entrySet()) {
+        writer.getValue().close();
+      }
+    }
+  }
+}
