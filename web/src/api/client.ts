@@ -8,6 +8,9 @@ import type {
   Material,
   Metering,
   Operation,
+  PrintEstimate,
+  PrintJob,
+  PrintOrder,
   Profile,
   Schemas,
   ShootState,
@@ -266,6 +269,27 @@ export const api = {
   throughUrl: (id: string, look: string, version: string, other?: Record<string, string>) =>
     live(id, `looks/${encodeURIComponent(look)}.jpg`, { ...other, v: version }),
   ballUrl: (material: string) => `/api/shelf/materials/${encodeURIComponent(material)}.png`,
+  prints: async () => answer<PrintJob[]>(await reached(fetch('/api/prints'))),
+  printFolder: async () => answer<Schemas['Folder']>(await reached(fetch('/api/prints/folder'))),
+  estimatePrint: async (id: string, order: PrintOrder) =>
+    answer<PrintEstimate>(await post(`${shoot(id)}/prints/estimate`, order)),
+  orderPrint: async (id: string, order: PrintOrder) =>
+    answer<PrintJob>(await post(`${shoot(id)}/prints`, order)),
+  actOnPrint: async (id: number, action: 'pause' | 'resume' | 'stop' | 'retry' | 'first') =>
+    answer<PrintJob>(await post(`/api/prints/${id}/${action}`, {})),
+  printFurther: async (id: number, target: Schemas['Target']) =>
+    answer<PrintJob>(await post(`/api/prints/${id}/further`, target)),
+  developPrint: async (id: number) =>
+    answer<string[]>(await post(`/api/prints/${id}/develop`, {})),
+  openPrint: async (id: number) => answer<{ id: string }>(await post(`/api/prints/${id}/open`, {})),
+  deletePrint: async (id: number) => {
+    const response = await reached(fetch(`/api/prints/${id}`, { method: 'DELETE' }));
+    if (!response.ok) throw await problemOf(response);
+  },
+  printPictureUrl: (job: PrintJob) =>
+    `/api/prints/${job.id}/picture.jpg?v=${job.picture}-${job.ended ?? ''}`,
+  printFileUrl: (id: number, number: number) => `/api/prints/${id}/file?number=${number}`,
+
   assets: async (id: string) => answer<string[]>(await reached(fetch(`${shoot(id)}/assets`))),
   modelUrl: (id: string) => `${shoot(id)}/model.glb`,
   packageUrl: (id: string) => `${shoot(id)}/package`,

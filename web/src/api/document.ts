@@ -51,3 +51,14 @@ export type Operation = Schemas['Operation'];
 
 /** What a picture suggests as exposure; the spot where one was asked for. */
 export type Metering = Omit<Schemas['Metering'], 'spot'> & { spot: number | null };
+
+export type PrintOrder = Schemas['PrintOrder'];
+export type PrintPass = PrintOrder['passes'][number];
+export type PrintFormat = PrintOrder['formats'][number];
+export type PrintEstimate = Schemas['Estimate'];
+
+type Unknown = 'ended' | 'noisePercent' | 'secondsLeft' | 'factor' | 'doing' | 'detail';
+/** A job of the print room; some things are not known at all times. */
+export type PrintJob = Omit<Schemas['Job'], Unknown> & {
+  [K in Unknown]: Schemas['Job'][K] | null;
+};

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import { PictureView } from '../picture/PictureView';
+import { PrintPicture } from '../rooms/print/PrintPicture';
 import { Plan } from '../plan/Plan';
 import { colours } from '../theme/theme';
 import { useChoice, type Middle as Shown } from './choice';
@@ -14,7 +15,7 @@ const SHOWN: [Shown, string][] = [
 export function Middle() {
   const room = useChoice((c) => c.room);
   const chosen = useChoice((c) => c.middle);
-  const offered = room !== 'look';
+  const offered = room !== 'look' && room !== 'print';
   const shown = offered ? chosen : 'picture';
   return (
     <Box sx={{ position: 'absolute', inset: 0, display: 'flex' }}>
@@ -29,6 +30,7 @@ export function Middle() {
         }}
       >
         <PictureView />
+        {room === 'print' && <PrintPicture />}
       </Box>
       {shown !== 'picture' && (
         <Box sx={{ position: 'relative', flex: 1, minWidth: 0 }}>

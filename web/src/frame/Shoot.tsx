@@ -11,6 +11,8 @@ import { ChannelContext, ShootContext, shootKey, useShootDesk } from '../live/us
 import { Middle } from './Middle';
 import { LookDetails } from '../rooms/look/LookRoom';
 import { LookTray } from '../rooms/look/LookTray';
+import { PrintDetails } from '../rooms/print/PrintDetails';
+import { PrintTray } from '../rooms/print/PrintTray';
 import { RigDetails } from '../rooms/rig/RigRoom';
 import { RigTray } from '../rooms/rig/RigTray';
 import { SetDetails, SetTray } from '../rooms/set/SetRoom';
@@ -22,8 +24,8 @@ import { Rooms } from './Rooms';
 import { TopBar } from './TopBar';
 import { useKeys } from './useKeys';
 
-const TRAYS = { set: SetTray, rig: RigTray, look: LookTray };
-const DETAILS = { set: SetDetails, rig: RigDetails, look: LookDetails };
+const TRAYS = { set: SetTray, rig: RigTray, look: LookTray, print: PrintTray };
+const DETAILS = { set: SetDetails, rig: RigDetails, look: LookDetails, print: PrintDetails };
 
 /** One shoot open in the page: the frame of every room. */
 export function Shoot({ id }: { id: string }) {

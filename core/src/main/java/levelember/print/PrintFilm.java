@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Consumer;
 import levelember.film.Component;
 import levelember.film.Film;
 import levelember.film.FilmRows;
@@ -40,6 +41,10 @@ public final class PrintFilm {
   private double tracedSeconds;
   private double savingSeconds;
   private double savedAt;
+
+  /** Whether the film in memory has more than what was saved of it. */
+  private boolean unsaved;
+
   private long filmBytes;
 
   /**
@@ -94,7 +99,7 @@ public final class PrintFilm {
       store.save(round);
     }
     if (only != null) {
-      store.save(0, only);
+      save(0, only);
     }
     return true;
   }
@@ -110,11 +115,10 @@ public final class PrintFilm {
     Film film = film(band);
     int first = bands.firstTile(band);
     int[] own = Arrays.copyOfRange(targets, first, first + film.tiles());
-    boolean changed = false;
     measure(film, first);
     while (open(film, own)) {
       if (watch.stop()) {
-        save(band, film, changed);
+        save(band, film);
         return false;
       }
       long begin = System.nanoTime();
@@ -125,29 +129,31 @@ public final class PrintFilm {
               own,
               () -> System.nanoTime() - begin > SLICE_NANOS || watch.stop() || watch.givesWay());
       rays = rays.plus(some);
-      changed |= some.all() > 0;
+      unsaved |= some.all() > 0;
       tracedSeconds += (System.nanoTime() - begin) / 1e9;
       measure(film, first);
       forecast.note(tracedSeconds, share(target), Noise.whole(noise));
       watch.traced(film, progress(forecast));
       if (tracedSeconds - savedAt > Math.max(SAVE_SECONDS, SAVE_EVERY * savingSeconds)) {
-        save(band, film, true);
-        changed = false;
+        save(band, film);
       }
       if (target.seconds() > 0 && tracedSeconds >= target.seconds()) {
         break;
       }
     }
-    save(band, film, changed && bands.count() > 1);
+    if (bands.count() > 1) {
+      save(band, film);
+    }
     return true;
   }
 
-  private void save(int band, Film film, boolean changed) {
-    if (changed) {
+  private void save(int band, Film film) {
+    if (unsaved) {
       long begin = System.nanoTime();
       store.save(band, film);
       savingSeconds = (System.nanoTime() - begin) / 1e9;
       savedAt = tracedSeconds;
+      unsaved = false;
     }
   }
 
@@ -222,6 +228,21 @@ public final class PrintFilm {
         forecast.factor(),
         rays.all(),
         rays.dropped());
+  }
+
+  /**
+   * Measures what the store has, without tracing.
+   *
+   * @param each takes the film of every band; not to be kept
+   */
+  public void measure(Consumer<Film> each) {
+    for (int band = 0; band < bands.count(); band++) {
+      Film film = film(band);
+      measure(film, bands.firstTile(band));
+      each.accept(film);
+    }
+    FilmStore.Round round = store.round();
+    tracedSeconds = round == null ? tracedSeconds : Math.max(tracedSeconds, round.tracedSeconds());
   }
 
   /** The film of some rows of what was traced, put together from the bands that hold them. */

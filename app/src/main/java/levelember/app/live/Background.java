@@ -11,14 +11,15 @@ import org.slf4j.LoggerFactory;
  * Threads that give way: on Linux they ask the system for its lowest share, so that the page, the
  * server and the compiler have the cores as soon as they want them. Elsewhere they are plain.
  */
-final class Background {
+public final class Background {
   private static final Logger LOG = LoggerFactory.getLogger(Background.class);
   private static final int PROCESS = 0;
   private static final int LOWEST = 19;
 
   private Background() {}
 
-  static Thread thread(Runnable task, String name) {
+  /** A thread, not started, that gives way. */
+  public static Thread thread(Runnable task, String name) {
     return Thread.ofPlatform()
         .name(name)
         .daemon()

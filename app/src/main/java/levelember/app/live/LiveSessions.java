@@ -56,6 +56,7 @@ class LiveSessions {
   LiveSessions(
       Shoots shoots,
       Assets assets,
+      Turns turns,
       @Value("${ember.samples}") int samples,
       @Value("${ember.film-megabytes}") int filmMegabytes) {
     this.shoots = shoots;
@@ -72,7 +73,7 @@ class LiveSessions {
             Renderer.USUAL_BOUNCES,
             1,
             task -> Background.thread(task, "ember-trace"));
-    shared = new LiveSession.Shared(renderer, new Turns(), samples, memory);
+    shared = new LiveSession.Shared(renderer, turns, samples, memory);
     sweeper.scheduleWithFixedDelay(this::sweep, SWEEP_SECONDS, SWEEP_SECONDS, TimeUnit.SECONDS);
   }
 

@@ -1,22 +1,24 @@
 package levelember.app.live;
 
 import java.util.concurrent.atomic.AtomicInteger;
+import org.springframework.stereotype.Component;
 
 /**
  * How sessions share the tracing threads. Each traces a slice and then lines up again, so they get
  * the cores in turn; one whose page waits for a first picture goes before those that only refine
  * theirs, and these give up their slice for it.
  */
-final class Turns {
+@Component
+public final class Turns {
   private final AtomicInteger waiting = new AtomicInteger();
 
   /** One session's part in it; used by that session's thread. */
-  final class Part {
+  public final class Part {
     private boolean hurries;
     private volatile boolean gave;
 
     /** Says whether this session's page waits for a first picture. */
-    void hurry(boolean now) {
+    public void hurry(boolean now) {
       if (now != hurries) {
         hurries = now;
         waiting.addAndGet(now ? 1 : -1);
@@ -24,7 +26,7 @@ final class Turns {
     }
 
     /** True when a slice should end, as somebody else waits for a first picture. */
-    boolean givesWay() {
+    public boolean givesWay() {
       boolean gives = !hurries && waiting.get() > 0;
       if (gives) {
         gave = true;
@@ -33,14 +35,15 @@ final class Turns {
     }
 
     /** True when {@link #givesWay} was since this was last asked. */
-    boolean gaveWay() {
+    public boolean gaveWay() {
       boolean did = gave;
       gave = false;
       return did;
     }
   }
 
-  Part part() {
+  /** A new part in the turns. */
+  public Part part() {
     return new Part();
   }
 }

@@ -11,8 +11,10 @@ import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
+import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
@@ -74,6 +76,23 @@ public class Problems extends ResponseEntityExceptionHandler {
         e.getMessage(),
         KEPT,
         "Import the model first.");
+  }
+
+  /** A body whose values are refused is as impossible as the values are. */
+  @Override
+  protected ResponseEntity<Object> handleHttpMessageNotReadable(
+      HttpMessageNotReadableException e,
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
+    for (Throwable t = e; t != null; t = t.getCause()) {
+      if (t instanceof ImpossibleValue value) {
+        return ResponseEntity.unprocessableContent()
+            .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+            .body(impossible(value));
+      }
+    }
+    return super.handleHttpMessageNotReadable(e, headers, status, request);
   }
 
   /** A request that the framework found fault with keeps its status and gets our fields. */

@@ -1,0 +1,279 @@
+package levelember.app.print;
+
+import jakarta.annotation.PreDestroy;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import levelember.app.live.Background;
+import levelember.app.live.Turns;
+import levelember.app.storage.DiskSpace;
+import levelember.app.storage.Restored;
+import levelember.formats.print.PrintOrder;
+import levelember.print.PrintProgress;
+import levelember.transport.Renderer;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Prints jobs one after the other on a thread of its own, beside the live pictures, to whose hands
+ * it gives way. What it has traced is kept, so that after any end of the process it goes on.
+ */
+@Component
+class PrintQueue {
+  private static final Logger LOG = LoggerFactory.getLogger(PrintQueue.class);
+  private static final long KEEP_NANOS = 4_000_000_000L;
+
+  private final PrintMapper mapper;
+  private final PrintFolders folders;
+  private final DiskSpace space;
+  private final TransactionTemplate transaction;
+  private final Turns.Part turn;
+  private final long memory;
+  private final boolean runs;
+
+  private final Object lock = new Object();
+  private PrintRun run;
+  private boolean closed;
+
+  /** The job in hand is to stop: it was paused, stopped, deleted or another goes before it. */
+  private volatile boolean interrupted;
+
+  private long keptNanos;
+  private Thread thread;
+
+  PrintQueue(
+      PrintMapper mapper,
+      PrintFolders folders,
+      DiskSpace space,
+      TransactionTemplate transaction,
+      Turns turns,
+      @Value("${ember.print-megabytes}") long megabytes,
+      @Value("${ember.printing}") boolean runs) {
+    this.mapper = mapper;
+    this.folders = folders;
+    this.space = space;
+    this.transaction = transaction;
+    this.runs = runs;
+    turn = turns.part();
+    memory = megabytes > 0 ? megabytes << 20 : Runtime.getRuntime().maxMemory() / 5;
+  }
+
+  /** Memory for the film of a band. */
+  long memory() {
+    return memory;
+  }
+
+  @EventListener(ApplicationReadyEvent.class)
+  void begin() {
+    if (runs) {
+      thread = Background.thread(this::loop, "ember-print");
+      thread.start();
+    }
+  }
+
+  @PreDestroy
+  void close() throws InterruptedException {
+    synchronized (lock) {
+      closed = true;
+      interrupted = true;
+      lock.notifyAll();
+    }
+    if (thread != null) {
+      thread.join(20_000);
+    }
+  }
+
+  @EventListener
+  void restored(Restored event) {
+    changed();
+  }
+
+  /** Something of the queue has changed: what is in hand is looked at again. */
+  void changed() {
+    synchronized (lock) {
+      interrupted = true;
+      lock.notifyAll();
+    }
+  }
+
+  /** Waits until a job is not in hand any more. */
+  void ended(long id) {
+    long end = System.nanoTime() + 10_000_000_000L;
+    synchronized (lock) {
+      while (run != null && run.id() == id && System.nanoTime() < end) {
+        try {
+          lock.wait(100);
+        } catch (InterruptedException e) {
+          Thread.currentThread().interrupt();
+          return;
+        }
+      }
+    }
+  }
+
+  /** The job in hand, when it is that. */
+  Optional<PrintRun> running(long id) {
+    synchronized (lock) {
+      return Optional.ofNullable(run).filter(r -> r.id() == id);
+    }
+  }
+
+  private void loop() {
+    try (Renderer renderer =
+        new Renderer(
+            Runtime.getRuntime().availableProcessors(),
+            Renderer.USUAL_BOUNCES,
+            1,
+            task -> Background.thread(task, "ember-print-trace"))) {
+      while (true) {
+        synchronized (lock) {
+          if (closed) {
+            return;
+          }
+          interrupted = false;
+        }
+        PrintMapper.Row next = mapper.next();
+        if (next == null || !space.home().toFile().isDirectory()) {
+          rest();
+        } else {
+          print(next, renderer);
+        }
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  private void rest() throws InterruptedException {
+    synchronized (lock) {
+      while (!closed && !interrupted) {
+        lock.wait(5000);
+        if (!interrupted) {
+          return;
+        }
+      }
+    }
+  }
+
+  private void print(PrintMapper.Row row, Renderer shared) throws InterruptedException {
+    try {
+      if (!row.state().equals(PrintState.STOPPING.word())) {
+        printing(row.id());
+      }
+      PrintRun own = new PrintRun(row, folders.job(row.folder()), memory);
+      synchronized (lock) {
+        run = own;
+      }
+      transaction.executeWithoutResult(s -> mapper.bands(row.id(), own.bandRows()));
+      PrintOrder order = JsonMapper.shared().readValue(row.printOrder(), PrintOrder.class);
+      boolean done = false;
+      boolean stopping = row.state().equals(PrintState.STOPPING.word());
+      if (stopping) {
+        own.look();
+      } else if (order.seed() == 1) {
+        done = traced(own, shared);
+      } else {
+        try (Renderer seeded =
+            new Renderer(
+                Runtime.getRuntime().availableProcessors(),
+                Renderer.USUAL_BOUNCES,
+                order.seed(),
+                task -> Background.thread(task, "ember-print-trace"))) {
+          done = traced(own, seeded);
+        }
+      }
+      keep(own);
+      own.keepPicture();
+      if (mapper.one(row.id()) != null && (done || stopping)) {
+        finish(own, done);
+      }
+    } catch (IOException | RuntimeException | Error e) {
+      LOG.error("The print {} failed", row.id(), e);
+      fail(row.id(), e);
+    } finally {
+      synchronized (lock) {
+        run = null;
+        lock.notifyAll();
+      }
+    }
+  }
+
+  private boolean traced(PrintRun own, Renderer renderer) {
+    keptNanos = System.nanoTime();
+    return own.trace(renderer, () -> interrupted, turn::givesWay, () -> told(own));
+  }
+
+  private void told(PrintRun own) {
+    turn.gaveWay();
+    if (System.nanoTime() - keptNanos > KEEP_NANOS) {
+      keptNanos = System.nanoTime();
+      keep(own);
+    }
+    // A page's hand has the cores as long as it wants them.
+    while (turn.givesWay() && !interrupted) {
+      java.util.concurrent.locks.LockSupport.parkNanos(20_000_000);
+    }
+  }
+
+  private void keep(PrintRun own) {
+    PrintProgress p = own.progress();
+    if (p != null) {
+      transaction.executeWithoutResult(s ->
+          mapper.progress(
+              own.id(),
+              p.samples(),
+              Double.isFinite(p.noise()) ? p.noise() : null,
+              p.done(),
+              p.tracedSeconds()));
+    }
+  }
+
+  private void finish(PrintRun own, boolean done) throws IOException {
+    folders.writable(own.base(folders).getParent());
+    List<Path> files = own.samples() > 0 ? own.write(own.base(folders)) : List.of();
+    transaction.executeWithoutResult(s -> {
+      mapper.files(
+          own.id(),
+          JsonMapper.shared().writeValueAsString(files.stream().map(Path::toString).toList()));
+      double share = mapper.one(own.id()).done();
+      mapper.progress(
+          own.id(),
+          own.samples(),
+          Double.isFinite(own.noise()) ? own.noise() : null,
+          done ? 1 : share,
+          own.tracedSeconds());
+      mapper.state(own.id(), (done ? PrintState.DONE : PrintState.STOPPED).word(), null);
+    });
+  }
+
+  private void fail(long id, Throwable e) {
+    String said =
+        e instanceof OutOfMemoryError
+            ? "There was not enough memory."
+            : e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage();
+    if (e instanceof java.io.UncheckedIOException io) {
+      said = "It could not be kept: " + io.getCause().getMessage();
+    }
+    try {
+      state(id, PrintState.FAILED, said.substring(0, Math.min(900, said.length())));
+    } catch (RuntimeException again) {
+      LOG.error("The print {} could not be marked as failed", id, again);
+    }
+  }
+
+  /** Marks a job as being printed, where it still waits. */
+  private void printing(long id) {
+    transaction.executeWithoutResult(s -> mapper.printing(id));
+  }
+
+  private void state(long id, PrintState state, String detail) {
+    transaction.executeWithoutResult(s -> mapper.state(id, state.word(), detail));
+  }
+}

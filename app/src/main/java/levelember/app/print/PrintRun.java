@@ -1,0 +1,260 @@
+package levelember.app.print;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.BooleanSupplier;
+import levelember.film.Component;
+import levelember.film.Film;
+import levelember.formats.ShootPackage;
+import levelember.formats.print.PrintFiles;
+import levelember.formats.print.PrintFolder;
+import levelember.formats.print.PrintName;
+import levelember.formats.print.PrintOrder;
+import levelember.formats.print.PrintPass;
+import levelember.look.Development;
+import levelember.look.DisplayCurve;
+import levelember.photometry.LayerWeights;
+import levelember.print.Bands;
+import levelember.print.PrintFilm;
+import levelember.print.PrintProgress;
+import levelember.print.PrintWatch;
+import levelember.shoot.Look;
+import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+import levelember.texture.Luts;
+import levelember.transport.Renderer;
+import levelember.transport.View;
+import tools.jackson.databind.json.JsonMapper;
+
+/** One job being printed: its shoot, its film and its picture as far as they are. */
+final class PrintRun {
+  /** File of a job's shoot in its folder. */
+  static final String SHOOT = "shoot.ember";
+
+  private static final String PICTURE = "picture.jpg";
+  private static final long PREVIEW_NANOS = 1_500_000_000L;
+
+  private final PrintMapper.Row row;
+  private final Path folder;
+  private final PrintOrder order;
+  private final ShootPackage pack;
+  private final Shot shot;
+  private final float[] weights;
+  private final PrintPreview preview;
+  private final PrintFilm film;
+  private volatile PrintProgress progress;
+  private volatile String doing = "";
+  private long previewNanos;
+
+  /**
+   * Takes up a job where it was left.
+   *
+   * @param memory bytes for the film of a band, where the job has none yet
+   */
+  PrintRun(PrintMapper.Row row, Path folder, long memory) throws IOException {
+    this.row = row;
+    this.folder = folder;
+    order = JsonMapper.shared().readValue(row.printOrder(), PrintOrder.class);
+    doing = "preparing the set";
+    pack = ShootPackage.read(Files.readAllBytes(folder.resolve(SHOOT)));
+    Shoot shoot = pack.shoot();
+    shot = shoot.shot(order.shot()).orElseThrow().withCutOut(order.cutOut());
+    weights = LayerWeights.of(shoot);
+    Look look = shoot.lookOf(shot);
+    preview =
+        new PrintPreview(
+            order.width(), order.height(), weights, new Development(look, pack.files().luts()));
+    View view = View.of(shoot, shot, pack.files());
+    Set<Component> kept = PrintPass.components(order.passes());
+    Bands bands =
+        row.bandRows() > 0
+            ? new Bands(order.width(), order.height(), row.bandRows())
+            : Bands.of(order.width(), order.height(), view.layers(), kept, memory);
+    film =
+        new PrintFilm(
+            view,
+            bands,
+            kept,
+            new PrintFolder(folder.resolve("film"), Runtime.getRuntime().maxMemory() / 2),
+            weights,
+            DisplayCurve.fullScale(look.ev()));
+  }
+
+  long id() {
+    return row.id();
+  }
+
+  int bandRows() {
+    return film.bands().rows();
+  }
+
+  /** How far it is, or null before anything was traced. */
+  PrintProgress progress() {
+    return progress;
+  }
+
+  /** What it does just now besides tracing; empty while it traces. */
+  String doing() {
+    return doing;
+  }
+
+  PrintPreview preview() {
+    return preview;
+  }
+
+  double samples() {
+    return film.samples();
+  }
+
+  double noise() {
+    return film.noise();
+  }
+
+  double tracedSeconds() {
+    return film.tracedSeconds();
+  }
+
+  /**
+   * Traces on.
+   *
+   * @param stop whether to stop here, asked often
+   * @param givesWay whether a page's hand wants the cores, asked often
+   * @param told runs after each slice
+   * @return true when its target is reached
+   */
+  boolean trace(Renderer renderer, BooleanSupplier stop, BooleanSupplier givesWay, Runnable told) {
+    if (row.tracedSeconds() == 0) {
+      doing = "";
+      coarse(renderer, stop);
+    } else {
+      doing = "reading what was traced";
+      film.measure(preview::take);
+      doing = "";
+    }
+    return film.trace(
+        renderer,
+        order.target(),
+        new PrintWatch() {
+          @Override
+          public boolean stop() {
+            return stop.getAsBoolean();
+          }
+
+          @Override
+          public boolean givesWay() {
+            return givesWay.getAsBoolean();
+          }
+
+          @Override
+          public void traced(Film band, PrintProgress now) {
+            progress = now;
+            if (System.nanoTime() - previewNanos > PREVIEW_NANOS) {
+              preview.take(band);
+              previewNanos = System.nanoTime();
+            }
+            told.run();
+          }
+        });
+  }
+
+  /** The whole frame at once, small, so that it can be judged while its pixels are traced. */
+  private void coarse(Renderer renderer, BooleanSupplier stop) {
+    Film small = new Film(preview.width(), preview.height(), film.view().layers());
+    for (int samples = 1; samples <= 2 && !stop.getAsBoolean(); samples++) {
+      renderer.trace(film.view(), small, samples, stop);
+      preview.coarse(small);
+    }
+  }
+
+  /** Looks at what was traced, without tracing on; false when there is nothing. */
+  boolean look() {
+    film.measure(preview::take);
+    return film.samples() > 0;
+  }
+
+  /** Writes the files of what there is; answers their paths. */
+  List<Path> write(Path to) throws IOException {
+    return write(to, pack.shoot(), pack.shoot().lookOf(shot), pack.files().luts(), weights);
+  }
+
+  /**
+   * Writes files with other levels and another look.
+   *
+   * @param by the shoot with the levels, whose lights are found by their ids
+   */
+  List<Path> developed(Path to, Shoot by, Luts luts) throws IOException {
+    float[] other = new float[weights.length];
+    List<String> ids = by.lights().stream().map(l -> l.id()).toList();
+    float[] theirs = LayerWeights.of(by);
+    for (int k = 0; k < pack.shoot().lights().size(); k++) {
+      int from = ids.indexOf(pack.shoot().lights().get(k).id());
+      if (from >= 0) {
+        System.arraycopy(theirs, 3 * from, other, 3 * k, 3);
+      }
+    }
+    Look look = by.shot(order.shot()).map(by::lookOf).orElseGet(() -> pack.shoot().lookOf(shot));
+    return write(to, pack.shoot(), look, luts, other);
+  }
+
+  private List<Path> write(Path to, Shoot shoot, Look look, Luts luts, float[] levels)
+      throws IOException {
+    doing = "writing files";
+    Map<String, String> text = new LinkedHashMap<>();
+    text.put("Software", "Level Ember");
+    text.put("Shoot", shoot.name());
+    text.put("Shot", shot.name());
+    text.put("Look", look.name());
+    text.put("Samples", String.format(Locale.ROOT, "%.1f", film.samples()));
+    if (Double.isFinite(film.noise())) {
+      text.put("Noise", String.format(Locale.ROOT, "%.2f %%", 100 * film.noise()));
+    }
+    text.put("Denoised", order.denoise() ? "yes" : "no");
+    text.put("Seed", Integer.toString(order.seed()));
+    List<Path> files = new PrintFiles(film, shoot, look, luts, order, levels, text).write(to);
+    doing = "";
+    return files;
+  }
+
+  /** Keeps the picture as it is now beside the film. */
+  void keepPicture() throws IOException {
+    Film all = film.bands().count() == 1 ? film.rows(0, order.height()) : null;
+    if (all != null) {
+      preview.take(all);
+    }
+    Files.write(folder.resolve(PICTURE), preview.jpeg());
+  }
+
+  /** The kept picture of a job, or null. */
+  static byte[] keptPicture(Path folder) throws IOException {
+    Path kept = folder.resolve(PICTURE);
+    return Files.exists(kept) ? Files.readAllBytes(kept) : null;
+  }
+
+  /** What the name of its files is filled with. */
+  static PrintName.Values values(PrintOrder order, Shoot shoot, LocalDateTime at, long job) {
+    Shot shot = shoot.shot(order.shot()).orElseThrow();
+    return new PrintName.Values(
+        shoot.name(),
+        shot.name(),
+        shoot.lookOf(shot).name(),
+        order.width(),
+        order.height(),
+        at,
+        job);
+  }
+
+  /** Where its files go, without ending. */
+  Path base(PrintFolders folders) {
+    LocalDateTime at = row.created().atZoneSameInstant(ZoneId.systemDefault()).toLocalDateTime();
+    return PrintName.in(
+        folders.files(order.folder()), order.pattern(), values(order, pack.shoot(), at, row.id()));
+  }
+}
