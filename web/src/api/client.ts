@@ -279,8 +279,7 @@ export const api = {
     answer<PrintJob>(await post(`/api/prints/${id}/${action}`, {})),
   printFurther: async (id: number, target: Schemas['Target']) =>
     answer<PrintJob>(await post(`/api/prints/${id}/further`, target)),
-  developPrint: async (id: number) =>
-    answer<string[]>(await post(`/api/prints/${id}/develop`, {})),
+  developPrint: async (id: number) => answer<string[]>(await post(`/api/prints/${id}/develop`, {})),
   openPrint: async (id: number) => answer<{ id: string }>(await post(`/api/prints/${id}/open`, {})),
   deletePrint: async (id: number) => {
     const response = await reached(fetch(`/api/prints/${id}`, { method: 'DELETE' }));

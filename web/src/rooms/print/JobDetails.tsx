@@ -16,6 +16,11 @@ import { cleanOf, leftOf, stateOf } from './jobWords';
 import { bytesOf, goalOf, goalValue, quantitiesOf, withGoal } from './order';
 import { usePrintChoice } from './usePrints';
 
+/** Opens a shoot in this page. */
+function goTo(shoot: string) {
+  window.location.assign(`#/${shoot}`);
+}
+
 /** A job: how far it is, what can be done with it, its files. */
 export function JobDetails({ job }: { job: PrintJob }) {
   const client = useQueryClient();
@@ -80,7 +85,7 @@ export function JobDetails({ job }: { job: PrintJob }) {
           'Open as a shoot',
           async () => {
             const made = await api.openPrint(job.id);
-            location.hash = `#/${made.id}`;
+            goTo(made.id);
           },
           'The shoot is as it was when the print was ordered',
         )}

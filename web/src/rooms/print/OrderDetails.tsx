@@ -2,7 +2,6 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { enqueueSnackbar } from 'notistack';
@@ -14,10 +13,11 @@ import { NumberField } from '../../controls/NumberField';
 import { PlainSelect } from '../../controls/PlainSelect';
 import type { Quantity } from '../../controls/quantity';
 import { SwitchOf } from '../../controls/SwitchOf';
+import { TextOf } from '../../controls/TextOf';
 import { useChosenShot } from '../../frame/useChosenShot';
 import { say, useDesk } from '../../live/useShoot';
 import { colours, mono } from '../../theme/theme';
-import { useCalm } from '../../live/useCalm';
+import { useSettled } from '../../controls/useSettled';
 import {
   FORMATS,
   PASSES,
@@ -311,23 +311,16 @@ function Files({ order, set }: Part) {
           />
         </Box>
       )}
-      <TextField
+      <TextOf
         label="Folder"
         placeholder={usual?.path}
         value={order.folder}
-        onChange={(e) => set({ folder: e.target.value })}
-        fullWidth
-        margin="dense"
-        slotProps={{ inputLabel: { shrink: true } }}
+        onChange={(folder) => set({ folder })}
       />
-      <TextField
-        label="Name"
-        value={order.pattern}
-        onChange={(e) => set({ pattern: e.target.value })}
-        fullWidth
-        margin="dense"
-        helperText="{shoot} {shot} {look} {width} {height} {date} {time} {job}"
-      />
+      <TextOf label="Name" value={order.pattern} onChange={(pattern) => set({ pattern })} />
+      <Typography variant="caption" color="text.secondary" component="p">
+        {'May hold {shoot} {shot} {look} {width} {height} {date} {time} {job}, and / for folders.'}
+      </Typography>
     </>
   );
 }
@@ -337,7 +330,7 @@ function Send({ order, shots }: { order: PrintOrder; shots: string[] }) {
   const desk = useDesk();
   const client = useQueryClient();
   const [sending, setSending] = useState(false);
-  const calm = useCalm(order, 250);
+  const calm = useSettled(order, 250);
   const { data: estimate, error } = useQuery({
     queryKey: ['prints', 'estimate', desk.state.id, desk.state.revision, calm],
     queryFn: () => api.estimatePrint(desk.state.id, calm),

@@ -132,9 +132,7 @@ export function withGoal(
 }
 
 /** The value that an order goes by. */
-export function goalValue(
-  order: Pick<PrintOrder, 'samples' | 'noisePercent' | 'minutes'>,
-): number {
+export function goalValue(order: Pick<PrintOrder, 'samples' | 'noisePercent' | 'minutes'>): number {
   const goal = goalOf(order);
   return goal === 'samples' ? order.samples : goal === 'noise' ? order.noisePercent : order.minutes;
 }

@@ -139,7 +139,11 @@ class Prints {
     String doing =
         run != null
             ? run.doing().isEmpty() ? null : run.doing()
-            : state == PrintState.WAITING ? waitsFor(before) : null;
+            : switch (state) {
+              case WAITING -> waitsFor(before);
+              case PRINTING -> "preparing the set";
+              default -> null;
+            };
     return new Job(
         row.id(),
         row.shoot(),
