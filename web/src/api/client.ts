@@ -287,6 +287,8 @@ export const api = {
   },
   printPictureUrl: (job: PrintJob) =>
     `/api/prints/${job.id}/picture.jpg?v=${job.picture}-${job.ended ?? ''}`,
+  sheetUrl: (id: string, what: 'shots' | 'lights', shot?: string) =>
+    `${shoot(id)}/${what}.pdf${shot ? `?shot=${encodeURIComponent(shot)}` : ''}`,
   printFileUrl: (id: number, number: number) => `/api/prints/${id}/file?number=${number}`,
 
   assets: async (id: string) => answer<string[]>(await reached(fetch(`${shoot(id)}/assets`))),

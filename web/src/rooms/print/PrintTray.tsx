@@ -6,12 +6,18 @@ import Typography from '@mui/material/Typography';
 import { api } from '../../api/client';
 import type { PrintJob } from '../../api/document';
 import { Fetched } from '../../controls/Fetched';
+import { useChosenShot } from '../../frame/useChosenShot';
+import { useDownload } from '../../live/useDownload';
+import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
 import { cleanOf, leftOf, stateOf } from './jobWords';
 import { usePrintChoice, usePrints } from './usePrints';
 
 /** Tray of the print room: the queue and what was printed, newest first. */
 export function PrintTray() {
+  const desk = useDesk();
+  const shot = useChosenShot();
+  const download = useDownload();
   const query = usePrints();
   const chosen = usePrintChoice((c) => c.job);
   return (
@@ -47,6 +53,24 @@ export function PrintTray() {
           onClick={() => usePrintChoice.setState({ job: null })}
         >
           Order
+        </Button>
+        <Button
+          fullWidth
+          variant="outlined"
+          color="inherit"
+          sx={{ mt: 1.5, borderColor: colours.line }}
+          onClick={() => void download(api.sheetUrl(desk.state.id, 'shots'))}
+        >
+          Contact sheet
+        </Button>
+        <Button
+          fullWidth
+          variant="outlined"
+          color="inherit"
+          sx={{ mt: 1.5, borderColor: colours.line }}
+          onClick={() => void download(api.sheetUrl(desk.state.id, 'lights', shot.id))}
+        >
+          Light report
         </Button>
       </Box>
     </Box>

@@ -18,7 +18,8 @@ import picocli.CommandLine.Command;
       ImportCommand.class,
       ExportCommand.class,
       GradeCommand.class,
-      ProfileCommand.class
+      ProfileCommand.class,
+      PrintCommand.class
     })
 public final class Main implements Runnable {
   @CommandLine.Spec private CommandLine.Model.CommandSpec spec;
@@ -50,6 +51,6 @@ public final class Main implements Runnable {
   @Override
   public void run() {
     throw new CommandLine.ParameterException(
-        spec.commandLine(), "say what to do: render, demo or import");
+        spec.commandLine(), "say what to do: render, print, demo or import");
   }
 }

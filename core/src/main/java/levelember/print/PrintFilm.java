@@ -83,7 +83,7 @@ public final class PrintFilm {
     if (round == null) {
       round = new FilmStore.Round(new int[samples.length], 0);
     }
-    tracedSeconds = round.tracedSeconds();
+    tracedSeconds = Math.max(tracedSeconds, round.tracedSeconds());
     savedAt = tracedSeconds;
     while (true) {
       for (int band = 0; band < bands.count(); band++) {
@@ -228,6 +228,11 @@ public final class PrintFilm {
         forecast.factor(),
         rays.all(),
         rays.dropped());
+  }
+
+  /** Says how long was traced before, where that is more than the store knows. */
+  public void spent(double seconds) {
+    tracedSeconds = Math.max(tracedSeconds, seconds);
   }
 
   /**

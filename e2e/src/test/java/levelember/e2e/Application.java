@@ -35,6 +35,7 @@ final class Application implements AutoCloseable {
     builder.environment().put("EMBER_PORT", Integer.toString(port));
     builder.environment().put("EMBER_DEMO", Boolean.toString(demo));
     builder.environment().put("EMBER_SAMPLES", Integer.toString(samples));
+    builder.environment().put("EMBER_DEMO_PRINTS", "false");
     builder.redirectErrorStream(true).redirectOutput(home.resolve("application.log").toFile());
     process = builder.start();
     await();

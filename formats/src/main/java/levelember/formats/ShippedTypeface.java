@@ -100,4 +100,9 @@ public final class ShippedTypeface implements Typeface {
     }
     now.clear();
   }
+
+  /** The typeface's file, for documents that hold it. */
+  public static InputStream file() {
+    return ShippedTypeface.class.getResourceAsStream(FILE);
+  }
 }

@@ -1,5 +1,6 @@
 package levelember.app.print;
 
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
@@ -29,8 +30,11 @@ class PrintController {
   private final Prints prints;
   private final PrintFolders folders;
 
-  PrintController(Prints prints, PrintFolders folders) {
+  private final Sheets sheets;
+
+  PrintController(Prints prints, PrintFolders folders, Sheets sheets) {
     this.prints = prints;
+    this.sheets = sheets;
     this.folders = folders;
   }
 
@@ -113,6 +117,28 @@ class PrintController {
                 .cacheControl(CacheControl.noStore())
                 .body(jpeg))
         .orElseGet(() -> ResponseEntity.noContent().build());
+  }
+
+  /** The rig on paper: plan, table of lights, shots and looks. */
+  @GetMapping("/api/shoots/{shoot}/lights.pdf")
+  ResponseEntity<byte[]> lights(
+      @PathVariable String shoot, @RequestParam(required = false) String shot) throws IOException {
+    return pdf(shoot + "-lights.pdf", sheets.lights(shoot, shot));
+  }
+
+  /** Pictures of all shots on paper. */
+  @GetMapping("/api/shoots/{shoot}/shots.pdf")
+  ResponseEntity<byte[]> shots(@PathVariable String shoot) throws IOException {
+    return pdf(shoot + "-shots.pdf", sheets.contact(shoot));
+  }
+
+  private static ResponseEntity<byte[]> pdf(String name, byte[] file) {
+    return ResponseEntity.ok()
+        .contentType(MediaType.APPLICATION_PDF)
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment().filename(name).build().toString())
+        .body(file);
   }
 
   /** A file of a job, by its number in the list of its files. */

@@ -86,6 +86,7 @@ final class PrintRun {
             new PrintFolder(folder.resolve("film"), Runtime.getRuntime().maxMemory() / 2),
             weights,
             DisplayCurve.fullScale(look.ev()));
+    film.spent(row.tracedSeconds());
   }
 
   long id() {

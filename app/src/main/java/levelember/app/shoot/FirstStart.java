@@ -8,13 +8,19 @@ import org.springframework.stereotype.Component;
 
 /** Puts the demo shoots into an empty database, before the first page can ask. */
 @Component
-class FirstStart implements SmartInitializingSingleton {
+public class FirstStart implements SmartInitializingSingleton {
   private final Shoots shoots;
   private final boolean demo;
+  private volatile boolean first;
 
   FirstStart(Shoots shoots, @Value("${ember.demo}") boolean demo) {
     this.shoots = shoots;
     this.demo = demo;
+  }
+
+  /** Whether this start is the one that put the demo shoots in. */
+  public boolean first() {
+    return first;
   }
 
   @Override
@@ -24,6 +30,7 @@ class FirstStart implements SmartInitializingSingleton {
       new ArrayList<>(DemoShoots.names())
           .reversed()
           .forEach(name -> shoots.add(DemoShoots.make(name)));
+      first = true;
     }
   }
 }
