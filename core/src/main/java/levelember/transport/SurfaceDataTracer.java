@@ -91,7 +91,8 @@ public final class SurfaceDataTracer {
         points.pair(PIXEL);
         float fu = points.u, fv = points.v;
         points.pair(LENS);
-        lens.ray(x, y, fu, fv, points.u, points.v, ray);
+        float across = points.u, down = points.v;
+        lens.ray(x, y, fu, fv, across, down, ray);
         met[i] = -1;
         if (!hit.trace(ray)) {
           open++;

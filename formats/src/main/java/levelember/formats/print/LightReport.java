@@ -248,8 +248,8 @@ public final class LightReport {
   private static String kind(Emitter emitter) {
     return switch (emitter) {
       case Emitter.Rectangle r -> "rectangle " + metres(r.width()) + " × " + metres(r.height());
-      case Emitter.Disc d -> "disc ⌀ " + metres(2 * d.radius());
-      case Emitter.Sphere s -> "sphere ⌀ " + metres(2 * s.radius());
+      case Emitter.Disc d -> "disc Ø " + metres(2 * d.radius());
+      case Emitter.Sphere s -> "sphere Ø " + metres(2 * s.radius());
       case Emitter.Tube t -> "tube " + metres(t.length());
       case Emitter.Spot s -> "spot " + Math.round(s.coneDegrees()) + "°";
       default -> emitter.getClass().getSimpleName().toLowerCase(Locale.ROOT);
