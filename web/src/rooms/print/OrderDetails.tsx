@@ -305,6 +305,7 @@ function Files({ order, set }: Part) {
             value={order.exrPacking}
             options={[
               { value: 'zip', text: 'ZIP' },
+              { value: 'piz', text: 'PIZ' },
               { value: 'none', text: 'none' },
             ]}
             onChange={(v) => set({ exrPacking: v as PrintOrder['exrPacking'] })}

@@ -1,46 +1,28 @@
 package levelember.cli;
 
-import java.io.IOException;
-import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.Callable;
-import java.util.stream.Stream;
-import levelember.film.Component;
-import levelember.film.Film;
 import levelember.formats.Limits;
 import levelember.formats.ShootPackage;
-import levelember.formats.print.PrintFiles;
-import levelember.formats.print.PrintFolder;
 import levelember.formats.print.PrintFormat;
 import levelember.formats.print.PrintName;
 import levelember.formats.print.PrintOrder;
 import levelember.formats.print.PrintPass;
 import levelember.look.Development;
-import levelember.look.DisplayCurve;
 import levelember.photometry.LayerWeights;
-import levelember.print.Bands;
-import levelember.print.FilmStore;
-import levelember.print.PrintFilm;
-import levelember.print.PrintProgress;
-import levelember.print.PrintTarget;
-import levelember.print.PrintWatch;
 import levelember.shoot.Clay;
 import levelember.shoot.Light;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.transport.Renderer;
-import levelember.transport.View;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -220,7 +202,10 @@ final class RenderCommand implements Callable<Integer> {
     List<Map<String, Object>> figures = new ArrayList<>();
     for (Shot shot : shots) {
       PrintOrder order = order(shot, format, pixels);
-      figures.add(one(pack, shoot, shot, order, weights, files.get(shot)));
+      ShotRender render =
+          new ShotRender(spec.commandLine().getErr(), threads, resume, (long) (memory * (1 << 20)));
+      figures.add(
+          render.write(pack, shoot, shot, worn(shoot, shot), order, weights, files.get(shot)));
     }
     if (stats != null) {
       Object to = figures.size() == 1 ? figures.getFirst() : figures;
@@ -286,98 +271,6 @@ final class RenderCommand implements Callable<Integer> {
         new PrintName.Values(
             shoot.name(), shot.name(), shot.look(), pixels[0], pixels[1], LocalDateTime.now(), 0);
     return PrintName.in(folder, name, values);
-  }
-
-  /** Renders one shot; answers its figures. */
-  private Map<String, Object> one(
-      ShootPackage pack, Shoot shoot, Shot shot, PrintOrder order, float[] weights, Path to)
-      throws Exception {
-    long begin = System.nanoTime();
-    View view = View.of(shoot, shot, pack.files());
-    long compiled = System.nanoTime();
-    Look look = worn(shoot, shot);
-    Set<Component> kept = PrintPass.components(order.passes());
-    long room = (long) (memory * (1 << 20));
-    Bands bands = Bands.of(order.width(), order.height(), view.layers(), kept, room);
-    Path folder =
-        resume != null ? resume.resolve(shot.id()) : Files.createTempDirectory("ember-render");
-    try {
-      FilmStore store =
-          resume == null && bands.count() == 1
-              ? FilmStore.NONE
-              : new PrintFolder(folder, Runtime.getRuntime().maxMemory() / 2);
-      if (resume != null) {
-        ResumedRender.check(folder, shoot, shot, order, kept, bands);
-      }
-      PrintFilm film =
-          new PrintFilm(view, bands, kept, store, weights, DisplayCurve.fullScale(look.ev()));
-      trace(film, order.target());
-      long traced = System.nanoTime();
-      PrintFiles files =
-          new PrintFiles(film, shoot, look, pack.files().luts(), order, weights, Map.of());
-      put(files, order, to);
-      if (film.rays().dropped() > 0) {
-        spec.commandLine()
-            .getErr()
-            .println(film.rays().dropped() + " contributions were no finite numbers: left out");
-      }
-      Map<String, Object> figures = figures(shoot, shot, film, order);
-      figures.put("compileSeconds", (compiled - begin) / 1e9);
-      figures.put("traceSeconds", (traced - compiled) / 1e9);
-      figures.put("denoiseSeconds", files.denoiseSeconds());
-      figures.put("writeSeconds", (System.nanoTime() - traced) / 1e9 - files.denoiseSeconds());
-      figures.put("raysPerSecond", Math.round(film.rays().all() / ((traced - compiled) / 1e9)));
-      figures.put("file", to.toString());
-      return figures;
-    } finally {
-      if (resume == null) {
-        deleted(folder);
-      }
-    }
-  }
-
-  /** Writes the file under the name that was asked for. */
-  private static void put(PrintFiles files, PrintOrder order, Path to) throws IOException {
-    String name = to.getFileName().toString();
-    int dot = name.lastIndexOf('.');
-    Path base = to.toAbsolutePath().resolveSibling(name.substring(0, dot));
-    Path made = files.write(base).getFirst();
-    if (!made.equals(to.toAbsolutePath())) {
-      Files.move(made, to, StandardCopyOption.REPLACE_EXISTING);
-    }
-  }
-
-  private static void deleted(Path folder) throws IOException {
-    try (Stream<Path> all = Files.list(folder)) {
-      for (Path one : all.toList()) {
-        Files.delete(one);
-      }
-    }
-    Files.delete(folder);
-  }
-
-  private Map<String, Object> figures(Shoot shoot, Shot shot, PrintFilm film, PrintOrder order) {
-    Map<String, Object> to = new LinkedHashMap<>();
-    to.put("shoot", shoot.name());
-    to.put("shot", shot.name());
-    to.put("width", order.width());
-    to.put("height", order.height());
-    to.put("samples", film.samples());
-    double left = film.noise();
-    to.put("noisePercent", Double.isFinite(left) ? 100 * left : null);
-    to.put("seed", seed);
-    to.put("threads", threads);
-    to.put("layers", film.view().layers());
-    to.put("triangles", film.view().scene().triangles());
-    to.put("primaryRays", film.rays().primary());
-    to.put("bouncedRays", film.rays().bounced());
-    to.put("shadowRays", film.rays().shadow());
-    to.put("rays", film.rays().all());
-    to.put("droppedContributions", film.rays().dropped());
-    to.put("denoised", denoise);
-    to.put("filmBytes", film.filmBytes());
-    to.put("bands", film.bands().count());
-    return to;
   }
 
   private Look worn(Shoot shoot, Shot shot) {
@@ -453,39 +346,5 @@ final class RenderCommand implements Callable<Integer> {
       throw wrong("--size is WIDTHxHEIGHT, such as 960x540, not '" + size + "'");
     }
     throw wrong("--size is 1x1 to " + Limits.MOST_PIXELS + " pixels, not '" + size + "'");
-  }
-
-  private void trace(PrintFilm film, PrintTarget target) {
-    PrintWriter err = spec.commandLine().getErr();
-    boolean terminal = System.console() != null && System.console().isTerminal();
-    PrintWatch watch =
-        new PrintWatch() {
-          @Override
-          public boolean stop() {
-            return false;
-          }
-
-          @Override
-          public void traced(Film band, PrintProgress p) {
-            if (terminal) {
-              err.print(
-                  String.format(
-                      Locale.ROOT,
-                      "\r%.0f %% done, %.1f samples, %.2f %% noise, %.0f s, %.0f s to go     ",
-                      100 * p.done(),
-                      p.samples(),
-                      100 * p.noise(),
-                      p.tracedSeconds(),
-                      p.secondsLeft()));
-              err.flush();
-            }
-          }
-        };
-    try (Renderer renderer = new Renderer(threads, Renderer.USUAL_BOUNCES, seed)) {
-      film.trace(renderer, target, watch);
-    }
-    if (terminal) {
-      err.println();
-    }
   }
 }

@@ -39,7 +39,8 @@ public final class ExrWriter implements Closeable {
   /** How blocks of rows are packed. */
   public enum Packing {
     NONE(0, 1),
-    ZIP(3, 16);
+    ZIP(3, 16),
+    PIZ(4, 32);
     private final int code, rows;
 
     Packing(int code, int rows) {
@@ -104,7 +105,10 @@ public final class ExrWriter implements Closeable {
         .parallel()
         .forEach(i -> {
           int from = i * packing.rows, n = Math.min(packing.rows, count - from);
-          packed[i] = packed(raw(from, n, values));
+          byte[] raw = raw(from, n, values);
+          byte[] smaller = packing == Packing.PIZ ? piz(from, n, values) : packed(raw);
+          // A block that does not shrink is stored as it is, as the layout says.
+          packed[i] = smaller.length < raw.length ? smaller : raw;
         });
     List<ByteBuffer> out = new ArrayList<>();
     long at = to.position();
@@ -139,6 +143,28 @@ public final class ExrWriter implements Closeable {
     return raw.array();
   }
 
+  private byte[] piz(int from, int count, Map<String, float[]> values) {
+    short[][] planes = new short[channels.size()][];
+    int k = 0;
+    for (Map.Entry<String, Depth> c : channels.entrySet()) {
+      float[] of = values.get(c.getKey());
+      boolean half = c.getValue() == Depth.HALF;
+      short[] plane = new short[(half ? 1 : 2) * width * count];
+      for (int i = 0; i < width * count; i++) {
+        float value = of[from * width + i];
+        if (half) {
+          plane[i] = half(value);
+        } else {
+          int bits = Float.floatToRawIntBits(value);
+          plane[2 * i] = (short) bits;
+          plane[2 * i + 1] = (short) (bits >>> 16);
+        }
+      }
+      planes[k++] = plane;
+    }
+    return PizPacker.packed(planes, width, count);
+  }
+
   /** The nearest half float; what is larger than all of them becomes the largest. */
   private static short half(float value) {
     return Float.floatToFloat16(Math.clamp(value, -65504f, 65504f));
@@ -162,7 +188,6 @@ public final class ExrWriter implements Closeable {
       deflater.finish();
       byte[] packed = new byte[raw.length];
       int n = deflater.deflate(packed);
-      // A block that does not shrink is stored as it is, as the layout says.
       return deflater.finished() && n < raw.length ? Arrays.copyOf(packed, n) : raw;
     } finally {
       deflater.end();

@@ -69,10 +69,12 @@ public record PrintOrder(
     @JsonProperty("none")
     NONE,
     @JsonProperty("zip")
-    ZIP;
+    ZIP,
+    @JsonProperty("piz")
+    PIZ;
 
     ExrWriter.Packing packing() {
-      return this == NONE ? ExrWriter.Packing.NONE : ExrWriter.Packing.ZIP;
+      return ExrWriter.Packing.valueOf(name());
     }
   }
 

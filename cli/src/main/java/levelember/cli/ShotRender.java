@@ -1,0 +1,184 @@
+package levelember.cli;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.LinkedHashMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
+import levelember.film.Component;
+import levelember.film.Film;
+import levelember.formats.ShootPackage;
+import levelember.formats.print.PrintFiles;
+import levelember.formats.print.PrintFolder;
+import levelember.formats.print.PrintOrder;
+import levelember.formats.print.PrintPass;
+import levelember.look.DisplayCurve;
+import levelember.print.Bands;
+import levelember.print.FilmStore;
+import levelember.print.PrintFilm;
+import levelember.print.PrintProgress;
+import levelember.print.PrintWatch;
+import levelember.shoot.Look;
+import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+import levelember.transport.Renderer;
+import levelember.transport.View;
+
+/** Renders one shot as an order says; keeps its film where it is to go on from it. */
+final class ShotRender {
+  private final PrintWriter err;
+  private final int threads;
+  private final Path resume;
+  private final long memory;
+
+  /**
+   * A render.
+   *
+   * @param err takes how far it is, on a terminal
+   * @param resume folder in which films are kept, or null
+   * @param memory bytes for the film of a band
+   */
+  ShotRender(PrintWriter err, int threads, Path resume, long memory) {
+    this.err = err;
+    this.threads = threads;
+    this.resume = resume;
+    this.memory = memory;
+  }
+
+  /**
+   * Renders a shot into a file.
+   *
+   * @param shoot of the package, in clay where it is to be
+   * @return figures of the run, by name
+   */
+  Map<String, Object> write(
+      ShootPackage pack,
+      Shoot shoot,
+      Shot shot,
+      Look look,
+      PrintOrder order,
+      float[] weights,
+      Path to)
+      throws IOException {
+    long begin = System.nanoTime();
+    View view = View.of(shoot, shot, pack.files());
+    long compiled = System.nanoTime();
+    Set<Component> kept = PrintPass.components(order.passes());
+    Bands bands = Bands.of(order.width(), order.height(), view.layers(), kept, memory);
+    Path folder =
+        resume != null ? resume.resolve(shot.id()) : Files.createTempDirectory("ember-render");
+    try {
+      FilmStore store =
+          resume == null && bands.count() == 1
+              ? FilmStore.NONE
+              : new PrintFolder(folder, Runtime.getRuntime().maxMemory() / 2);
+      if (resume != null) {
+        ResumedRender.check(folder, shoot, shot, order, kept, bands);
+      }
+      PrintFilm film =
+          new PrintFilm(view, bands, kept, store, weights, DisplayCurve.fullScale(look.ev()));
+      trace(film, order);
+      long traced = System.nanoTime();
+      PrintFiles files =
+          new PrintFiles(film, shoot, look, pack.files().luts(), order, weights, Map.of());
+      put(files, order, to);
+      if (film.rays().dropped() > 0) {
+        err.println(film.rays().dropped() + " contributions were no finite numbers: left out");
+      }
+      Map<String, Object> figures = figures(shoot, shot, film, order);
+      figures.put("compileSeconds", (compiled - begin) / 1e9);
+      figures.put("traceSeconds", (traced - compiled) / 1e9);
+      figures.put("denoiseSeconds", files.denoiseSeconds());
+      figures.put("writeSeconds", (System.nanoTime() - traced) / 1e9 - files.denoiseSeconds());
+      figures.put("raysPerSecond", Math.round(film.rays().all() / ((traced - compiled) / 1e9)));
+      figures.put("file", to.toString());
+      return figures;
+    } finally {
+      if (resume == null) {
+        deleted(folder);
+      }
+    }
+  }
+
+  /** Writes the file under the name that was asked for. */
+  private static void put(PrintFiles files, PrintOrder order, Path to) throws IOException {
+    String name = to.getFileName().toString();
+    int dot = name.lastIndexOf('.');
+    Path base = to.toAbsolutePath().resolveSibling(name.substring(0, dot));
+    Path made = files.write(base).getFirst();
+    if (!made.equals(to.toAbsolutePath())) {
+      Files.move(made, to, StandardCopyOption.REPLACE_EXISTING);
+    }
+  }
+
+  private static void deleted(Path folder) throws IOException {
+    try (Stream<Path> all = Files.list(folder)) {
+      for (Path one : all.toList()) {
+        Files.delete(one);
+      }
+    }
+    Files.delete(folder);
+  }
+
+  private Map<String, Object> figures(Shoot shoot, Shot shot, PrintFilm film, PrintOrder order) {
+    Map<String, Object> to = new LinkedHashMap<>();
+    to.put("shoot", shoot.name());
+    to.put("shot", shot.name());
+    to.put("width", order.width());
+    to.put("height", order.height());
+    to.put("samples", film.samples());
+    double left = film.noise();
+    to.put("noisePercent", Double.isFinite(left) ? 100 * left : null);
+    to.put("seed", order.seed());
+    to.put("threads", threads);
+    to.put("layers", film.view().layers());
+    to.put("triangles", film.view().scene().triangles());
+    to.put("primaryRays", film.rays().primary());
+    to.put("bouncedRays", film.rays().bounced());
+    to.put("shadowRays", film.rays().shadow());
+    to.put("rays", film.rays().all());
+    to.put("droppedContributions", film.rays().dropped());
+    to.put("denoised", order.denoise());
+    to.put("filmBytes", film.filmBytes());
+    to.put("bands", film.bands().count());
+    return to;
+  }
+
+  private void trace(PrintFilm film, PrintOrder order) {
+    boolean terminal = System.console() != null && System.console().isTerminal();
+    PrintWatch watch =
+        new PrintWatch() {
+          @Override
+          public boolean stop() {
+            return false;
+          }
+
+          @Override
+          public void traced(Film band, PrintProgress p) {
+            if (terminal) {
+              err.print(
+                  String.format(
+                      Locale.ROOT,
+                      "\r%.0f %% done, %.1f samples, %.2f %% noise, %.0f s, %.0f s to go     ",
+                      100 * p.done(),
+                      p.samples(),
+                      100 * p.noise(),
+                      p.tracedSeconds(),
+                      p.secondsLeft()));
+              err.flush();
+            }
+          }
+        };
+    try (Renderer renderer = new Renderer(threads, Renderer.USUAL_BOUNCES, order.seed())) {
+      film.trace(renderer, order.target(), watch);
+    }
+    if (terminal) {
+      err.println();
+    }
+  }
+}
