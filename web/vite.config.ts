@@ -22,6 +22,8 @@ export default defineConfig({
           environment: 'jsdom',
           include: ['src/**/*.test.tsx'],
           setupFiles: ['src/testSetup.ts'],
+          // Machines that test are shared and slow.
+          testTimeout: 20_000,
         },
       },
     ],

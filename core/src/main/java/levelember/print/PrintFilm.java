@@ -142,6 +142,7 @@ public final class PrintFilm {
       }
     }
     if (bands.count() > 1) {
+      watch.brought(film);
       save(band, film);
     }
     return true;

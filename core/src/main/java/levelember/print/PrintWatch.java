@@ -13,6 +13,13 @@ public interface PrintWatch {
   }
 
   /**
+   * A band is brought to where its round brings it.
+   *
+   * @param film of the band; not to be kept
+   */
+  default void brought(Film film) {}
+
+  /**
    * Some more of a band is traced.
    *
    * @param film of the band; not to be kept

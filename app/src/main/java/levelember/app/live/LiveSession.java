@@ -34,6 +34,9 @@ final class LiveSession {
   /** Samples of every pixel before the noisier tiles are preferred. */
   private static final int EVEN_SAMPLES = 8;
 
+  /** Samples below which a picture that is watched goes before prints. */
+  private static final int FIRST_SAMPLES = 16;
+
   private static final long SLICE_NANOS = 200_000_000;
   private static final long LATER_FRAMES_NANOS = 450_000_000;
 
@@ -208,17 +211,17 @@ final class LiveSession {
         }
         boolean more = view != null && wantedBySomebody() && (rest ? meet() : trace());
         if (!more) {
-          turn.hurry(false);
+          turn.rest();
           wishes.await();
         }
       } catch (Throwable e) {
         // Whatever it was, memory that ran out too: the page is told, and can open it again.
-        turn.hurry(false);
+        turn.rest();
         fail(e);
         wishes.await();
       }
     }
-    turn.hurry(false);
+    turn.rest();
     forget();
   }
 
@@ -238,7 +241,7 @@ final class LiveSession {
 
   /** Draws a view without light: coarse at once, then full, then smooth. */
   private void plain(Wanted next) {
-    turn.hurry(false);
+    turn.rest();
     PlainView drawn = new PlainView(view, next.view().plain());
     for (int pass = 0; pass < 3 && !interrupted() && !views.isEmpty(); pass++) {
       int step = pass == 0 ? 4 : 1;
@@ -367,6 +370,7 @@ final class LiveSession {
     long slice = coarse ? SLICE_NANOS : LATER_FRAMES_NANOS;
     // A picture at a quarter size is one to go by; finer ones need no hurry.
     turn.hurry(ladder.step() == 0 || ladder.step() > 4);
+    turn.early(ladder.full().samples() < FIRST_SAMPLES);
     BooleanSupplier stop =
         () -> System.nanoTime() - begin > slice || interrupted() || turn.givesWay();
     RayCount rays;

@@ -12,21 +12,44 @@ import org.springframework.stereotype.Component;
 public final class Turns {
   private final AtomicInteger waiting = new AtomicInteger();
 
+  /** Sessions whose picture is watched and still coarse. */
+  private final AtomicInteger early = new AtomicInteger();
+
   /** One session's part in it; used by that session's thread. */
   public final class Part {
     private boolean hurries;
+    private boolean begins;
     private volatile boolean gave;
 
     /** Says whether this session's page waits for a first picture. */
-    public void hurry(boolean now) {
+    void hurry(boolean now) {
       if (now != hurries) {
         hurries = now;
         waiting.addAndGet(now ? 1 : -1);
       }
     }
 
+    /** Says whether this session's picture is watched and has few samples yet. */
+    void early(boolean now) {
+      if (now != begins) {
+        begins = now;
+        early.addAndGet(now ? 1 : -1);
+      }
+    }
+
+    /** This session wants nothing for now. */
+    void rest() {
+      hurry(false);
+      early(false);
+    }
+
+    /** True while work that nobody watches should leave the cores to those who light. */
+    public boolean yields() {
+      return waiting.get() > 0 || early.get() > 0;
+    }
+
     /** True when a slice should end, as somebody else waits for a first picture. */
-    public boolean givesWay() {
+    boolean givesWay() {
       boolean gives = !hurries && waiting.get() > 0;
       if (gives) {
         gave = true;
@@ -35,7 +58,7 @@ public final class Turns {
     }
 
     /** True when {@link #givesWay} was since this was last asked. */
-    public boolean gaveWay() {
+    boolean gaveWay() {
       boolean did = gave;
       gave = false;
       return did;

@@ -190,7 +190,7 @@ class PrintQueue {
         }
       }
       keep(own);
-      own.keepPicture();
+      own.keepPicture(done || stopping);
       if (mapper.one(row.id()) != null && (done || stopping)) {
         finish(own, done);
       }
@@ -207,17 +207,16 @@ class PrintQueue {
 
   private boolean traced(PrintRun own, Renderer renderer) {
     keptNanos = System.nanoTime();
-    return own.trace(renderer, () -> interrupted, turn::givesWay, () -> told(own));
+    return own.trace(renderer, () -> interrupted, turn::yields, () -> told(own));
   }
 
   private void told(PrintRun own) {
-    turn.gaveWay();
     if (System.nanoTime() - keptNanos > KEEP_NANOS) {
       keptNanos = System.nanoTime();
       keep(own);
     }
-    // A page's hand has the cores as long as it wants them.
-    while (turn.givesWay() && !interrupted) {
+    // Who lights has the cores until a picture is there that one can judge.
+    while (turn.yields() && !interrupted) {
       java.util.concurrent.locks.LockSupport.parkNanos(20_000_000);
     }
   }

@@ -155,6 +155,11 @@ final class PrintRun {
           }
 
           @Override
+          public void brought(Film band) {
+            preview.take(band);
+          }
+
+          @Override
           public void traced(Film band, PrintProgress now) {
             progress = now;
             if (System.nanoTime() - previewNanos > PREVIEW_NANOS) {
@@ -224,11 +229,14 @@ final class PrintRun {
     return files;
   }
 
-  /** Keeps the picture as it is now beside the film. */
-  void keepPicture() throws IOException {
-    Film all = film.bands().count() == 1 ? film.rows(0, order.height()) : null;
-    if (all != null) {
-      preview.take(all);
+  /**
+   * Keeps the picture as it is now beside the film.
+   *
+   * @param whole looks at all of the film for it
+   */
+  void keepPicture(boolean whole) throws IOException {
+    if (whole) {
+      film.measure(preview::take);
     }
     Files.write(folder.resolve(PICTURE), preview.jpeg());
   }
