@@ -391,14 +391,12 @@ public final class Film {
 
   /** Bytes that layers and guides hold. */
   public long bytes() {
-    long sum = guides == null ? 0 : guides.bytes();
-    for (int i = 0; i < layers(); i++) {
-      sum += sums[i] == null ? 0 : 4L * sums[i].length;
-      sum += even[i] == null ? 0 : 4L * even[i].length;
-      sum += 4L * tiles();
-      sum += caught[i] == null ? 0 : 4L * caught[i].length;
+    long sum = 4L * tiles() * layers() + (guides == null ? 0 : guides.bytes());
+    for (float[][] planes : new float[][][] {sums, even, caught}) {
+      for (float[] plane : planes) {
+        sum += plane == null ? 0 : 4L * plane.length;
+      }
     }
-    sum += components == null ? 0 : components.bytes();
-    return sum;
+    return sum + (components == null ? 0 : components.bytes());
   }
 }

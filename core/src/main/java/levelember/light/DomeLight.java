@@ -10,9 +10,6 @@ import levelember.shoot.Rgb;
  * sampled uniformly over the sphere of directions.
  */
 public final class DomeLight extends LightSource {
-  /** Surroundings look alike from everywhere. */
-  private static final ReferencePoint ANYWHERE = new ReferencePoint();
-
   private static final float DENSITY = (float) (1 / (4 * Math.PI));
 
   private final float[] above, below;
@@ -59,17 +56,7 @@ public final class DomeLight extends LightSource {
   @Override
   public boolean emit(
       BoundingSphere aim, double u, double v, double s, double t, EmissionSample to) {
-    LightSample seen = to.radiance;
-    if (!sample(ANYWHERE, (float) s, (float) t, seen)) {
-      return false;
-    }
-    to.dx = -seen.x;
-    to.dy = -seen.y;
-    to.dz = -seen.z;
-    to.directionPdf = seen.pdf;
-    to.before(aim, u, v);
-    to.colour(seen.r, seen.g, seen.b);
-    return true;
+    return to.surrounding(this, aim, u, v, s, t);
   }
 
   @Override

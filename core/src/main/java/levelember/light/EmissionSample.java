@@ -8,6 +8,9 @@ import levelember.math.Trig;
  * over samples is the light's flux at unit value, lm.
  */
 public final class EmissionSample {
+  /** Surroundings look alike from everywhere. */
+  private static final ReferencePoint ANYWHERE = new ReferencePoint();
+
   /** Where it leaves; of surroundings a place on a disc outside of what they are aimed at. */
   public double x, y, z;
 
@@ -64,6 +67,21 @@ public final class EmissionSample {
     dx = lx * (1 + sign * nx * nx * a) + ly * c + lz * nx;
     dy = lx * sign * c + ly * (sign + ny * ny * a) + lz * ny;
     dz = -lx * sign * nx - ly * ny + lz * nz;
+  }
+
+  /** Light of surroundings, in a direction that {@link LightSource#sample} draws for any point. */
+  boolean surrounding(
+      LightSource light, BoundingSphere aim, double u, double v, double s, double t) {
+    if (!light.sample(ANYWHERE, (float) s, (float) t, radiance)) {
+      return false;
+    }
+    dx = -radiance.x;
+    dy = -radiance.y;
+    dz = -radiance.z;
+    directionPdf = radiance.pdf;
+    before(aim, u, v);
+    colour(radiance.r, radiance.g, radiance.b);
+    return true;
   }
 
   /** A place on a disc that faces along the direction, before what surroundings are aimed at. */

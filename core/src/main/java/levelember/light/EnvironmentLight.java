@@ -15,9 +15,6 @@ import levelember.texture.Surroundings;
  * <p>Method: the two-step inversion of Pharr, Jakob and Humphreys 2016, section 13.6.7.
  */
 public final class EnvironmentLight extends LightSource {
-  /** Surroundings look alike from everywhere. */
-  private static final ReferencePoint ANYWHERE = new ReferencePoint();
-
   private final int width, height;
   private final float[] rgb;
   private final float[] rows;
@@ -189,17 +186,7 @@ public final class EnvironmentLight extends LightSource {
   @Override
   public boolean emit(
       BoundingSphere aim, double u, double v, double s, double t, EmissionSample to) {
-    LightSample seen = to.radiance;
-    if (!sample(ANYWHERE, (float) s, (float) t, seen)) {
-      return false;
-    }
-    to.dx = -seen.x;
-    to.dy = -seen.y;
-    to.dz = -seen.z;
-    to.directionPdf = seen.pdf;
-    to.before(aim, u, v);
-    to.colour(seen.r, seen.g, seen.b);
-    return true;
+    return to.surrounding(this, aim, u, v, s, t);
   }
 
   @Override

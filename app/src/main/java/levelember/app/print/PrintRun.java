@@ -214,7 +214,7 @@ final class PrintRun {
       throws IOException {
     doing = "writing files";
     Map<String, String> text = new LinkedHashMap<>();
-    text.put("Software", "Level Ember");
+    text.put("Software", "Level Ember " + version());
     text.put("Shoot", shoot.name());
     text.put("Shot", shot.name());
     text.put("Look", look.name());
@@ -227,6 +227,12 @@ final class PrintRun {
     List<Path> files = new PrintFiles(film, shoot, look, luts, order, levels, text).write(to);
     doing = "";
     return files;
+  }
+
+  /** Version of the program, as it was built. */
+  private static String version() {
+    String of = PrintRun.class.getPackage().getImplementationVersion();
+    return of == null ? "unknown" : of;
   }
 
   /**
