@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.WaitForSelectorState;
 import java.io.IOException;
@@ -33,6 +34,11 @@ abstract class ChromiumTest {
     static final Playwright PLAYWRIGHT = Playwright.create();
     static final Browser BROWSER = chromium(PLAYWRIGHT);
     static final String STUDIO = APPLICATION.keep(TestStudio.named("Test studio").write());
+  }
+
+  static {
+    // Machines that test are shared: what takes a moment alone may take long beside others.
+    PlaywrightAssertions.setDefaultAssertionTimeout(30_000);
   }
 
   static Application application(boolean demo) {
