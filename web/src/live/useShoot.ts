@@ -28,6 +28,7 @@ const REST_MILLIS = 300;
 const OTHERS_MILLIS = 2000;
 
 export interface ShootDesk {
+  /** As kept, with the edits that are on their way: what the next edit is made on. */
   state: ShootState;
   /** The document as kept, with what the hand is just trying. */
   document: ShootDocument;
@@ -112,7 +113,6 @@ function useSettledTrial(): Operation[] | null {
  */
 export function useTried(atOnce: boolean): ShootDocument {
   const { state, document } = useDesk();
-  const pending = useLive((s) => s.pending);
   const [trial, setTrial] = useState<Operation[] | null>(null);
   useEffect(() => {
     if (!atOnce) return;
@@ -127,8 +127,8 @@ export function useTried(atOnce: boolean): ShootDocument {
     };
   }, [atOnce]);
   return useMemo(
-    () => (trial ? patched(state.document, [...pending.flat(), ...trial]) : document),
-    [trial, pending, state, document],
+    () => (trial ? patched(state.document, trial) : document),
+    [trial, state, document],
   );
 }
 
@@ -176,12 +176,12 @@ export function useShootDesk(id: string, channel: LiveChannel | null): ShootDesk
 
   return useMemo(() => {
     if (!state) return null;
+    // What is on its way comes before all that follows it, so that follows on it.
+    const expected =
+      pending.length > 0 ? { ...state, document: patched(state.document, pending.flat()) } : state;
     return {
-      state,
-      document:
-        trial || pending.length > 0
-          ? patched(state.document, [...pending.flat(), ...(trial ?? [])])
-          : state.document,
+      state: expected,
+      document: trial ? patched(expected.document, trial) : expected.document,
       tryOut: (operations, own = false) => {
         useLive.setState({ trial: operations, own });
         const now = useLive.getState();

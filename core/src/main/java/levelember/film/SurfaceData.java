@@ -2,8 +2,8 @@ package levelember.film;
 
 /**
  * What the camera meets first, as data for compositing, for some rows of a picture. Depth,
- * position, normal and picture place are those of the piece that fills most of the pixel, means
- * over its samples alone, so that edges hold no mixtures; colour and openness are means over all
+ * position, normal and UV are those of the piece that fills most of the pixel, means over its
+ * samples alone, so that edges hold no mixtures; albedo and what is unoccluded are means over all
  * samples.
  */
 public final class SurfaceData {
@@ -11,12 +11,12 @@ public final class SurfaceData {
   public static final int RANKS = 6;
 
   /** Planes of the data of the piece that fills most of the pixel. */
-  public static final int DEPTH = 0, POSITION = 1, NORMAL = 4, PLACE = 7, PLANES = 9;
+  public static final int DEPTH = 0, POSITION = 1, NORMAL = 4, UV = 7, PLANES = 9;
 
   private final int width, firstRow, rows;
   private final float[] data;
   private final float[] albedo;
-  private final float[] open;
+  private final float[] unoccluded;
   private final int[] pieces;
   private final float[] pieceShares;
   private final int[] materials;
@@ -30,7 +30,7 @@ public final class SurfaceData {
     int n = width * rows;
     data = new float[Math.multiplyExact(PLANES, n)];
     albedo = new float[3 * n];
-    open = new float[n];
+    unoccluded = new float[n];
     pieces = new int[RANKS * n];
     pieceShares = new float[RANKS * n];
     materials = new int[RANKS * n];
@@ -70,8 +70,8 @@ public final class SurfaceData {
   }
 
   /** Share of the directions above what is seen that lead into the open, 1 beyond the set. */
-  public float[] open() {
-    return open;
+  public float[] unoccluded() {
+    return unoccluded;
   }
 
   /** Numbers of the pieces of each pixel, that which fills most first; −1 for none. */

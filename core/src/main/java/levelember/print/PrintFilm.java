@@ -142,7 +142,7 @@ public final class PrintFilm {
       }
     }
     if (bands.count() > 1) {
-      watch.brought(film);
+      watch.bandCompleted(film);
       save(band, film);
     }
     return true;
@@ -232,7 +232,7 @@ public final class PrintFilm {
   }
 
   /** Says how long was traced before, where that is more than the store knows. */
-  public void spent(double seconds) {
+  public void resumedAfter(double seconds) {
     tracedSeconds = Math.max(tracedSeconds, seconds);
   }
 

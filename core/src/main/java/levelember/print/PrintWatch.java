@@ -17,7 +17,7 @@ public interface PrintWatch {
    *
    * @param film of the band; not to be kept
    */
-  default void brought(Film film) {}
+  default void bandCompleted(Film film) {}
 
   /**
    * Some more of a band is traced.

@@ -109,7 +109,7 @@ public final class SurfaceDataTracer {
       to.albedo()[3 * at] = r / samples;
       to.albedo()[3 * at + 1] = g / samples;
       to.albedo()[3 * at + 2] = b / samples;
-      to.open()[at] = open / samples;
+      to.unoccluded()[at] = open / samples;
       rank(met, to.pieces(), to.pieceShares(), SurfaceData.RANKS * at);
       mean(to.pieces()[SurfaceData.RANKS * at], SurfaceData.PLANES * at);
       for (int i = 0; i < samples; i++) {
@@ -135,8 +135,8 @@ public final class SurfaceDataTracer {
       } else {
         hit.walk().lie(places, lie);
       }
-      value[SurfaceData.PLACE] = lie[0];
-      value[SurfaceData.PLACE + 1] = lie[1];
+      value[SurfaceData.UV] = lie[0];
+      value[SurfaceData.UV + 1] = lie[1];
     }
 
     /** Whether one direction of the open is closed within reach. */

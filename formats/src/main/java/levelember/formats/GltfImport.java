@@ -105,10 +105,10 @@ public final class GltfImport {
       throw new levelember.shoot.ImpossibleValue(
           "metresPerUnit", metresPerUnit, "0.000001 to 1000000");
     }
-    return new GltfImport(GltfFile.read(bytes), file, into).brought(metresPerUnit);
+    return new GltfImport(GltfFile.read(bytes), file, into).bandCompleted(metresPerUnit);
   }
 
-  private Brought brought(double metresPerUnit) {
+  private Brought bandCompleted(double metresPerUnit) {
     int dot = file.lastIndexOf('.');
     String name = dot > 0 ? file.substring(0, dot) : file;
     String root = id(name);

@@ -144,53 +144,15 @@ final class ShootTree {
               .put("width", s.width())
               .put("height", s.height())
               .put("bendDegrees", s.bendDegrees());
-      case Shape.Room s -> {
-        to.put("kind", "room")
-            .put("width", s.width())
-            .put("depth", s.depth())
-            .put("height", s.height())
-            .put("thickness", s.thickness());
-        ArrayNode openings = to.putArray("openings");
-        s.openings()
-            .forEach(o ->
-                openings
-                    .addObject()
-                    .put("wall", o.wall().name().toLowerCase(Locale.ROOT))
-                    .put("across", o.across())
-                    .put("sill", o.sill())
-                    .put("width", o.width())
-                    .put("height", o.height()));
-      }
+      case Shape.Room s -> room(s, to);
       case Shape.Tube s -> {
         ArrayNode points = to.put("kind", "tube").putArray("points");
         s.points().forEach(p -> points.addObject().put("x", p.x()).put("y", p.y()).put("z", p.z()));
         to.put("radius", s.radius()).put("closed", s.closed());
       }
-      case Shape.Water s ->
-          to.put("kind", "water")
-              .put("width", s.width())
-              .put("depth", s.depth())
-              .put("deep", s.deep())
-              .put("waveHeight", s.waveHeight())
-              .put("waveLength", s.waveLength())
-              .put("headingDegrees", s.headingDegrees())
-              .put("seed", s.seed())
-              .put("seconds", s.seconds());
-      case Shape.Ground s ->
-          to.put("kind", "ground")
-              .put("width", s.width())
-              .put("depth", s.depth())
-              .put("rise", s.rise())
-              .put("feature", s.feature())
-              .put("roughness", s.roughness())
-              .put("seed", s.seed());
-      case Shape.Text s ->
-          to.put("kind", "text")
-              .put("text", s.text())
-              .put("height", s.height())
-              .put("depth", s.depth())
-              .put("bevel", s.bevel())
-              .put("spacing", s.spacing());
+      case Shape.Water s -> water(s, to);
+      case Shape.Ground s -> ground(s, to);
+      case Shape.Text s -> text(s, to);
       case Shape.Smooth s -> {
         to.put("kind", "smooth")
             .put("creaseDegrees", s.creaseDegrees())
@@ -201,16 +163,67 @@ final class ShootTree {
         to.put("kind", "struts").put("radius", s.radius());
         to.set("of", shape(s.of()));
       }
-      case Shape.Mesh s -> {
-        ArrayNode positions = to.put("kind", "mesh").putArray("positions");
-        s.positions().forEach(positions::add);
-        ArrayNode normals = to.putArray("normals");
-        s.normals().forEach(normals::add);
-        ArrayNode triangles = to.putArray("triangles");
-        s.triangles().forEach(triangles::add);
-      }
+      case Shape.Mesh s -> mesh(s, to);
     }
     return to;
+  }
+
+  private static void room(Shape.Room s, ObjectNode to) {
+    to.put("kind", "room")
+        .put("width", s.width())
+        .put("depth", s.depth())
+        .put("height", s.height())
+        .put("thickness", s.thickness());
+    ArrayNode openings = to.putArray("openings");
+    s.openings()
+        .forEach(o ->
+            openings
+                .addObject()
+                .put("wall", o.wall().name().toLowerCase(Locale.ROOT))
+                .put("across", o.across())
+                .put("sill", o.sill())
+                .put("width", o.width())
+                .put("height", o.height()));
+  }
+
+  private static void mesh(Shape.Mesh s, ObjectNode to) {
+    ArrayNode positions = to.put("kind", "mesh").putArray("positions");
+    s.positions().forEach(positions::add);
+    ArrayNode normals = to.putArray("normals");
+    s.normals().forEach(normals::add);
+    ArrayNode triangles = to.putArray("triangles");
+    s.triangles().forEach(triangles::add);
+  }
+
+  private static void water(Shape.Water s, ObjectNode to) {
+    to.put("kind", "water")
+        .put("width", s.width())
+        .put("depth", s.depth())
+        .put("deep", s.deep())
+        .put("waveHeight", s.waveHeight())
+        .put("waveLength", s.waveLength())
+        .put("headingDegrees", s.headingDegrees())
+        .put("seed", s.seed())
+        .put("seconds", s.seconds());
+  }
+
+  private static void ground(Shape.Ground s, ObjectNode to) {
+    to.put("kind", "ground")
+        .put("width", s.width())
+        .put("depth", s.depth())
+        .put("rise", s.rise())
+        .put("feature", s.feature())
+        .put("roughness", s.roughness())
+        .put("seed", s.seed());
+  }
+
+  private static void text(Shape.Text s, ObjectNode to) {
+    to.put("kind", "text")
+        .put("text", s.text())
+        .put("height", s.height())
+        .put("depth", s.depth())
+        .put("bevel", s.bevel())
+        .put("spacing", s.spacing());
   }
 
   static ObjectNode material(Material m) {

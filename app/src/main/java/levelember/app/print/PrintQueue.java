@@ -176,7 +176,7 @@ class PrintQueue {
       boolean done = false;
       boolean stopping = row.state().equals(PrintState.STOPPING.word());
       if (stopping) {
-        own.look();
+        own.measure();
       } else if (order.seed() == 1) {
         done = traced(own, shared);
       } else {

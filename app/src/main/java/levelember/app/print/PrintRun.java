@@ -86,7 +86,7 @@ final class PrintRun {
             new PrintFolder(folder.resolve("film"), Runtime.getRuntime().maxMemory() / 2),
             weights,
             DisplayCurve.fullScale(look.ev()));
-    film.spent(row.tracedSeconds());
+    film.resumedAfter(row.tracedSeconds());
   }
 
   long id() {
@@ -155,7 +155,7 @@ final class PrintRun {
           }
 
           @Override
-          public void brought(Film band) {
+          public void bandCompleted(Film band) {
             preview.take(band);
           }
 
@@ -181,7 +181,7 @@ final class PrintRun {
   }
 
   /** Looks at what was traced, without tracing on; false when there is nothing. */
-  boolean look() {
+  boolean measure() {
     film.measure(preview::take);
     return film.samples() > 0;
   }

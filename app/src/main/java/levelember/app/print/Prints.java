@@ -344,7 +344,7 @@ class Prints {
     require(
         state == PrintState.DONE || state == PrintState.STOPPED || state == PrintState.PAUSED,
         "Only a job that has ended or rests can be printed further.");
-    PrintOrder next = order(row).further(samples, noisePercent, minutes);
+    PrintOrder next = order(row).withTarget(samples, noisePercent, minutes);
     transaction.executeWithoutResult(s -> {
       mapper.order(id, JsonMapper.shared().writeValueAsString(next));
       mapper.place(id, mapper.lastPlace() + 1);
@@ -361,7 +361,7 @@ class Prints {
     ShootPackage now = shoots.pack(row.shoot());
     try {
       PrintRun run = new PrintRun(row, folders.job(row.folder()), queue.memory());
-      require(run.look(), "Nothing is traced of it yet.");
+      require(run.measure(), "Nothing is traced of it yet.");
       Path base = run.base(folders);
       folders.writable(base.getParent());
       Path fresh = free(base);

@@ -221,7 +221,8 @@ final class PassPlanes {
       PrintPass pass, SurfaceData data, int first, int rows, Map<String, float[]> to) {
     int from = data.at(0, first), n = rows * data.width();
     switch (pass) {
-      case AMBIENT_OCCLUSION -> to.put("ambient_occlusion.Y", cut(data.open(), 1, 0, from, n));
+      case AMBIENT_OCCLUSION ->
+          to.put("ambient_occlusion.Y", cut(data.unoccluded(), 1, 0, from, n));
       case ALBEDO -> {
         for (int k = 0; k < 3; k++) {
           to.put("albedo." + RGB[k], cut(data.albedo(), 3, k, from, n));
@@ -234,8 +235,8 @@ final class PassPlanes {
         unit(to.get("normal.X"), to.get("normal.Y"), to.get("normal.Z"));
       }
       case UV -> {
-        to.put("uv.U", plane(data, SurfaceData.PLACE, from, n));
-        to.put("uv.V", plane(data, SurfaceData.PLACE + 1, from, n));
+        to.put("uv.U", plane(data, SurfaceData.UV, from, n));
+        to.put("uv.V", plane(data, SurfaceData.UV + 1, from, n));
       }
       case PIECE_IDS ->
           to.putAll(pieces.planes(data.pieces(), data.pieceShares(), SurfaceData.RANKS, from, n));

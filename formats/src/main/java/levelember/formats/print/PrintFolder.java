@@ -167,13 +167,4 @@ public final class PrintFolder implements FilmStore {
       throw new UncheckedIOException(e);
     }
   }
-
-  /** Bytes that it takes on disk. */
-  public long bytes() {
-    try (var files = Files.list(folder)) {
-      return files.mapToLong(f -> f.toFile().length()).sum();
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-  }
 }

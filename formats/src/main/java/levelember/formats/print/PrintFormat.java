@@ -6,38 +6,31 @@ import com.fasterxml.jackson.annotation.JsonProperty;
 public enum PrintFormat {
   /** Eight bits a channel, through the look. */
   @JsonProperty("png")
-  PNG("png", true),
+  PNG("png"),
   /** Sixteen bits a channel, through the look. */
   @JsonProperty("png16")
-  PNG16("png", true),
+  PNG16("png"),
   @JsonProperty("jpeg")
-  JPEG("jpg", true),
+  JPEG("jpg"),
   /** Sixteen bits a channel, through the look. */
   @JsonProperty("tiff")
-  TIFF("tif", true),
+  TIFF("tif"),
   /** Light in cd/m², with the passes. */
   @JsonProperty("exr")
-  EXR("exr", false),
+  EXR("exr"),
   /** Light in cd/m². */
   @JsonProperty("hdr")
-  HDR("hdr", false);
+  HDR("hdr");
 
   private final String ending;
-  private final boolean developed;
 
-  PrintFormat(String ending, boolean developed) {
+  PrintFormat(String ending) {
     this.ending = ending;
-    this.developed = developed;
   }
 
   /** Ending of its files' names, without the dot. */
   public String ending() {
     return ending;
-  }
-
-  /** Whether it shows the picture through its look. */
-  public boolean developed() {
-    return developed;
   }
 
   /** Whether the whole picture must be in memory to write it. */

@@ -115,7 +115,7 @@ public record PrintOrder(
   }
 
   /** The same order with another target. */
-  public PrintOrder further(int mostSamples, double noise, double moreMinutes) {
+  public PrintOrder withTarget(int mostSamples, double noise, double moreMinutes) {
     return new PrintOrder(
         shot,
         width,
