@@ -2,11 +2,10 @@ package levelember.print;
 
 import java.util.ArrayDeque;
 import java.util.Deque;
-import levelember.film.Convergence;
 
 /**
- * When a print will be done, by how its noise has fallen or its samples have come in, and how far
- * that may be off, by how much earlier answers have wavered.
+ * When a print will be done: the samples that it needs at the pace at which they came of late, and
+ * how far that may be off, by how much earlier answers have wavered.
  */
 final class Forecast {
   /** Answers that are looked back on. */
@@ -15,28 +14,49 @@ final class Forecast {
   /** What an answer may be off at the least, and what it may be before there are several. */
   private static final double LEAST_FACTOR = 1.1, FIRST_FACTOR = 2;
 
+  /** Part by which a print has grown before the samples that it needs are worked out anew. */
+  private static final double AGAIN = 0.03;
+
+  /** Part of the tracing so far whose pace is carried on. */
+  private static final double PACE_FROM = 0.5;
+
+  private record Pace(double seconds, double samples) {}
+
   private final PrintTarget target;
-  private final Convergence convergence = new Convergence();
+  private final NoiseForecast noiseForecast;
   private final Deque<Double> totals = new ArrayDeque<>();
-  private double seconds, share, noise = Double.NaN;
+  private final Deque<Pace> paces = new ArrayDeque<>();
+  private double seconds, sum, all, needed = Double.NaN;
+  private double neededAt = -1;
 
   Forecast(PrintTarget target) {
     this.target = target;
+    noiseForecast = new NoiseForecast(target.noise(), target.samples());
   }
 
   /**
    * Notes how far it is.
    *
    * @param tracedSeconds of tracing so far
-   * @param sampleShare of the samples of all tiles that the target asks for at most, 0…1
-   * @param known noise of the whole picture, or NaN
+   * @param samples of every tile
+   * @param noise of every tile, infinite where it is not known
+   * @param targets samples that the tiles get in the round that is being traced
    */
-  void note(double tracedSeconds, double sampleShare, double known) {
+  void note(double tracedSeconds, int[] samples, float[] noise, int[] targets) {
     seconds = tracedSeconds;
-    share = sampleShare;
-    if (Double.isFinite(known)) {
-      noise = known;
-      convergence.note(tracedSeconds, known);
+    all = (double) target.samples() * samples.length;
+    sum = 0;
+    for (int n : samples) {
+      sum += Math.min(n, target.samples());
+    }
+    paces.addLast(new Pace(seconds, sum));
+    while (paces.size() > 2 && paces.getFirst().seconds() < PACE_FROM * seconds) {
+      paces.removeFirst();
+    }
+    if (target.noise() > 0 && seconds > (1 + AGAIN) * neededAt) {
+      double more = noiseForecast.samplesLeft(samples, noise, targets);
+      needed = sum + more;
+      neededAt = seconds;
     }
     double left = secondsLeft();
     if (Double.isFinite(left)) {
@@ -49,16 +69,23 @@ final class Forecast {
 
   /** Seconds of tracing that are left, or NaN before it can be told. */
   double secondsLeft() {
-    double left = share > 0 ? seconds * (1 - share) / share : Double.NaN;
-    if (target.noise() > 0) {
-      double clean = convergence.secondsTo(target.noise());
-      left = Double.isNaN(clean) ? Double.NaN : Double.isNaN(left) ? clean : Math.min(left, clean);
-    }
+    double left = secondsFor((target.noise() > 0 ? needed : all) - sum);
     if (target.seconds() > 0) {
       double due = Math.max(0, target.seconds() - seconds);
       left = Double.isNaN(left) ? due : Math.min(left, due);
     }
     return left;
+  }
+
+  /** Seconds for so many samples of tiles at the pace of late. */
+  private double secondsFor(double samples) {
+    if (paces.isEmpty() || sum == 0) {
+      return Double.NaN;
+    }
+    Pace from = paces.getFirst();
+    double pace =
+        sum > from.samples() ? (seconds - from.seconds()) / (sum - from.samples()) : seconds / sum;
+    return Math.max(0, samples) * pace;
   }
 
   /** Factor by which the time left may be longer or shorter, more than 1. */
@@ -76,14 +103,11 @@ final class Forecast {
     return Math.max(LEAST_FACTOR, StrictMath.exp(2 * deviation));
   }
 
-  /** Noise that was told last, or NaN. */
-  double noise() {
-    return noise;
-  }
-
   /** How much of the whole is done, 0…1. */
   double done() {
     double left = secondsLeft();
-    return Double.isNaN(left) ? share : seconds + left > 0 ? seconds / (seconds + left) : 0;
+    return Double.isNaN(left)
+        ? sum / Math.max(1, all)
+        : seconds + left > 0 ? seconds / (seconds + left) : 0;
   }
 }

@@ -132,7 +132,7 @@ public final class PrintFilm {
       unsaved |= some.all() > 0;
       tracedSeconds += (System.nanoTime() - begin) / 1e9;
       measure(film, first);
-      forecast.note(tracedSeconds, share(target), Noise.whole(noise));
+      forecast.note(tracedSeconds, samples, noise, targets);
       watch.traced(film, progress(forecast));
       if (tracedSeconds - savedAt > Math.max(SAVE_SECONDS, SAVE_EVERY * savingSeconds)) {
         save(band, film);
@@ -207,15 +207,6 @@ public final class PrintFilm {
     }
     return target.noise() > 0
         && TileChoice.choose(samples, noise, target.noise(), target.samples(), next);
-  }
-
-  /** Share of the samples of all tiles that the target asks for at most. */
-  private double share(PrintTarget target) {
-    double sum = 0;
-    for (int n : samples) {
-      sum += Math.min(n, target.samples());
-    }
-    return sum / target.samples() / samples.length;
   }
 
   private PrintProgress progress(Forecast forecast) {

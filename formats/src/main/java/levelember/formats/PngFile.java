@@ -11,6 +11,8 @@ import java.awt.image.WritableRaster;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.Map;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
@@ -32,6 +34,9 @@ import levelember.texture.Texels;
  * JPEG through the JDK's own writers.
  */
 public final class PngFile {
+  /** Bytes that a comment segment of a JPEG holds. */
+  private static final int JPEG_COMMENT = 65_533;
+
   static {
     ImageIO.setUseCache(false);
   }
@@ -135,7 +140,17 @@ public final class PngFile {
 
   /** Encodes eight-bit codes, three bytes a pixel, as JPEG of a quality 0…1. */
   public static byte[] jpeg(byte[] codes, int width, int height, float quality) {
-    return encode("jpeg", image(codes, width, height), quality);
+    return jpeg(codes, width, height, quality, Map.of());
+  }
+
+  /**
+   * The same with text about it, a comment segment for each.
+   *
+   * @param text by name
+   */
+  public static byte[] jpeg(
+      byte[] codes, int width, int height, float quality, Map<String, String> text) {
+    return encode("jpeg", image(codes, width, height), quality, text);
   }
 
   private static BufferedImage image(byte[] rgb, int width, int height) {
@@ -165,11 +180,12 @@ public final class PngFile {
         param.setCompressionQuality(quality);
       }
       writer.setOutput(stream);
-      IIOMetadata metadata =
-          format.equals("png")
-              ? described(
-                  writer.getDefaultImageMetadata(new ImageTypeSpecifier(image), param), text)
-              : null;
+      IIOMetadata metadata = writer.getDefaultImageMetadata(new ImageTypeSpecifier(image), param);
+      if (format.equals("png")) {
+        describe(metadata, text);
+      } else if (!text.isEmpty()) {
+        comment(metadata, text);
+      }
       writer.write(null, new IIOImage(image, null, metadata), param);
     } catch (IOException e) {
       throw new IllegalStateException("a picture could not be encoded", e);
@@ -180,8 +196,7 @@ public final class PngFile {
   }
 
   /** Says that codes are sRGB, and what else is to be said. */
-  private static IIOMetadata described(IIOMetadata metadata, Map<String, String> text)
-      throws IOException {
+  private static void describe(IIOMetadata metadata, Map<String, String> text) throws IOException {
     String format = metadata.getNativeMetadataFormatName();
     IIOMetadataNode root = new IIOMetadataNode(format);
     IIOMetadataNode srgb = new IIOMetadataNode("sRGB");
@@ -202,7 +217,20 @@ public final class PngFile {
       root.appendChild(entries);
     }
     metadata.mergeTree(format, root);
-    return metadata;
+  }
+
+  /** Puts text into comment segments of a JPEG. */
+  private static void comment(IIOMetadata metadata, Map<String, String> text) throws IOException {
+    String format = metadata.getNativeMetadataFormatName();
+    IIOMetadataNode root = (IIOMetadataNode) metadata.getAsTree(format);
+    IIOMetadataNode markers = (IIOMetadataNode) root.getElementsByTagName("markerSequence").item(0);
+    text.forEach((name, value) -> {
+      IIOMetadataNode node = new IIOMetadataNode("com");
+      byte[] bytes = (name + ": " + value).getBytes(StandardCharsets.UTF_8);
+      node.setUserObject(Arrays.copyOf(bytes, Math.min(bytes.length, JPEG_COMMENT)));
+      markers.appendChild(node);
+    });
+    metadata.setFromTree(format, root);
   }
 
   /**

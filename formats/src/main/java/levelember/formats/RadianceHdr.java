@@ -2,6 +2,7 @@ package levelember.formats;
 
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.Map;
 import levelember.texture.Picture;
 
 /**
@@ -243,11 +244,26 @@ public final class RadianceHdr {
 
   /** Writes a picture; channels below 0 become 0, values are kept to about 1 %. */
   public static byte[] write(Picture picture) {
+    return write(picture, Map.of());
+  }
+
+  /**
+   * The same with text about it, a comment line of the header for each.
+   *
+   * @param text by name
+   */
+  public static byte[] write(Picture picture, Map<String, String> text) {
     int width = picture.width();
     ByteArrayOutputStream to = new ByteArrayOutputStream(width * picture.height() * 3);
-    String head =
-        "#?RADIANCE\nFORMAT=32-bit_rle_rgbe\n\n-Y " + picture.height() + " +X " + width + "\n";
-    to.writeBytes(head.getBytes(StandardCharsets.ISO_8859_1));
+    StringBuilder head = new StringBuilder("#?RADIANCE\n");
+    text.forEach((name, value) ->
+        head.append("# ").append((name + ": " + value).replaceAll("\\s", " ")).append('\n'));
+    head.append("FORMAT=32-bit_rle_rgbe\n\n-Y ")
+        .append(picture.height())
+        .append(" +X ")
+        .append(width)
+        .append('\n');
+    to.writeBytes(head.toString().getBytes(StandardCharsets.UTF_8));
     byte[] row = new byte[4 * width];
     for (int y = 0; y < picture.height(); y++) {
       for (int x = 0; x < width; x++) {

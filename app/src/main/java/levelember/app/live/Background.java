@@ -4,6 +4,8 @@ import java.lang.foreign.FunctionDescriptor;
 import java.lang.foreign.Linker;
 import java.lang.foreign.ValueLayout;
 import java.lang.invoke.MethodHandle;
+import java.util.concurrent.ForkJoinPool;
+import java.util.concurrent.ForkJoinWorkerThread;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -27,6 +29,22 @@ public final class Background {
           giveWay();
           task.run();
         });
+  }
+
+  /** A pool whose threads give way; parallel streams within its tasks run on them too. */
+  public static ForkJoinPool pool(String name) {
+    return new ForkJoinPool(
+        Runtime.getRuntime().availableProcessors(),
+        pool ->
+            new ForkJoinWorkerThread(pool) {
+              @Override
+              protected void onStart() {
+                setName(name);
+                giveWay();
+              }
+            },
+        null,
+        false);
   }
 
   /** Lowers the calling thread: on Linux, 0 stands for the thread itself. */

@@ -61,7 +61,7 @@ class PrintController {
 
   /** What an order would take, and what is wrong with it. */
   @PostMapping("/api/shoots/{shoot}/prints/estimate")
-  Prints.Estimate estimate(@PathVariable String shoot, @RequestBody PrintOrder order) {
+  PrintEstimates.Estimate estimate(@PathVariable String shoot, @RequestBody PrintOrder order) {
     return prints.estimate(shoot, order);
   }
 

@@ -2,9 +2,12 @@ package levelember.app.print;
 
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
+import java.io.InterruptedIOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ForkJoinPool;
 import levelember.app.live.Background;
 import levelember.app.live.Turns;
 import levelember.app.storage.DiskSpace;
@@ -172,7 +175,7 @@ class PrintQueue {
         run = own;
       }
       transaction.executeWithoutResult(s -> mapper.bands(row.id(), own.bandRows()));
-      PrintOrder order = JsonMapper.shared().readValue(row.printOrder(), PrintOrder.class);
+      PrintOrder order = PrintRun.order(row);
       boolean done = false;
       boolean stopping = row.state().equals(PrintState.STOPPING.word());
       if (stopping) {
@@ -234,9 +237,26 @@ class PrintQueue {
     }
   }
 
+  /** Writes files on threads that give way, as denoising them takes all cores for long. */
+  private List<Path> written(PrintRun own) throws IOException {
+    try (ForkJoinPool pool = Background.pool("ember-print-files")) {
+      return pool.submit(() -> own.write(own.base(folders))).get();
+    } catch (ExecutionException e) {
+      if (e.getCause() instanceof IOException io) {
+        throw io;
+      }
+      throw e.getCause() instanceof RuntimeException r
+          ? r
+          : new IllegalStateException(e.getCause());
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new InterruptedIOException("the files were not written");
+    }
+  }
+
   private void finish(PrintRun own, boolean done) throws IOException {
     folders.writable(own.base(folders).getParent());
-    List<Path> files = own.samples() > 0 ? own.write(own.base(folders)) : List.of();
+    List<Path> files = own.samples() > 0 ? written(own) : List.of();
     transaction.executeWithoutResult(s -> {
       mapper.files(
           own.id(),

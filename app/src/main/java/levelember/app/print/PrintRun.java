@@ -62,7 +62,7 @@ final class PrintRun {
   PrintRun(PrintMapper.Row row, Path folder, long memory) throws IOException {
     this.row = row;
     this.folder = folder;
-    order = JsonMapper.shared().readValue(row.printOrder(), PrintOrder.class);
+    order = order(row);
     doing = "preparing the set";
     pack = ShootPackage.read(Files.readAllBytes(folder.resolve(SHOOT)));
     Shoot shoot = pack.shoot();
@@ -87,6 +87,11 @@ final class PrintRun {
             weights,
             DisplayCurve.fullScale(look.ev()));
     film.resumedAfter(row.tracedSeconds());
+  }
+
+  /** The order of a job. */
+  static PrintOrder order(PrintMapper.Row row) {
+    return JsonMapper.shared().readValue(row.printOrder(), PrintOrder.class);
   }
 
   long id() {

@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -12,15 +11,9 @@ import levelember.app.problem.Refusal;
 import levelember.app.shoot.Shoots;
 import levelember.app.storage.DiskSpace;
 import levelember.formats.ShootPackage;
-import levelember.formats.print.PrintFormat;
-import levelember.formats.print.PrintName;
 import levelember.formats.print.PrintOrder;
-import levelember.formats.print.PrintPass;
-import levelember.formats.print.PrintPicture;
 import levelember.look.Development;
-import levelember.print.Bands;
 import levelember.print.PrintProgress;
-import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import org.jspecify.annotations.Nullable;
@@ -33,9 +26,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** Orders of prints: checked before they are taken, and changed while they wait. */
 @Service
 class Prints {
-  /** Room on the disk, of what a print is expected to take, that must be free. */
-  private static final double ROOM = 1.1;
-
+  private final PrintEstimates estimates;
   private final PrintMapper mapper;
   private final PrintFolders folders;
   private final PrintQueue queue;
@@ -44,12 +35,14 @@ class Prints {
   private final TransactionTemplate transaction;
 
   Prints(
+      PrintEstimates estimates,
       PrintMapper mapper,
       PrintFolders folders,
       PrintQueue queue,
       Shoots shoots,
       DiskSpace space,
       TransactionTemplate transaction) {
+    this.estimates = estimates;
     this.mapper = mapper;
     this.folders = folders;
     this.queue = queue;
@@ -91,18 +84,6 @@ class Prints {
       List<String> files,
       long filmBytes,
       long picture) {}
-
-  /**
-   * What an order would take.
-   *
-   * @param names of the first shot's files, in full
-   * @param filmBytes on the disk for the film
-   * @param memoryBytes for the film of a band, and for the picture where one must be whole
-   * @param bands in which it is traced: 1 shows the whole frame at once, more fill it band by band
-   * @param problems why it cannot be taken as it is; empty when it can
-   */
-  record Estimate(
-      List<String> names, long filmBytes, long memoryBytes, int bands, List<String> problems) {}
 
   List<Job> all() {
     List<Job> to = new ArrayList<>();
@@ -149,7 +130,7 @@ class Prints {
         row.shoot(),
         row.shootName(),
         row.shotName(),
-        order(row),
+        PrintRun.order(row),
         state,
         row.place(),
         row.created().toInstant().toString(),
@@ -172,81 +153,9 @@ class Prints {
     return obstacle != null ? obstacle : before == null ? null : "waits for " + before;
   }
 
-  private static PrintOrder order(PrintMapper.Row row) {
-    return JsonMapper.shared().readValue(row.printOrder(), PrintOrder.class);
-  }
-
   /** What an order of a shoot would take, and what is wrong with it. */
-  Estimate estimate(String shoot, PrintOrder order) {
-    Shoot of = shoots.shoot(shoot);
-    List<String> problems = new ArrayList<>();
-    List<String> names = new ArrayList<>();
-    try {
-      for (PrintFormat format : order.formats()) {
-        boolean second = format == PrintFormat.PNG16 && order.formats().contains(PrintFormat.PNG);
-        names.add(base(of, order) + (second ? "-16." : ".") + format.ending());
-      }
-      folders.writable(base(of, order).getParent());
-    } catch (ImpossibleValue | Refusal e) {
-      problems.add(e.getMessage());
-    }
-    problems.addAll(taken(of, order, null));
-    long pixels = (long) order.width() * order.height();
-    var kept = PrintPass.components(order.passes());
-    Bands bands = Bands.of(order.width(), order.height(), of.lights().size(), kept, queue.memory());
-    long film = Bands.bytes(pixels, of.lights().size(), kept);
-    long band = film / order.height() * bands.rows();
-    long whole =
-        order.formats().stream().anyMatch(f -> f != PrintFormat.EXR)
-            ? PrintPicture.bytes(pixels)
-            : 0;
-    long heap = Runtime.getRuntime().maxMemory();
-    if (band + whole > 0.7 * heap) {
-      problems.add(
-          "It would take %,d MB of memory; %,d MB can be given to it. OpenEXR alone takes less."
-              .formatted(band + whole >> 20, (long) (0.7 * heap) >> 20));
-    }
-    if (ROOM * film + 12 * pixels > space.freeBytes()) {
-      problems.add(
-          "Its film takes %,d MB on the disk; %,d MB are free."
-              .formatted(film >> 20, space.freeBytes() >> 20));
-    }
-    return new Estimate(names, film, band + whole, bands.count(), problems);
-  }
-
-  private Path base(Shoot shoot, PrintOrder order) {
-    return PrintName.in(
-        folders.files(order.folder()),
-        order.pattern(),
-        PrintRun.values(order, shoot, LocalDateTime.now(), nextNumber()));
-  }
-
-  private long nextNumber() {
-    return mapper.all().stream().mapToLong(PrintMapper.Row::id).max().orElse(0) + 1;
-  }
-
-  /** Other jobs that would write files of the same name. */
-  private List<String> taken(Shoot shoot, PrintOrder order, Long but) {
-    if (order.pattern().contains("{job}") || order.pattern().contains("{time}")) {
-      return List.of();
-    }
-    List<String> to = new ArrayList<>();
-    for (PrintMapper.Row row : mapper.all()) {
-      PrintState state = PrintState.of(row.state());
-      if (row.id().equals(but) || state == PrintState.DONE || state == PrintState.STOPPED) {
-        continue;
-      }
-      PrintOrder other = order(row);
-      if (other.folder().equals(order.folder())
-          && other.pattern().equals(order.pattern())
-          && other.width() == order.width()
-          && other.height() == order.height()
-          && row.shootName().equals(shoot.name())
-          && (other.shot().equals(order.shot()) || !order.pattern().contains("{shot}"))) {
-        to.add("Print " + row.id() + " in the queue writes files of the same name.");
-      }
-    }
-    return to;
+  PrintEstimates.Estimate estimate(String shoot, PrintOrder order) {
+    return estimates.estimate(shoots.shoot(shoot), order);
   }
 
   /** Takes an order of a shoot as it is now; answers the job. */
@@ -256,7 +165,7 @@ class Prints {
         of.shot(order.shot())
             .orElseThrow(() -> Refusal.missing("There is no shot '" + order.shot() + "'."));
     space.check();
-    Estimate estimate = estimate(shoot, order);
+    PrintEstimates.Estimate estimate = estimates.estimate(of, order);
     if (!estimate.problems().isEmpty()) {
       throw refused(String.join(" ", estimate.problems()));
     }
@@ -344,7 +253,7 @@ class Prints {
     require(
         state == PrintState.DONE || state == PrintState.STOPPED || state == PrintState.PAUSED,
         "Only a job that has ended or rests can be printed further.");
-    PrintOrder next = order(row).withTarget(samples, noisePercent, minutes);
+    PrintOrder next = PrintRun.order(row).withTarget(samples, noisePercent, minutes);
     transaction.executeWithoutResult(s -> {
       mapper.order(id, JsonMapper.shared().writeValueAsString(next));
       mapper.place(id, mapper.lastPlace() + 1);

@@ -95,9 +95,10 @@ public final class PrintPicture {
     return switch (format) {
       case PNG -> PngFile.write(picture, inputs(), development, 8, alpha, text);
       case PNG16 -> PngFile.write(picture, inputs(), development, 16, alpha, text);
-      case JPEG -> PngFile.jpeg(development.codes(picture, inputs()), width, height, JPEG_QUALITY);
+      case JPEG ->
+          PngFile.jpeg(development.codes(picture, inputs()), width, height, JPEG_QUALITY, text);
       case TIFF -> TiffFile.write(development.codes16(picture, inputs()), width, height, text);
-      case HDR -> RadianceHdr.write(picture);
+      case HDR -> RadianceHdr.write(picture, text);
       case EXR -> throw new IllegalArgumentException("OpenEXR is written in strips");
     };
   }

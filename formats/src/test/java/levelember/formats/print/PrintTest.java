@@ -1,5 +1,6 @@
 package levelember.formats.print;
 
+import static java.nio.charset.StandardCharsets.ISO_8859_1;
 import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -22,6 +23,7 @@ import javax.imageio.stream.ImageInputStream;
 import levelember.film.Film;
 import levelember.film.LayerMix;
 import levelember.formats.PngFile;
+import levelember.formats.RadianceHdr;
 import levelember.formats.ShootPackage;
 import levelember.look.Development;
 import levelember.look.DisplayCurve;
@@ -315,6 +317,12 @@ class PrintTest {
     }
     assertThat(apart / WIDTH / HEIGHT).isLessThan(4);
     assertThat(chunks(png)).contains("sRGB").contains("shoot");
+    assertThat(Files.readString(folder.resolve("out/p.hdr"), ISO_8859_1))
+        .startsWith("#?RADIANCE\n# ")
+        .contains("# shoot: ");
+    assertThat(RadianceHdr.read(Files.readAllBytes(folder.resolve("out/p.hdr"))).width())
+        .isEqualTo(WIDTH);
+    assertThat(Files.readString(folder.resolve("out/p.jpg"), ISO_8859_1)).contains("shoot: ");
   }
 
   /** What the PNG says besides its pixels. */

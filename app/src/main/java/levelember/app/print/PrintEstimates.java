@@ -1,0 +1,120 @@
+package levelember.app.print;
+
+import java.nio.file.Path;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import levelember.app.problem.Refusal;
+import levelember.app.storage.DiskSpace;
+import levelember.formats.print.PrintFormat;
+import levelember.formats.print.PrintName;
+import levelember.formats.print.PrintOrder;
+import levelember.formats.print.PrintPass;
+import levelember.formats.print.PrintPicture;
+import levelember.print.Bands;
+import levelember.shoot.ImpossibleValue;
+import levelember.shoot.Shoot;
+import org.springframework.stereotype.Component;
+
+/** What orders of prints would take, and why they cannot be taken. */
+@Component
+class PrintEstimates {
+  /** Room on the disk, of what a print is expected to take, that must be free. */
+  private static final double ROOM = 1.1;
+
+  private final PrintMapper mapper;
+  private final PrintFolders folders;
+  private final PrintQueue queue;
+  private final DiskSpace space;
+
+  PrintEstimates(PrintMapper mapper, PrintFolders folders, PrintQueue queue, DiskSpace space) {
+    this.mapper = mapper;
+    this.folders = folders;
+    this.queue = queue;
+    this.space = space;
+  }
+
+  /**
+   * What an order would take.
+   *
+   * @param names of the first shot's files, in full
+   * @param filmBytes on the disk for the film
+   * @param memoryBytes for the film of a band, and for the picture where one must be whole
+   * @param bands in which it is traced: 1 shows the whole frame at once, more fill it band by band
+   * @param problems why it cannot be taken as it is; empty when it can
+   */
+  record Estimate(
+      List<String> names, long filmBytes, long memoryBytes, int bands, List<String> problems) {}
+
+  /** What an order of a shoot would take, and what is wrong with it. */
+  Estimate estimate(Shoot of, PrintOrder order) {
+    List<String> problems = new ArrayList<>();
+    List<String> names = new ArrayList<>();
+    try {
+      for (PrintFormat format : order.formats()) {
+        boolean second = format == PrintFormat.PNG16 && order.formats().contains(PrintFormat.PNG);
+        names.add(base(of, order) + (second ? "-16." : ".") + format.ending());
+      }
+      folders.writable(base(of, order).getParent());
+    } catch (ImpossibleValue | Refusal e) {
+      problems.add(e.getMessage());
+    }
+    problems.addAll(taken(of, order));
+    long pixels = (long) order.width() * order.height();
+    var kept = PrintPass.components(order.passes());
+    Bands bands = Bands.of(order.width(), order.height(), of.lights().size(), kept, queue.memory());
+    long film = Bands.bytes(pixels, of.lights().size(), kept);
+    long band = film / order.height() * bands.rows();
+    long whole =
+        order.formats().stream().anyMatch(f -> f != PrintFormat.EXR)
+            ? PrintPicture.bytes(pixels)
+            : 0;
+    long heap = Runtime.getRuntime().maxMemory();
+    if (band + whole > 0.7 * heap) {
+      problems.add(
+          "It would take %,d MB of memory; %,d MB can be given to it. OpenEXR alone takes less."
+              .formatted(band + whole >> 20, (long) (0.7 * heap) >> 20));
+    }
+    if (ROOM * film + 12 * pixels > space.freeBytes()) {
+      problems.add(
+          "Its film takes %,d MB on the disk; %,d MB are free."
+              .formatted(film >> 20, space.freeBytes() >> 20));
+    }
+    return new Estimate(names, film, band + whole, bands.count(), problems);
+  }
+
+  private Path base(Shoot shoot, PrintOrder order) {
+    return PrintName.in(
+        folders.files(order.folder()),
+        order.pattern(),
+        PrintRun.values(order, shoot, LocalDateTime.now(), nextNumber()));
+  }
+
+  private long nextNumber() {
+    return mapper.all().stream().mapToLong(PrintMapper.Row::id).max().orElse(0) + 1;
+  }
+
+  /** Other jobs that would write files of the same name. */
+  private List<String> taken(Shoot shoot, PrintOrder order) {
+    if (order.pattern().contains("{job}") || order.pattern().contains("{time}")) {
+      return List.of();
+    }
+    List<String> to = new ArrayList<>();
+    for (PrintMapper.Row row : mapper.all()) {
+      PrintState state = PrintState.of(row.state());
+      if (state == PrintState.DONE || state == PrintState.STOPPED) {
+        continue;
+      }
+      PrintOrder other = PrintRun.order(row);
+      if (other.folder().equals(order.folder())
+          && other.pattern().equals(order.pattern())
+          && other.width() == order.width()
+          && other.height() == order.height()
+          && row.shootName().equals(shoot.name())
+          && (other.shot().equals(order.shot()) || !order.pattern().contains("{shot}"))) {
+        to.add("Print " + row.id() + " in the queue writes files of the same name.");
+      }
+    }
+    return to;
+  }
+}
