@@ -1,6 +1,8 @@
 package levelember.daylight;
 
 import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.stream.IntStream;
 import levelember.math.Vec3;
 import levelember.photometry.Observer;
@@ -49,10 +51,26 @@ public final class Atmosphere {
   private final double albedo = 0.92;
   private final double ground;
 
-  /** Transmittance to the sun by height and cosine of its zenith, and the isotropic series. */
-  private final double[] sunTable = new double[TABLE * HEIGHTS * BANDS];
+  /** Tables are kept for so many airs: a sun that is turned stays in one. */
+  private static final int KEPT_AIRS = 8;
 
-  private final double[] series = new double[TABLE * HEIGHTS * BANDS];
+  private static final Map<Air, Tables> TABLES =
+      new LinkedHashMap<>(16, 0.75f, true) {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Air, Tables> eldest) {
+          return size() > KEPT_AIRS;
+        }
+      };
+
+  /** All that the tables depend on. */
+  private record Air(double haze, double ground) {}
+
+  /** Transmittance to the sun by height and cosine of its zenith, and the isotropic series. */
+  private record Tables(double[] sun, double[] series) {}
+
+  private double[] sunTable, series;
   private final Daylight daylight;
   private final Vec3 toSun;
 
@@ -124,13 +142,12 @@ public final class Atmosphere {
           // Sky down to the horizon's height, what is beneath it being the ground.
           double share = Math.clamp(0.5 + (up - line) / soft, 0, 1);
           share = share * share * (3 - 2 * share);
+          SkyRow row = share > 0 ? new SkyRow(Math.max(1e-3, up - line)) : null;
           for (int x = 0; x < width; x++) {
             double a = 2 * Math.PI * ((x + 0.5) / width - 0.5);
             double[] rgb = {0, 0, 0};
-            if (share > 0) {
-              double over = Math.max(1e-3, up - line);
-              double round = Math.sqrt(Math.max(0, 1 - over * over));
-              rgb = sky(new Vec3(round * StrictMath.sin(a), over, -round * StrictMath.cos(a)));
+            if (row != null) {
+              rgb = row.sky(a);
               graded(rgb);
             }
             double[] night = {daylight.night().r(), daylight.night().g(), daylight.night().b()};
@@ -142,6 +159,68 @@ public final class Atmosphere {
           }
         });
     return to;
+  }
+
+  /**
+   * The sky at one height over the horizon. But for the phase functions, what is scattered towards
+   * the ground changes little with the angle to the sun's azimuth, so it is marched at some and
+   * interpolated between.
+   */
+  private final class SkyRow {
+    private static final int AZIMUTHS = 24;
+    private final double y, flat, sunAzimuth;
+    private final double[][][] parts = new double[AZIMUTHS + 1][3][BANDS];
+
+    SkyRow(double y) {
+      this.y = y;
+      flat = Math.sqrt(Math.max(0, 1 - y * y));
+      sunAzimuth = StrictMath.atan2(toSun.x(), -toSun.z());
+      for (int i = 0; i <= AZIMUTHS; i++) {
+        march(
+            EARTH + 1,
+            direction(sunAzimuth + Math.PI * i / AZIMUTHS),
+            toSun,
+            false,
+            parts[i],
+            null);
+      }
+    }
+
+    private Vec3 direction(double azimuth) {
+      return new Vec3(flat * StrictMath.sin(azimuth), y, -flat * StrictMath.cos(azimuth));
+    }
+
+    double[] sky(double azimuth) {
+      double apart = Math.abs(azimuth - sunAzimuth);
+      apart = apart > Math.PI ? 2 * Math.PI - apart : apart;
+      double at = Math.clamp(apart / Math.PI, 0, 1) * AZIMUTHS;
+      int i = Math.min((int) at, AZIMUTHS - 1);
+      double t = at - i;
+      double cos = direction(azimuth).dot(toSun);
+      double[] light = new double[BANDS];
+      for (int k = 0; k < BANDS; k++) {
+        double[] mixed = new double[3];
+        for (int p = 0; p < 3; p++) {
+          mixed[p] = parts[i][p][k] + t * (parts[i + 1][p][k] - parts[i][p][k]);
+        }
+        light[k] = sun[k] * (mixed[0] * phaseAir(cos) + mixed[1] * phaseHaze(cos) + mixed[2]);
+      }
+      return rgb(light);
+    }
+  }
+
+  /** Rayleigh's phase function, per steradian. */
+  private static double phaseAir(double cos) {
+    return 3 / (16 * Math.PI) * (1 + cos * cos);
+  }
+
+  /** The phase function of Cornette and Shanks, per steradian. */
+  private static double phaseHaze(double cos) {
+    return 3
+        / (8 * Math.PI)
+        * (1 - G * G)
+        * (1 + cos * cos)
+        / ((2 + G * G) * StrictMath.pow(1 + G * G - 2 * G * cos, 1.5));
   }
 
   /** Luminance of even ground under sun and sky, cd/m² by channel. */
@@ -213,6 +292,25 @@ public final class Atmosphere {
   }
 
   private void tables() {
+    Air air = new Air(daylight.haze(), ground);
+    Tables kept;
+    synchronized (TABLES) {
+      kept = TABLES.get(air);
+    }
+    if (kept == null) {
+      sunTable = new double[TABLE * HEIGHTS * BANDS];
+      series = new double[TABLE * HEIGHTS * BANDS];
+      fill();
+      kept = new Tables(sunTable, series);
+      synchronized (TABLES) {
+        TABLES.put(air, kept);
+      }
+    }
+    sunTable = kept.sun();
+    series = kept.series();
+  }
+
+  private void fill() {
     IntStream.range(0, HEIGHTS)
         .parallel()
         .forEach(h -> {
@@ -283,16 +381,18 @@ public final class Atmosphere {
   private void series(double r, double mu, int at) {
     int rays = 8;
     double[] second = new double[BANDS], kept = new double[BANDS];
-    double[] light = new double[BANDS], share = new double[BANDS];
+    double[][] parts = new double[3][BANDS];
+    double[] share = new double[BANDS];
     Vec3 towards = new Vec3(Math.sqrt(Math.max(0, 1 - mu * mu)), mu, 0);
     for (int i = 0; i < rays; i++) {
       double y = 1 - 2 * (i + 0.5) / rays, flat = Math.sqrt(1 - y * y);
       for (int j = 0; j < rays; j++) {
         double a = 2 * Math.PI * (j + 0.5) / rays;
         Vec3 d = new Vec3(flat * StrictMath.cos(a), y, flat * StrictMath.sin(a));
-        march(r, d, towards, true, light, share);
+        march(r, d, towards, true, parts, share);
         for (int k = 0; k < BANDS; k++) {
-          second[k] += light[k] / (rays * rays);
+          double even = (parts[0][k] + parts[1][k]) / (4 * Math.PI) + parts[2][k];
+          second[k] += even / (rays * rays);
           kept[k] += share[k] / (rays * rays);
         }
       }
@@ -303,10 +403,12 @@ public final class Atmosphere {
   }
 
   private double[] scattered(Vec3 direction) {
+    double[][] parts = new double[3][BANDS];
+    march(EARTH + 1, direction, toSun, false, parts, null);
+    double air = phaseAir(direction.dot(toSun)), haze = phaseHaze(direction.dot(toSun));
     double[] light = new double[BANDS];
-    march(EARTH + 1, direction, toSun, false, light, null);
     for (int i = 0; i < BANDS; i++) {
-      light[i] *= sun[i];
+      light[i] = sun[i] * (parts[0][i] * air + parts[1][i] * haze + parts[2][i]);
     }
     return light;
   }
@@ -314,11 +416,16 @@ public final class Atmosphere {
   /**
    * Gathers light along a ray, for a sun of 1.
    *
-   * @param even true: with an even phase, the first order alone, and the ground's light
+   * @param even the first order alone, and the ground's light
+   * @param parts get by band what air scatters once and what haze does, both without their phase
+   *     functions, and all the rest
    * @param share gets what of an even light of 1 would be scattered into the ray, or null
    */
-  private void march(double r, Vec3 d, Vec3 towards, boolean even, double[] light, double[] share) {
-    Arrays.fill(light, 0);
+  private void march(
+      double r, Vec3 d, Vec3 towards, boolean even, double[][] parts, double[] share) {
+    for (double[] part : parts) {
+      Arrays.fill(part, 0);
+    }
     if (share != null) {
       Arrays.fill(share, 0);
     }
@@ -329,16 +436,6 @@ public final class Atmosphere {
         hits
             ? -r * mu - Math.sqrt(ground2)
             : -r * mu + Math.sqrt(Math.max(0, r * r * (mu * mu - 1) + TOP * TOP));
-    double cos = d.dot(towards);
-    double phaseAir = even ? 1 / (4 * Math.PI) : 3 / (16 * Math.PI) * (1 + cos * cos);
-    double phaseHaze =
-        even
-            ? 1 / (4 * Math.PI)
-            : 3
-                / (8 * Math.PI)
-                * (1 - G * G)
-                * (1 + cos * cos)
-                / ((2 + G * G) * StrictMath.pow(1 + G * G - 2 * G * cos, 1.5));
     double[] left = new double[BANDS], sunLeft = new double[BANDS], more = new double[BANDS];
     Arrays.fill(left, 1);
     double before = 0;
@@ -363,10 +460,10 @@ public final class Atmosphere {
         double out = fromAir + aerosol[i] * haze + ozone[i] * layer;
         double passed = StrictMath.exp(-out * step);
         double within = out > 1e-12 ? (1 - passed) / out : step;
-        double in =
-            sunLeft[i] * (fromAir * phaseAir + fromHaze * phaseHaze)
-                + (even ? 0 : more[i] * (fromAir + fromHaze));
-        light[i] += left[i] * in * within;
+        double arrives = left[i] * within;
+        parts[0][i] += arrives * sunLeft[i] * fromAir;
+        parts[1][i] += arrives * sunLeft[i] * fromHaze;
+        parts[2][i] += even ? 0 : arrives * more[i] * (fromAir + fromHaze);
         if (share != null) {
           share[i] += left[i] * (fromAir + fromHaze) * within;
         }
@@ -383,7 +480,7 @@ public final class Atmosphere {
                   / EARTH);
       look(sunTable, EARTH + 1, zenith, sunLeft);
       for (int i = 0; i < BANDS; i++) {
-        light[i] += left[i] * ground / Math.PI * zenith * sunLeft[i];
+        parts[2][i] += left[i] * ground / Math.PI * zenith * sunLeft[i];
       }
     }
   }

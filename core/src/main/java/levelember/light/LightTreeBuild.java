@@ -1,6 +1,7 @@
 package levelember.light;
 
 import java.util.Arrays;
+import java.util.concurrent.RecursiveAction;
 import levelember.math.Trig;
 
 /**
@@ -10,7 +11,10 @@ import levelember.math.Trig;
  */
 final class LightTreeBuild {
   private static final int BINS = 12;
-  private static final double BENDS_TO = Math.PI / 2;
+  private static final int OWN_TASK = 1024;
+
+  /** Ranges of so few triangles are parted along their widest axis alone. */
+  private static final int FEW = 32;
 
   // Of a bound: least x y z, greatest x y z, axis x y z, half angle of the normals, power.
   private static final int BOUND = 11;
@@ -21,7 +25,7 @@ final class LightTreeBuild {
   /** Right child, or minus one less the triangle of a leaf; the left child follows its parent. */
   private final int[] right;
 
-  private int used;
+  private final float[][] singles;
 
   LightTreeBuild(LightTree tree, int count) {
     this.tree = tree;
@@ -29,7 +33,14 @@ final class LightTreeBuild {
     right = new int[2 * count - 1];
     int[] order = new int[count];
     Arrays.setAll(order, i -> i);
-    build(order, 0, count);
+    singles = new float[count][];
+    Arrays.parallelSetAll(singles, this::single);
+    Part whole = new Part(order, 0, count, 0);
+    if (count > OWN_TASK) {
+      whole.fork().join();
+    } else {
+      whole.compute();
+    }
   }
 
   /** Bound of all: least x y z, greatest x y z, axis x y z, half angle of the normals, power. */
@@ -91,86 +102,142 @@ final class LightTreeBuild {
     to[at + 9 * ImportanceBound.LANES] = bound[10];
   }
 
-  private void build(int[] order, int from, int to) {
-    int node = used++;
-    float[] bound = new float[BOUND];
-    clear(bound);
-    for (int i = from; i < to; i++) {
-      join(bound, single(order[i]));
+  /** Builds a subtree; its nodes follow each other, two less one for each triangle. */
+  private final class Part extends RecursiveAction {
+    private static final long serialVersionUID = 1L;
+    private final int[] order;
+    private final int from, to, node;
+
+    Part(int[] order, int from, int to, int node) {
+      this.order = order;
+      this.from = from;
+      this.to = to;
+      this.node = node;
     }
-    bounds[node] = bound;
-    if (to - from == 1) {
-      right[node] = -1 - order[from];
-      return;
+
+    @Override
+    protected void compute() {
+      float[] bound = new float[BOUND];
+      clear(bound);
+      for (int i = from; i < to; i++) {
+        LightTreeBuild.join(bound, singles[order[i]]);
+      }
+      bounds[node] = bound;
+      if (to - from == 1) {
+        right[node] = -1 - order[from];
+        return;
+      }
+      int cut = new Cut(order, from, to).part();
+      int other = node + 2 * (cut - from);
+      right[node] = other;
+      Part first = new Part(order, from, cut, node + 1), second = new Part(order, cut, to, other);
+      if (to - from > OWN_TASK) {
+        invokeAll(first, second);
+      } else {
+        first.compute();
+        second.compute();
+      }
     }
-    int cut = cut(order, from, to);
-    build(order, from, cut);
-    right[node] = used;
-    build(order, cut, to);
   }
 
-  private int cut(int[] order, int from, int to) {
-    double best = Double.MAX_VALUE;
-    int bestAxis = -1, bestBin = 0;
-    float bestLeast = 0, bestScale = 0;
-    for (int k = 0; k < 3; k++) {
-      float least = Float.MAX_VALUE, most = -Float.MAX_VALUE;
-      for (int i = from; i < to; i++) {
-        least = Math.min(least, tree.centre(order[i], k));
-        most = Math.max(most, tree.centre(order[i], k));
+  /** The cheapest plane that parts a range. */
+  private final class Cut {
+    private final int[] order;
+    private final int from, to;
+    private final float[][] bins = new float[BINS][BOUND];
+    private final int[] many = new int[BINS];
+
+    /** Costs of what lies from a bin on, and what lies before it. */
+    private final double[] after = new double[BINS];
+
+    private final float[] run = new float[BOUND];
+    private final float[] least = new float[3], span = new float[3];
+    private double best = Double.MAX_VALUE;
+    private int bestAxis = -1, bestBin;
+    private float bestLeast, bestScale;
+
+    Cut(int[] order, int from, int to) {
+      this.order = order;
+      this.from = from;
+      this.to = to;
+    }
+
+    /** Sorts the range about the plane; answers where its second part begins. */
+    int part() {
+      spans();
+      int widest = span[0] >= span[1] && span[0] >= span[2] ? 0 : span[1] >= span[2] ? 1 : 2;
+      for (int k = 0; k < 3; k++) {
+        if (span[k] > 0 && (to - from > FEW || k == widest)) {
+          look(k);
+        }
       }
-      if (!(most > least)) {
-        continue;
+      if (bestAxis < 0) {
+        return (from + to) >>> 1;
       }
-      float scale = BINS * 0.9999f / (most - least);
-      float[][] bins = new float[BINS][BOUND];
-      int[] many = new int[BINS];
-      for (float[] bin : bins) {
-        clear(bin);
+      int i = from, j = to - 1;
+      while (i <= j) {
+        if ((int) ((tree.centre(order[i], bestAxis) - bestLeast) * bestScale) < bestBin) {
+          i++;
+        } else {
+          int swap = order[i];
+          order[i] = order[j];
+          order[j--] = swap;
+        }
+      }
+      return i;
+    }
+
+    private void spans() {
+      for (int k = 0; k < 3; k++) {
+        float low = Float.MAX_VALUE, high = -Float.MAX_VALUE;
+        for (int i = from; i < to; i++) {
+          low = Math.min(low, tree.centre(order[i], k));
+          high = Math.max(high, tree.centre(order[i], k));
+        }
+        least[k] = low;
+        span[k] = high - low;
+      }
+    }
+
+    private void look(int k) {
+      float least = this.least[k];
+      float scale = BINS * 0.9999f / span[k];
+      for (int bin = 0; bin < BINS; bin++) {
+        clear(bins[bin]);
+        many[bin] = 0;
       }
       for (int i = from; i < to; i++) {
         int bin = (int) ((tree.centre(order[i], k) - least) * scale);
         many[bin]++;
-        join(bins[bin], single(order[i]));
+        join(bins[bin], singles[order[i]]);
       }
-      for (int split = 1; split < BINS; split++) {
-        float[] left = new float[BOUND], right = new float[BOUND];
-        clear(left);
-        clear(right);
-        int n = 0;
-        for (int bin = 0; bin < BINS; bin++) {
-          if (many[bin] > 0) {
-            join(bin < split ? left : right, bins[bin]);
-            n += bin < split ? many[bin] : 0;
-          }
+      clear(run);
+      for (int bin = BINS - 1; bin > 0; bin--) {
+        if (many[bin] > 0) {
+          join(run, bins[bin]);
+          after[bin] = cost(run);
         }
-        if (n == 0 || n == to - from) {
+      }
+      clear(run);
+      double before = 0;
+      boolean some = false;
+      for (int bin = 0; bin < BINS; bin++) {
+        // Planes beside an empty bin part alike: the last of them is looked at.
+        if (many[bin] == 0) {
           continue;
         }
-        double cost = cost(left) + cost(right);
-        if (cost < best) {
-          best = cost;
+        if (some && before + after[bin] < best) {
+          best = before + after[bin];
           bestAxis = k;
-          bestBin = split;
+          bestBin = bin;
           bestLeast = least;
           bestScale = scale;
         }
+        join(run, bins[bin]);
+        before = cost(run);
+        some = true;
       }
     }
-    if (bestAxis < 0) {
-      return (from + to) >>> 1;
-    }
-    int i = from, j = to - 1;
-    while (i <= j) {
-      if ((int) ((tree.centre(order[i], bestAxis) - bestLeast) * bestScale) < bestBin) {
-        i++;
-      } else {
-        int swap = order[i];
-        order[i] = order[j];
-        order[j--] = swap;
-      }
-    }
-    return i;
   }
 
   private float[] single(int triangle) {
@@ -231,15 +298,10 @@ final class LightTreeBuild {
   private static double cost(float[] b) {
     double x = b[3] - b[0], y = b[4] - b[1], z = b[5] - b[2];
     double area = x * y + y * z + z * x;
-    double o = b[9], w = Math.min(o + BENDS_TO, Math.PI);
-    double spread =
-        2 * Math.PI * (1 - StrictMath.cos(o))
-            + Math.PI
-                / 2
-                * (2 * w * StrictMath.sin(o)
-                    - StrictMath.cos(o - 2 * w)
-                    - 2 * o * StrictMath.sin(o)
-                    + StrictMath.cos(o));
+    // The integral of Conty Estévez and Kulla for emission into a half space.
+    double o = b[9], sin = StrictMath.sin(o), cos = StrictMath.cos(o);
+    double edge = o <= Math.PI / 2 ? Math.PI * sin + 2 * cos : 2 * (Math.PI - o) * sin;
+    double spread = 2 * Math.PI * (1 - cos) + Math.PI / 2 * edge;
     return b[10] * Math.max(area, 1e-12) * spread;
   }
 }

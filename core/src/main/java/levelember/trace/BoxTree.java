@@ -17,6 +17,10 @@ import java.util.function.IntConsumer;
 final class BoxTree {
   static final int RECORD = 8;
   private static final int BINS = 16;
+
+  /** Bins of ranges of so few items. */
+  private static final int FEW = 24, FEW_BINS = 8;
+
   private static final int BIN = 7;
   private static final int DEEPEST_CHOSEN = 56;
   private static final int OWN_TASK = 4096;
@@ -123,6 +127,9 @@ final class BoxTree {
     private int axis;
     private int bin;
 
+    /** Bins that the present range is sorted into. */
+    private int used = BINS;
+
     /** Bounds of the boxes, and of their centres (twice them). */
     private void bound(int from, int to) {
       if (to - from >= SHARED_PASS) {
@@ -164,13 +171,15 @@ final class BoxTree {
 
     private int bin(int at, int k) {
       float c = value(records[at + k]) + value(records[at + 3 + k]);
-      return Math.min((int) ((c - least[k]) * scale[k]), BINS - 1);
+      return Math.min((int) ((c - least[k]) * scale[k]), used - 1);
     }
 
     private void fill(int from, int to) {
-      for (int k = 0; k < 3 * BINS; k++) {
-        empty(bins, BIN * k);
-        bins[BIN * k + 6] = 0;
+      for (int k = 0; k < 3; k++) {
+        for (int b = k * BINS; b < k * BINS + used; b++) {
+          empty(bins, BIN * b);
+          bins[BIN * b + 6] = 0;
+        }
       }
       if (to - from >= SHARED_PASS) {
         int middle = (from + to) >>> 1;
@@ -205,9 +214,10 @@ final class BoxTree {
     /** Finds the cheapest plane; false when staying together is as cheap or nothing can part. */
     private boolean choose(int from, int to) {
       int n = to - from;
+      used = n > FEW ? BINS : FEW_BINS;
       for (int k = 0; k < 3; k++) {
         float extent = most[k] - least[k];
-        scale[k] = extent > 0 ? BINS * 0.99999f / extent : 0;
+        scale[k] = extent > 0 ? used * 0.99999f / extent : 0;
       }
       fill(from, to);
       float whole = Math.max(area(box, 0), 1e-30f);
@@ -220,7 +230,7 @@ final class BoxTree {
         int row = k * BINS;
         empty(run, 0);
         int many = 0;
-        for (int b = BINS - 1; b > 0; b--) {
+        for (int b = used - 1; b > 0; b--) {
           int at = BIN * (row + b);
           join(run, 0, bins, at);
           many += bins[at + 6];
@@ -228,7 +238,7 @@ final class BoxTree {
         }
         empty(run, 0);
         many = 0;
-        for (int b = 0; b + 1 < BINS; b++) {
+        for (int b = 0; b + 1 < used; b++) {
           int at = BIN * (row + b);
           join(run, 0, bins, at);
           many += bins[at + 6];
