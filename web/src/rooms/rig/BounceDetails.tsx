@@ -1,6 +1,10 @@
+import Typography from '@mui/material/Typography';
 import type { ShootDocument } from '../../api/document';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
+import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
+import { useDesk } from '../../live/useShoot';
+import { useLive } from '../../live/store';
 
 const turns: Quantity = { unit: '', least: 1, most: 64, step: 1, digits: 0 };
 const level: Quantity = {
@@ -13,9 +17,66 @@ const level: Quantity = {
 };
 const fades: Quantity = { ...quantities.length, least: 0 };
 
+type OverGloss = ShootDocument['bounce']['overGloss'];
+
+const WAYS: { value: OverGloss; text: string }[] = [
+  { value: 'everything', text: 'Everything' },
+  { value: 'soft', text: 'Soft' },
+  { value: 'none', text: 'None' },
+];
+
+/** What becomes of light over gloss, and how much of each light that is. */
+function LightOverGloss() {
+  const desk = useDesk();
+  const progress = useLive((s) => s.progress);
+  const { lights, bounce } = desk.document;
+  const shares = progress?.overGloss ?? {};
+  const whole = lights.reduce(
+    (sum, l) => sum + (shares[l.id] ?? 0) * (progress?.shares[l.id] ?? 0),
+    0,
+  );
+  const most = lights
+    .map((l) => ({ name: l.name, share: shares[l.id] ?? 0 }))
+    .filter((l) => l.share >= 0.005)
+    .sort((a, b) => b.share - a.share);
+  return (
+    <>
+      <PlainSelect
+        label="Light over gloss"
+        value={bounce.overGloss}
+        options={WAYS}
+        onChange={(value) =>
+          void desk.keep('Light over gloss', [{ op: 'replace', path: '/bounce/overGloss', value }])
+        }
+      />
+      {bounce.overGloss !== 'everything' && (
+        <Typography variant="caption" color="text.secondary">
+          {bounce.overGloss === 'soft' ? 'Softened' : 'Left out'}: {percent(whole)} of the picture’s
+          light
+          {most.length > 0 &&
+            `; ${most
+              .slice(0, 3)
+              .map((l) => `${l.name} ${percent(l.share)}`)
+              .join(', ')}, each of its own`}
+          .
+        </Typography>
+      )}
+    </>
+  );
+}
+
+function percent(share: number) {
+  const value = 100 * share;
+  return `${value < 1 ? value.toFixed(1) : Math.round(value)} %`;
+}
+
 /** How light goes on from surface to surface. */
 export function BounceDetails() {
-  const number = (label: string, field: keyof ShootDocument['bounce'], quantity: Quantity) => (
+  const number = (
+    label: string,
+    field: Exclude<keyof ShootDocument['bounce'], 'overGloss'>,
+    quantity: Quantity,
+  ) => (
     <NumberOf
       label={label}
       edit="Bounced light"
@@ -31,6 +92,7 @@ export function BounceDetails() {
         {number('Level', 'level', level)}
         {number('Fades at', 'fadesAtMetres', fades)}
       </Row>
+      <LightOverGloss />
     </Section>
   );
 }

@@ -29,8 +29,13 @@ public final class Main implements Callable<Integer> {
   @Option(
       names = "--only",
       split = ",",
-      description = "of kernel, build, tracer, edits, sampling, lights, denoise, look, noise")
+      description =
+          "of kernel, build, tracer, edits, sampling, lights, denoise, look, noise, forecast, clean,"
+              + " other (clean on pictures that nothing was tuned on)")
   private Set<String> only = new TreeSet<>();
+
+  @Option(names = "--films", description = "folder where traced references are kept and found")
+  private Path films;
 
   @Option(names = "--out", description = "write all figures as JSON")
   private Path out;
@@ -55,6 +60,9 @@ public final class Main implements Callable<Integer> {
     parts.put("denoise", () -> DenoiseFigures.measured(rounds));
     parts.put("look", () -> LookFigures.measured(rounds));
     parts.put("noise", NoiseFigures::measured);
+    parts.put("forecast", ForecastFigures::measured);
+    parts.put("clean", () -> CleanFigures.measured(films, false));
+    parts.put("other", () -> CleanFigures.measured(films, true));
     for (String part : only) {
       if (!parts.containsKey(part)) {
         System.err.println("ember: --only takes " + String.join(", ", parts.keySet()));

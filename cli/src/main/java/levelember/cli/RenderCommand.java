@@ -162,7 +162,10 @@ final class RenderCommand implements Callable<Integer> {
               + " the same bits; two fifths of what the program may have if left out")
   private double memory = Runtime.getRuntime().maxMemory() * 0.4 / (1 << 20);
 
-  @Option(names = "--solo", paramLabel = "LIGHT", description = "only that light, by id or name")
+  @Option(
+      names = "--solo",
+      paramLabel = "LIGHT",
+      description = "traces only that light, by id or name")
   private String solo;
 
   @Option(
@@ -189,7 +192,9 @@ final class RenderCommand implements Callable<Integer> {
     if (shots.isEmpty()) {
       shots.add(shoot.shots().getFirst());
     }
-    float[] weights = weights(shoot);
+    Light only = only(shoot);
+    Shoot lit = only == null ? shoot : shoot.litBy(only);
+    float[] weights = weights(lit, only);
     // What cannot be is said before hours of work.
     Map<Shot, Path> files = new LinkedHashMap<>();
     for (Shot shot : shots) {
@@ -205,7 +210,7 @@ final class RenderCommand implements Callable<Integer> {
       ShotRender render =
           new ShotRender(spec.commandLine().getErr(), threads, resume, (long) (memory * (1 << 20)));
       figures.add(
-          render.write(pack, shoot, shot, worn(shoot, shot), order, weights, files.get(shot)));
+          render.write(pack, lit, shot, worn(shoot, shot), order, weights, files.get(shot)));
     }
     if (stats != null) {
       Object to = figures.size() == 1 ? figures.getFirst() : figures;
@@ -215,15 +220,21 @@ final class RenderCommand implements Callable<Integer> {
     return 0;
   }
 
-  private float[] weights(Shoot shoot) {
+  /** The light that alone is wanted, or null. */
+  private Light only(Shoot shoot) {
+    return solo == null
+        ? null
+        : Named.of(spec.commandLine(), "light", solo, shoot.lights(), Light::id, Light::name);
+  }
+
+  private static float[] weights(Shoot shoot, Light only) {
     float[] weights = LayerWeights.of(shoot);
-    if (solo == null) {
+    if (only == null) {
       return weights;
     }
-    List<Light> lights = shoot.lights();
-    Light only = Named.of(spec.commandLine(), "light", solo, lights, Light::id, Light::name);
     float[] to = new float[weights.length];
-    System.arraycopy(LayerWeights.of(shoot, only), 0, to, 3 * lights.indexOf(only), 3);
+    int k = shoot.lights().indexOf(only);
+    System.arraycopy(LayerWeights.of(shoot, only), 0, to, 3 * k, 3);
     return to;
   }
 

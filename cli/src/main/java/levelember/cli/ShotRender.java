@@ -18,6 +18,7 @@ import levelember.formats.print.PrintFolder;
 import levelember.formats.print.PrintOrder;
 import levelember.formats.print.PrintPass;
 import levelember.look.DisplayCurve;
+import levelember.measure.GlossReading;
 import levelember.print.Bands;
 import levelember.print.FilmStore;
 import levelember.print.PrintFilm;
@@ -91,6 +92,7 @@ final class ShotRender {
         err.println(film.rays().dropped() + " contributions were no finite numbers: left out");
       }
       Map<String, Object> figures = figures(shoot, shot, film, order);
+      figures.put("overGlossPercent", overGloss(shoot, film));
       figures.put("compileSeconds", (compiled - begin) / 1e9);
       figures.put("traceSeconds", (traced - compiled) / 1e9);
       figures.put("denoiseSeconds", files.denoiseSeconds());
@@ -123,6 +125,17 @@ final class ShotRender {
       }
     }
     Files.delete(folder);
+  }
+
+  /** Percent of every light that was softened or left out over gloss, by the light's name. */
+  private static Map<String, Double> overGloss(Shoot shoot, PrintFilm film) {
+    GlossReading reading = new GlossReading(film.view().layers());
+    film.measure(reading::add);
+    Map<String, Double> to = new LinkedHashMap<>();
+    for (int k = 0; k < film.view().layers(); k++) {
+      to.put(shoot.lights().get(k).name(), 100 * reading.share(k));
+    }
+    return to;
   }
 
   private Map<String, Object> figures(Shoot shoot, Shot shot, PrintFilm film, PrintOrder order) {

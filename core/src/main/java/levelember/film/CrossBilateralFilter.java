@@ -11,9 +11,6 @@ class CrossBilateralFilter {
   /** Sums of a row: red, green, blue, variance, weight. */
   static final int SUMS = 5;
 
-  static final float BY_NORMAL = 12;
-  static final float BY_COLOUR = 40;
-
   /** Share of the nearness itself that may differ, besides its slope. */
   static final float BY_DISTANCE = 0.01f;
 
@@ -27,16 +24,16 @@ class CrossBilateralFilter {
   /**
    * How far the guides of pixels agree, times the kernel.
    *
-   * @param guide channels as in {@link Guides}, one array each
-   * @param slope change of the nearness from pixel to pixel
+   * @param guides of all pixels
+   * @param stops how much less agrees by differences of colour and normal
    * @param here where the row begins
    * @param there where the row begins that is compared, shifted
    * @param far distance of the two in pixels
    * @param to by column
    */
   void agree(
-      float[][] guide,
-      float[] slope,
+      PixelGuides guides,
+      DenoiserStops stops,
       int here,
       int there,
       int begin,
@@ -44,6 +41,9 @@ class CrossBilateralFilter {
       float kernel,
       float far,
       float[] to) {
+    float[][] guide = guides.mean;
+    float[] slope = guides.slope;
+    float byColour = stops.byColour(), byNormal = stops.byNormal();
     float[] cr = guide[0], cg = guide[1], cb = guide[2];
     float[] nx = guide[3], ny = guide[4], nz = guide[5], near = guide[6];
     for (int x = begin; x < end; x++) {
@@ -53,8 +53,8 @@ class CrossBilateralFilter {
       float away = Math.abs(near[a] - near[c]);
       float may = 2 * far * slope[a] + BY_DISTANCE * near[a] + LEAST_REACH;
       float d =
-          BY_COLOUR * (r * r + g * g + b * b)
-              + BY_NORMAL * (i * i + j * j + k * k)
+          byColour * (r * r + g * g + b * b)
+              + byNormal * (i * i + j * j + k * k)
               + 0.5f * away / may;
       float t = Math.max(0, 1 - 0.25f * d);
       t *= t;
@@ -84,6 +84,73 @@ class CrossBilateralFilter {
       tb[x] += w * sb[c];
       tv[x] += w * w * sv[c];
       tw[x] += w;
+    }
+  }
+
+  /** The taps of a filter for one row: where they are, and how far their guides agree. */
+  static final class Taps {
+    final int[] shift = new int[8];
+    final int[] there = new int[8];
+    final float[][] alike;
+    int count;
+
+    Taps(int width) {
+      alike = new float[8][width];
+    }
+
+    int begin(int tap) {
+      return Math.max(0, -shift[tap]);
+    }
+
+    int end(int tap, int width) {
+      return Math.min(width, width - shift[tap]);
+    }
+  }
+
+  /**
+   * Adds what all taps lend to a row, in their order.
+   *
+   * @param here where the row begins
+   * @param step most that a tap is shifted
+   */
+  void lend(float[][] from, Taps taps, int here, int width, int step, float[][] to) {
+    lend(from, taps, here, width, 0, width, to);
+  }
+
+  /** The same for some columns. */
+  final void lend(
+      float[][] from, Taps taps, int here, int width, int left, int right, float[][] to) {
+    for (int t = 0; t < taps.count; t++) {
+      int begin = Math.max(left, taps.begin(t)), end = Math.min(right, taps.end(t, width));
+      lend(from, taps.alike[t], here, taps.there[t], begin, end, to);
+    }
+  }
+
+  /**
+   * Third largest of the 24 values about each pixel of a row; 0 where there are not so many above.
+   *
+   * @param to by column
+   */
+  void thirdLargest(float[] of, int width, int height, int y, float[] to) {
+    thirdLargest(of, width, height, y, 0, width, to);
+  }
+
+  /** The same for some columns. */
+  final void thirdLargest(
+      float[] of, int width, int height, int y, int left, int right, float[] to) {
+    for (int x = left; x < right; x++) {
+      float first = 0, second = 0, third = 0;
+      for (int j = Math.max(0, y - 2); j <= Math.min(height - 1, y + 2); j++) {
+        for (int i = Math.max(0, x - 2); i <= Math.min(width - 1, x + 2); i++) {
+          float v = i == x && j == y ? 0 : of[j * width + i];
+          if (v > third) {
+            third = Math.min(v, second);
+            second = Math.min(Math.max(v, second), first);
+            first = Math.max(v, first);
+          }
+        }
+      }
+      to[x] = third;
     }
   }
 }

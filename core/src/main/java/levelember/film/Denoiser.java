@@ -2,6 +2,9 @@ package levelember.film;
 
 import java.util.Arrays;
 import java.util.function.BooleanSupplier;
+import java.util.function.IntConsumer;
+import java.util.function.ObjIntConsumer;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import levelember.math.Colour;
 
@@ -14,37 +17,41 @@ import levelember.math.Colour;
  * all layers (colour, normal, distance) and the layer's own luminance agree, the latter measured in
  * standard errors. The error comes from the renderings of even and of odd samples, so what is
  * settled stays as it is, and with samples the picture goes to the same limit. Light is filtered
- * without the surface's colour, which is put back afterwards.
+ * without the surface's colour, which is put back afterwards. {@link Speckles} are held before and
+ * given back after; pixels that hold several surfaces are fitted ({@link MixedPixelFit}).
  */
 public final class Denoiser {
   private static final int LEVELS = 6;
   private static final float[] KERNEL = {1 / 2f, 1 / 4f};
 
-  /** Layers that are filtered together; each takes 40 bytes a pixel while it is. */
+  /** Layers that are filtered together; each takes 72 bytes a pixel while it is. */
   private static final int TOGETHER = 4;
 
-  private static final float LEAST_COLOUR = 0.02f;
-  private static final float BY_LIGHT = 6;
+  static final float LEAST_COLOUR = 0.02f;
+
+  /** Widest step at which light that was taken off speckles is spread. */
+  private static final int WIDEST = 27;
+
+  private static final float[] EVEN = {1, 1};
+  private static final DenoiserStops ALL_ALIKE = new DenoiserStops(0, 1, 0, 0);
   private static final int STRIPS = 16;
 
   private final Film film;
-  private final CrossBilateralFilter lending;
+  private final CrossBilateralFilter filter;
   private final BooleanSupplier stop;
   private final int width, height;
-  private final float[][] guide = new float[Guides.VALUES - 1][];
-  private final float[] reach;
+  private final PixelGuides guides;
+  private final DenoiserStops stops;
 
-  private Denoiser(Film film, CrossBilateralFilter lending, BooleanSupplier stop) {
+  private Denoiser(
+      Film film, CrossBilateralFilter filter, DenoiserStops stops, BooleanSupplier stop) {
     this.film = film;
-    this.lending = lending;
+    this.filter = filter;
+    this.stops = stops;
     this.stop = stop;
     width = film.width();
     height = film.height();
-    for (int k = 0; k < guide.length; k++) {
-      guide[k] = new float[width * height];
-    }
-    reach = new float[width * height];
-    guides();
+    guides = new PixelGuides(film, this::rows);
   }
 
   /**
@@ -60,7 +67,7 @@ public final class Denoiser {
   }
 
   static Film denoised(
-      Film film, Film before, int[] from, CrossBilateralFilter lending, BooleanSupplier stop) {
+      Film film, Film before, int[] from, CrossBilateralFilter filter, BooleanSupplier stop) {
     float[][] to = new float[film.layers()][];
     int[] open = new int[to.length];
     int n = 0;
@@ -72,7 +79,8 @@ public final class Denoiser {
       }
     }
     if (n > 0) {
-      Denoiser denoiser = new Denoiser(film, lending, stop);
+      DenoiserStops stops = DenoiserStops.of(film.guides().meanSamples());
+      Denoiser denoiser = new Denoiser(film, filter, stops, stop);
       for (int i = 0; i < n; i += TOGETHER) {
         if (!denoiser.group(Arrays.copyOfRange(open, i, Math.min(n, i + TOGETHER)), to)) {
           return null;
@@ -90,304 +98,382 @@ public final class Denoiser {
   }
 
   /** Does rows on all cores until stopped. */
-  private void rows(java.util.function.IntConsumer row) {
+  private void rows(IntConsumer row) {
+    strips(() -> row, IntConsumer::accept);
+  }
+
+  /** Does rows on all cores until stopped, with what every thread has of its own. */
+  private <T> void strips(Supplier<T> own, ObjIntConsumer<T> row) {
     IntStream.range(0, STRIPS)
         .parallel()
         .forEach(s -> {
+          T mine = own.get();
           for (int y = s * height / STRIPS; y < (s + 1) * height / STRIPS; y++) {
             if (stop.getAsBoolean()) {
               return;
             }
-            row.accept(y);
+            row.accept(mine, y);
           }
         });
   }
 
-  /** Means of the guides, channel by channel, and how far the nearness may change by a pixel. */
-  private void guides() {
-    float[] sums = film.guides().sums();
-    rows(y -> {
-      for (int x = 0; x < width; x++) {
-        guide(sums, x, y);
-      }
-    });
-    float[] near = guide[6];
-    rows(y -> {
-      for (int x = 0; x < width; x++) {
-        int p = y * width + x;
-        float here = near[p];
-        float left = x > 0 ? Math.abs(here - near[p - 1]) : Float.POSITIVE_INFINITY;
-        float right = x + 1 < width ? Math.abs(here - near[p + 1]) : Float.POSITIVE_INFINITY;
-        float up = y > 0 ? Math.abs(here - near[p - width]) : Float.POSITIVE_INFINITY;
-        float down = y + 1 < height ? Math.abs(here - near[p + width]) : Float.POSITIVE_INFINITY;
-        float slope = Math.max(Math.min(left, right), Math.min(up, down));
-        reach[p] = slope < Float.POSITIVE_INFINITY ? slope : 0;
-      }
-    });
-  }
-
-  /** Mean of a pixel's guides; where no sample says anything, that of the pixels about it. */
-  private void guide(float[] sums, int x, int y) {
-    if (film.guides().samples(film.tile(x, y)) == 0) {
-      return;
-    }
-    int count = Guides.VALUES - 1, p = y * width + x;
-    int reach = sums[Guides.VALUES * p + count] > 0 ? 0 : 2;
-    float n = 0;
-    for (int j = Math.max(0, y - reach); j <= Math.min(height - 1, y + reach); j++) {
-      for (int i = Math.max(0, x - reach); i <= Math.min(width - 1, x + reach); i++) {
-        int at = Guides.VALUES * (j * width + i);
-        n += sums[at + count];
-        for (int k = 0; k < count; k++) {
-          guide[k][p] += sums[at + k];
-        }
-      }
-    }
-    for (int k = 0; k < count && n > 0; k++) {
-      guide[k][p] /= n;
-    }
-  }
-
-  /** One layer on its way through the filter. */
-  private final class Plane {
-    float[] r = new float[width * height];
-    float[] g = new float[width * height];
-    float[] b = new float[width * height];
-    float[] variance = new float[width * height];
-    float[] r2 = new float[width * height];
-    float[] g2 = new float[width * height];
-    float[] b2 = new float[width * height];
-    float[] variance2 = new float[width * height];
-    final float[] light = new float[width * height];
-    final float[] tolerance = new float[width * height];
-
-    void swap() {
-      float[] t = r;
-      r = r2;
-      r2 = t;
-      t = g;
-      g = g2;
-      g2 = t;
-      t = b;
-      b = b2;
-      b2 = t;
-      t = variance;
-      variance = variance2;
-      variance2 = t;
-    }
-  }
-
+  /** Denoises some layers together; false when stopped. */
   private boolean group(int[] layers, float[][] to) {
-    Plane[] planes = new Plane[layers.length];
+    DenoiserPlane[] planes = new DenoiserPlane[layers.length];
     for (int i = 0; i < planes.length; i++) {
-      planes[i] = new Plane();
+      planes[i] = new DenoiserPlane(width * height, DenoiserStops.of(film.meanSamples(layers[i])));
       start(layers[i], planes[i]);
       if (stop.getAsBoolean()) {
         return false;
       }
     }
     for (int level = 0; level < LEVELS; level++) {
-      int step = 1 << level;
-      for (Plane plane : planes) {
-        tolerances(plane);
+      for (DenoiserPlane plane : planes) {
+        compare(plane);
       }
-      IntStream.range(0, STRIPS)
-          .parallel()
-          .forEach(s -> {
-            Strip strip = new Strip(planes.length);
-            for (int y = s * height / STRIPS; y < (s + 1) * height / STRIPS; y++) {
-              if (!stop.getAsBoolean()) {
-                strip.row(planes, y, step);
-              }
-            }
-          });
+      level(planes, 1 << level, KERNEL);
       if (stop.getAsBoolean()) {
         return false;
       }
-      for (Plane plane : planes) {
+      for (DenoiserPlane plane : planes) {
         plane.swap();
       }
     }
+    giveBack(planes);
+    float[][] light = new float[planes.length][];
     for (int i = 0; i < planes.length; i++) {
-      to[layers[i]] = finish(planes[i]);
+      light[i] = finish(planes[i]);
+      to[layers[i]] = light[i];
     }
-    return true;
+    strips(() -> new MixedPixelFit(guides, width, height), (fit, y) -> fit.row(planes, light, y));
+    return !stop.getAsBoolean();
+  }
+
+  /** One level of the filter, from the planes' present into their next. */
+  private void level(DenoiserPlane[] planes, int step, float[] kernel) {
+    strips(Strip::new, (strip, y) -> strip.row(planes, y, step, kernel));
   }
 
   /** Means without the surface's colour, single speckles held down, and squared standard errors. */
-  private void start(int layer, Plane plane) {
-    float[] sums = film.sums(layer), even = film.even(layer);
-    float[] low = plane.r2, squared = plane.g2;
+  private void start(int layer, DenoiserPlane plane) {
+    float[] even = plane.nextR, odd = plane.nextG, squared = plane.nextB;
+    boolean pairs = means(layer, plane, even, odd);
+    Speckles speckles = new Speckles(filter, width, height);
+    strips(
+        () -> new float[width],
+        (scratch, y) -> speckles.hold(plane, plane.light, even, odd, y, scratch));
+    if (pairs) {
+      rows(y -> {
+        for (int p = y * width; p < (y + 1) * width; p++) {
+          float apart = even[p] - odd[p];
+          squared[p] = 0.25f * apart * apart;
+        }
+      });
+    } else {
+      luminances(plane, even);
+      rows(y -> alone(even, squared, y));
+    }
+    strips(() -> new float[width], (sums, y) -> around(squared, plane.variance, sums, y));
+  }
+
+  private void luminances(DenoiserPlane plane, float[] to) {
     rows(y -> {
+      for (int p = y * width; p < (y + 1) * width; p++) {
+        to[p] = plane.luminance(p);
+      }
+    });
+  }
+
+  /**
+   * Means of a layer and of its even and odd samples without the surface's colour.
+   *
+   * @return false where some pixel has no two samples
+   */
+  private boolean means(int layer, DenoiserPlane plane, float[] even, float[] odd) {
+    float[] sums = film.sums(layer), evens = film.even(layer);
+    float[] cr = guides.mean[0], cg = guides.mean[1], cb = guides.mean[2];
+    boolean pairs = true;
+    for (int tile = 0; tile < film.tiles(); tile++) {
+      pairs &= film.samples(layer, tile) > 1;
+    }
+    boolean both = pairs;
+    rows(y -> {
+      int n = 0;
       for (int x = 0; x < width; x++) {
+        if (x % Film.TILE_WIDTH == 0) {
+          n = film.samples(layer, x, y);
+        }
         int p = y * width + x;
-        int n = film.samples(layer, x, y);
         if (n == 0) {
           continue;
         }
         float r = sums[3 * p] / n, g = sums[3 * p + 1] / n, b = sums[3 * p + 2] / n;
-        plane.r[p] = r / Math.max(LEAST_COLOUR, guide[0][p]);
-        plane.g[p] = g / Math.max(LEAST_COLOUR, guide[1][p]);
-        plane.b[p] = b / Math.max(LEAST_COLOUR, guide[2][p]);
-        float all = Colour.luminance(r, g, b);
-        float bare = Colour.luminance(plane.r[p], plane.g[p], plane.b[p]);
+        plane.r[p] = r / Math.max(LEAST_COLOUR, cr[p]);
+        plane.g[p] = g / Math.max(LEAST_COLOUR, cg[p]);
+        plane.b[p] = b / Math.max(LEAST_COLOUR, cb[p]);
+        float bare = plane.luminance(p);
         plane.light[p] = bare;
-        float scale = all > 0 ? bare / all : 0;
-        int odd = n / 2;
-        if (odd == 0) {
-          low[p] = 0;
-          squared[p] = -1;
-        } else {
-          float one = scale * even[p] / (n - odd);
-          float other = scale * Math.max(0, (n * all - even[p]) / odd);
-          low[p] = Math.min(one, other);
-          squared[p] = 0.25f * (one - other) * (one - other);
+        if (both) {
+          float all = Colour.luminance(r, g, b);
+          float scale = all > 0 ? bare / all : 0;
+          int half = n / 2;
+          even[p] = scale * evens[p] / (n - half);
+          odd[p] = scale * Math.max(0, (n * all - evens[p]) / half);
         }
       }
     });
-    rows(y -> {
-      for (int x = 0; x < width; x++) {
-        speckle(plane, low, x, y);
-      }
-    });
-    rows(y -> {
-      for (int x = 0; x < width; x++) {
-        plane.variance[y * width + x] = around(plane, squared, x, y);
-      }
-    });
+    return both;
   }
 
-  /** Holds a pixel down that is brighter than all about it in one of the two renderings only. */
-  private void speckle(Plane plane, float[] low, int x, int y) {
-    int p = y * width + x;
-    float most = 0, second = 0;
-    for (int j = Math.max(0, y - 1); j <= Math.min(height - 1, y + 1); j++) {
-      for (int i = Math.max(0, x - 1); i <= Math.min(width - 1, x + 1); i++) {
-        float v = j == y && i == x ? 0 : plane.light[j * width + i];
-        if (v > most) {
-          second = most;
-          most = v;
-        } else if (v > second) {
-          second = v;
+  /** Squared errors of pixels of one sample, by their neighbours of the same surface. */
+  private void alone(float[] light, float[] to, int y) {
+    for (int x = 0; x < width; x++) {
+      int p = y * width + x, n = 0;
+      float sum = 0;
+      for (int j = Math.max(0, y - 1); j <= Math.min(height - 1, y + 1); j++) {
+        for (int i = Math.max(0, x - 1); i <= Math.min(width - 1, x + 1); i++) {
+          int q = j * width + i;
+          if (q != p && guides.agree(p, q)) {
+            sum += light[q];
+            n++;
+          }
         }
       }
+      float apart = n == 0 ? 0 : light[p] - sum / n;
+      to[p] = n / (n + 1f) * apart * apart;
     }
-    float limit = Math.max(second, 2 * low[p]);
-    if (plane.light[p] > limit) {
-      float k = limit / plane.light[p];
-      plane.r[p] *= k;
-      plane.g[p] *= k;
-      plane.b[p] *= k;
+  }
+
+  /** The larger of a squared error and the mean of the 25 about it, for a row. */
+  private void around(float[] squared, float[] to, float[] sums, int y) {
+    Arrays.fill(sums, 0);
+    int top = Math.max(0, y - 2), bottom = Math.min(height - 1, y + 2);
+    for (int j = top; j <= bottom; j++) {
+      for (int x = 0, q = j * width; x < width; x++, q++) {
+        sums[x] += squared[q];
+      }
+    }
+    float n = 5 * (bottom - top + 1);
+    int here = y * width;
+    for (int x = 2; x < width - 2; x++) {
+      float five = sums[x - 2] + sums[x - 1] + sums[x] + sums[x + 1] + sums[x + 2];
+      to[here + x] = five / n;
+    }
+    for (int x = 0; x < width; x++) {
+      if (x < 2 || x >= width - 2) {
+        float sum = 0;
+        int left = Math.max(0, x - 2), right = Math.min(width - 1, x + 2);
+        for (int i = left; i <= right; i++) {
+          sum += sums[i];
+        }
+        to[here + x] = sum / ((right - left + 1) * (bottom - top + 1));
+      }
+      to[here + x] = Math.max(squared[here + x], to[here + x]);
+    }
+  }
+
+  /** Luminances, each the mean of nine pixels, and the differences of them that count as one. */
+  private void compare(DenoiserPlane plane) {
+    float[] single = plane.nextR;
+    luminances(plane, single);
+    strips(() -> new float[2][width + 2], (columns, y) -> compare(plane, single, columns, y));
+  }
+
+  private void compare(DenoiserPlane plane, float[] single, float[][] columns, int y) {
+    int above = Math.max(0, y - 1) * width, here = y * width;
+    int below = Math.min(height - 1, y + 1) * width;
+    float[] v = plane.variance, blurred = columns[0], three = columns[1];
+    for (int x = 0; x < width; x++) {
+      blurred[x + 1] = 0.25f * v[above + x] + 0.5f * v[here + x] + 0.25f * v[below + x];
+      three[x + 1] = single[above + x] + single[here + x] + single[below + x];
+    }
+    for (float[] column : columns) {
+      column[0] = column[1];
+      column[width + 1] = column[width];
+    }
+    float byLight = plane.stops.byLight();
+    float[] light = plane.light, tolerance = plane.tolerance;
+    for (int x = 0; x < width; x++) {
+      light[here + x] = (three[x] + three[x + 1] + three[x + 2]) * (1 / 9f);
+    }
+    for (int x = 0; x < width; x++) {
+      float error = 0.25f * blurred[x] + 0.5f * blurred[x + 1] + 0.25f * blurred[x + 2];
+      tolerance[here + x] = 1 / (byLight * (float) Math.sqrt(error) + 1e-12f);
     }
   }
 
   /**
-   * Squared standard error, averaged over some pixels; from their spread where there is one sample.
+   * Gives back light that was taken off speckles, spread over 27 and 81 pixels, as far as it stands
+   * out of its noise. Steps of powers of three give every source one way, so the variance is right.
    */
-  private float around(Plane plane, float[] squared, int x, int y) {
-    float sum = 0, mean = 0, spread = 0;
-    int n = 0;
-    boolean known = true;
-    for (int j = Math.max(0, y - 2); j <= Math.min(height - 1, y + 2); j++) {
-      for (int i = Math.max(0, x - 2); i <= Math.min(width - 1, x + 2); i++) {
-        int q = j * width + i;
-        known &= squared[q] >= 0;
-        sum += squared[q];
-        mean += plane.light[q];
-        spread += plane.light[q] * plane.light[q];
-        n++;
+  private void giveBack(DenoiserPlane[] planes) {
+    DenoiserPlane[] taken =
+        Arrays.stream(planes)
+            .filter(p -> p.speckled)
+            .map(this::taken)
+            .toArray(DenoiserPlane[]::new);
+    DenoiserPlane[] whole =
+        Arrays.stream(planes).filter(p -> p.speckled).toArray(DenoiserPlane[]::new);
+    if (taken.length == 0) {
+      return;
+    }
+    float[][] small = new float[taken.length][];
+    for (int step = 1; step <= WIDEST; step *= 3) {
+      level(taken, step, EVEN);
+      for (int i = 0; i < taken.length; i++) {
+        taken[i].swap();
+        if (step == WIDEST / 3) {
+          small[i] = given(taken[i], null);
+        } else if (step == WIDEST) {
+          put(given(taken[i], small[i]), taken[i]);
+        }
       }
     }
-    mean /= n;
-    return known
-        ? Math.max(squared[y * width + x], sum / n)
-        : Math.max(0, spread / n - mean * mean);
+    // The windows are square: what they leave of edges is smoothed.
+    for (int step = WIDEST / 3; step >= 1; step /= 3) {
+      level(taken, step, KERNEL);
+      for (DenoiserPlane plane : taken) {
+        plane.swap();
+      }
+    }
+    for (int i = 0; i < taken.length; i++) {
+      add(taken[i], whole[i]);
+    }
   }
 
-  /** Luminances, and for each pixel one over the difference at which another counts for nothing. */
-  private void tolerances(Plane plane) {
-    float[] v = plane.variance;
+  /** The light that was taken off, as a plane that is filtered by guides alone. */
+  private DenoiserPlane taken(DenoiserPlane from) {
+    DenoiserPlane to = new DenoiserPlane(0, ALL_ALIKE);
+    to.r = from.takenR;
+    to.g = from.takenG;
+    to.b = from.takenB;
+    to.variance = new float[width * height];
+    to.nextR = from.nextR;
+    to.nextG = from.nextG;
+    to.nextB = from.nextB;
+    to.nextVariance = from.nextVariance;
+    to.light = to.tolerance = new float[width * height];
     rows(y -> {
-      int above = Math.max(0, y - 1) * width, here = y * width;
-      int below = Math.min(height - 1, y + 1) * width;
-      for (int x = 0; x < width; x++) {
-        int a = Math.max(0, x - 1), c = Math.min(width - 1, x + 1);
-        float blurred =
-            0.25f * v[here + x]
-                + 0.125f * (v[here + a] + v[here + c] + v[above + x] + v[below + x])
-                + 0.0625f * (v[above + a] + v[above + c] + v[below + a] + v[below + c]);
-        int p = here + x;
-        plane.light[p] = Colour.luminance(plane.r[p], plane.g[p], plane.b[p]);
-        plane.tolerance[p] = 1 / (BY_LIGHT * (float) Math.sqrt(blurred) + 1e-12f);
+      for (int p = y * width; p < (y + 1) * width; p++) {
+        float l = to.luminance(p);
+        to.variance[p] = l * l;
+      }
+    });
+    return to;
+  }
+
+  /** What is sure of light that was spread, before which what was sure of a smaller window goes. */
+  private float[] given(DenoiserPlane spread, float[] first) {
+    float[] to = new float[4 * width * height];
+    rows(y -> {
+      for (int p = y * width; p < (y + 1) * width; p++) {
+        float k = Speckles.sure(spread.r[p], spread.g[p], spread.b[p], spread.variance[p]);
+        float before = first == null ? 0 : first[4 * p + 3];
+        float own = (1 - before) * k;
+        to[4 * p] = own * spread.r[p] + (first == null ? 0 : first[4 * p]);
+        to[4 * p + 1] = own * spread.g[p] + (first == null ? 0 : first[4 * p + 1]);
+        to[4 * p + 2] = own * spread.b[p] + (first == null ? 0 : first[4 * p + 2]);
+        to[4 * p + 3] = k;
+      }
+    });
+    return to;
+  }
+
+  private void put(float[] light, DenoiserPlane to) {
+    rows(y -> {
+      for (int p = y * width; p < (y + 1) * width; p++) {
+        to.r[p] = light[4 * p];
+        to.g[p] = light[4 * p + 1];
+        to.b[p] = light[4 * p + 2];
+      }
+    });
+  }
+
+  private void add(DenoiserPlane light, DenoiserPlane to) {
+    rows(y -> {
+      for (int p = y * width; p < (y + 1) * width; p++) {
+        to.r[p] += light.r[p];
+        to.g[p] += light.g[p];
+        to.b[p] += light.b[p];
       }
     });
   }
 
   /** The sums of one thread for one row. */
   private final class Strip {
-    final float[] alike = new float[width];
-    final float[][][] sums;
+    final CrossBilateralFilter.Taps taps = new CrossBilateralFilter.Taps(width);
+    final float[][] sums = new float[CrossBilateralFilter.SUMS][width];
 
-    Strip(int layers) {
-      sums = new float[layers][CrossBilateralFilter.SUMS][width];
+    /**
+     * @param kernel of no and of one step
+     */
+    void row(DenoiserPlane[] planes, int y, int step, float[] kernel) {
+      int at = y * width;
+      taps.count = 0;
+      for (int j = -1; j <= 1; j++) {
+        for (int i = -1; i <= 1; i++) {
+          int other = y + j * step;
+          if ((i != 0 || j != 0) && other >= 0 && other < height && step < width) {
+            float far = step * (Math.abs(i) + Math.abs(j));
+            tap(at, other, i * step, far, kernel[Math.abs(i)] * kernel[Math.abs(j)]);
+          }
+        }
+      }
+      float own = kernel[0] * kernel[0];
+      for (DenoiserPlane plane : planes) {
+        float[][] from = {plane.r, plane.g, plane.b, plane.variance, plane.light, plane.tolerance};
+        for (int c = 0; c < 4; c++) {
+          times(from[c], at, c == 3 ? own * own : own, sums[c]);
+        }
+        Arrays.fill(sums[4], own);
+        filter.lend(from, taps, at, width, step, sums);
+        over(plane.stops.gain(), at, plane.nextR, plane.nextG, plane.nextB, plane.nextVariance);
+      }
     }
 
-    void row(Plane[] planes, int y, int step) {
-      for (int k = 0; k < planes.length; k++) {
-        float w = KERNEL[0] * KERNEL[0];
-        int at = y * width;
-        for (int x = 0; x < width; x++) {
-          sums[k][0][x] = w * planes[k].r[at + x];
-          sums[k][1][x] = w * planes[k].g[at + x];
-          sums[k][2][x] = w * planes[k].b[at + x];
-          sums[k][3][x] = w * w * planes[k].variance[at + x];
-          sums[k][4][x] = w;
-        }
+    private void times(float[] from, int at, float w, float[] to) {
+      for (int x = 0; x < width; x++) {
+        to[x] = w * from[at + x];
       }
-      for (int j = -1; j <= 1; j++) {
-        int other = y + j * step;
-        if (other < 0 || other >= height) {
-          continue;
-        }
-        for (int i = -1; i <= 1; i++) {
-          int shift = i * step;
-          int begin = Math.max(0, -shift), end = Math.min(width, width - shift);
-          if (i == 0 && j == 0 || begin >= end) {
-            continue;
-          }
-          float kernel = KERNEL[Math.abs(i)] * KERNEL[Math.abs(j)];
-          float far = step * (Math.abs(i) + Math.abs(j));
-          int here = y * width, there = other * width + shift;
-          lending.agree(guide, reach, here, there, begin, end, kernel, far, alike);
-          for (int k = 0; k < planes.length; k++) {
-            Plane from = planes[k];
-            float[][] source = {from.r, from.g, from.b, from.variance, from.light, from.tolerance};
-            lending.lend(source, alike, here, there, begin, end, sums[k]);
-          }
-        }
+    }
+
+    /** Divides the sums by their weights. */
+    private void over(float gain, int at, float[] r, float[] g, float[] b, float[] variance) {
+      float[] weight = sums[4], red = sums[0], green = sums[1], blue = sums[2], error = sums[3];
+      for (int x = 0; x < width; x++) {
+        weight[x] = 1 / weight[x];
       }
-      for (int k = 0; k < planes.length; k++) {
-        int at = y * width;
-        for (int x = 0; x < width; x++) {
-          float w = 1 / sums[k][4][x];
-          planes[k].r2[at + x] = w * sums[k][0][x];
-          planes[k].g2[at + x] = w * sums[k][1][x];
-          planes[k].b2[at + x] = w * sums[k][2][x];
-          planes[k].variance2[at + x] = w * w * sums[k][3][x];
-        }
+      for (int x = 0; x < width; x++) {
+        r[at + x] = weight[x] * red[x];
       }
+      for (int x = 0; x < width; x++) {
+        g[at + x] = weight[x] * green[x];
+      }
+      for (int x = 0; x < width; x++) {
+        b[at + x] = weight[x] * blue[x];
+      }
+      for (int x = 0; x < width; x++) {
+        variance[at + x] = gain * weight[x] * weight[x] * error[x];
+      }
+    }
+
+    private void tap(int here, int row, int shift, float far, float kernel) {
+      int t = taps.count++;
+      taps.shift[t] = shift;
+      taps.there[t] = row * width + shift;
+      int begin = taps.begin(t), end = taps.end(t, width);
+      filter.agree(guides, stops, here, taps.there[t], begin, end, kernel, far, taps.alike[t]);
     }
   }
 
   /** The layer with the surface's colour again, three floats a pixel. */
-  private float[] finish(Plane plane) {
+  private float[] finish(DenoiserPlane plane) {
     float[] to = new float[3 * width * height];
     rows(y -> {
-      for (int x = 0; x < width; x++) {
-        int p = y * width + x;
-        to[3 * p] = plane.r[p] * Math.max(LEAST_COLOUR, guide[0][p]);
-        to[3 * p + 1] = plane.g[p] * Math.max(LEAST_COLOUR, guide[1][p]);
-        to[3 * p + 2] = plane.b[p] * Math.max(LEAST_COLOUR, guide[2][p]);
+      for (int p = y * width; p < (y + 1) * width; p++) {
+        to[3 * p] = plane.r[p] * Math.max(LEAST_COLOUR, guides.mean[0][p]);
+        to[3 * p + 1] = plane.g[p] * Math.max(LEAST_COLOUR, guides.mean[1][p]);
+        to[3 * p + 2] = plane.b[p] * Math.max(LEAST_COLOUR, guides.mean[2][p]);
       }
     });
     return to;

@@ -25,6 +25,7 @@ public final class Film {
   private final float[][] sums;
   private final float[][] even;
   private final SampleCounts samples;
+  private final GlossShares gloss;
 
   /** By layer, once a catcher is seen: light kept off it and light offered, two floats a pixel. */
   private final float[][] caught;
@@ -80,6 +81,7 @@ public final class Film {
     sums = new float[layers][];
     even = new float[layers][];
     samples = new SampleCounts(layers);
+    gloss = new GlossShares(layers);
     caught = new float[layers][];
   }
 
@@ -97,6 +99,7 @@ public final class Film {
       }
     }
     samples.put(layer, new int[tiles()]);
+    gloss.clear(layer, tiles());
   }
 
   /**
@@ -137,6 +140,7 @@ public final class Film {
       int[] counts = new int[tiles()];
       Arrays.fill(counts, layers[i] == null ? 0 : 1);
       film.samples.put(i, counts);
+      film.gloss.clear(i, counts.length);
     }
     return film;
   }
@@ -161,6 +165,7 @@ public final class Film {
         film.sums[i] = sums[from[i]];
         film.even[i] = even[from[i]];
         film.samples.put(i, samples.of(from[i]));
+        film.gloss.share(i, gloss, from[i]);
         film.caught[i] = caught[from[i]];
       }
     }
@@ -287,6 +292,7 @@ public final class Film {
       components.take(other.components, layer, tile, grid);
     }
     samples.of(layer)[tile] = other.samples(layer, tile);
+    gloss.copy(layer, other.gloss, tile, tile, 1);
   }
 
   /** Puts in sums and counts that were kept elsewhere. */
@@ -295,6 +301,11 @@ public final class Film {
     even[layer] = evenSum;
     caught[layer] = caughtSums;
     samples.put(layer, counts);
+  }
+
+  /** What of the layers' light came over gloss that was softened or left out. */
+  public GlossShares gloss() {
+    return gloss;
   }
 
   /** Adds a sample to a pixel. */
@@ -352,6 +363,7 @@ public final class Film {
   /** Takes over the counts of some tiles of another film. */
   void samples(int layer, Film from, int tile, int toTile, int tiles) {
     System.arraycopy(from.samples.of(layer), tile, samples.of(layer), toTile, tiles);
+    gloss.copy(layer, from.gloss, tile, toTile, tiles);
   }
 
   /** Notes one more sample of a tile. */

@@ -8,10 +8,16 @@ import java.util.zip.CRC32;
  * A film as bytes: everything that is in it, so that tracing goes on from it as if it had never
  * stopped, bit for bit. Big-endian: a magic number; full width, full height, step, first row, rows,
  * layers; a bit for every {@link Component} kept; for every layer the samples by tile, sums, even
- * sums, what catchers got (after a flag) and the components; the guides; a CRC-32 of all before.
+ * sums, what catchers got (after a flag), the components and {@link GlossShares}; the guides; a
+ * CRC-32 of all before. Films of an older kind, without gloss shares and squares of guides, are
+ * read too.
  */
 public final class FilmBytes {
-  private static final int MAGIC = 0x45464C32;
+  private static final int MAGIC = 0x45464C33;
+
+  /** Films of before, whose guides have no squares, and that know no light over gloss. */
+  private static final int OLDER_MAGIC = 0x45464C32;
+
   private static final int CHUNK = 1 << 14;
 
   /** Takes bytes, in order. */
@@ -63,6 +69,8 @@ public final class FilmBytes {
       for (Component c : film.components()) {
         out.floats(film.sums(k, c));
       }
+      out.floats(film.gloss().softened(k));
+      out.floats(film.gloss().leftOut(k));
     }
     for (int tile = 0; tile < film.tiles(); tile++) {
       out.ints(film.guides().samples(tile));
@@ -80,6 +88,10 @@ public final class FilmBytes {
    */
   public static Film read(Source from, long mostBytes) {
     Reading in = new Reading(from);
+    int magic = in.whole();
+    if (magic != MAGIC && magic != OLDER_MAGIC) {
+      throw new Damaged("the bytes are no film");
+    }
     Film film = empty(in, mostBytes);
     int pixels = film.grid().pixels();
     for (int k = 0; k < film.layers(); k++) {
@@ -89,9 +101,17 @@ public final class FilmBytes {
       for (Component c : film.components()) {
         System.arraycopy(in.floats(3 * pixels), 0, film.sums(k, c), 0, 3 * pixels);
       }
+      if (magic == MAGIC) {
+        int tiles = film.tiles();
+        System.arraycopy(in.floats(tiles), 0, film.gloss().softened(k), 0, tiles);
+        System.arraycopy(in.floats(tiles), 0, film.gloss().leftOut(k), 0, tiles);
+      }
     }
     int[] counts = in.counts(film.tiles());
-    float[] sums = in.floats(Guides.VALUES * pixels);
+    float[] sums =
+        magic == MAGIC
+            ? in.floats(Guides.VALUES * pixels)
+            : Guides.withSquares(in.floats((Guides.COUNT + 1) * pixels));
     film.guides().put(sums, in.optional(2 * pixels), counts);
     if (in.checksum() != in.whole()) {
       throw new Damaged("the film has been harmed: its checksum does not fit");
@@ -100,9 +120,6 @@ public final class FilmBytes {
   }
 
   private static Film empty(Reading in, long mostBytes) {
-    if (in.whole() != MAGIC) {
-      throw new Damaged("the bytes are no film");
-    }
     int width = in.whole(), height = in.whole(), step = in.whole(), firstRow = in.whole();
     int rows = in.whole(), layers = in.whole(), bits = in.whole();
     EnumSet<Component> kept = EnumSet.noneOf(Component.class);

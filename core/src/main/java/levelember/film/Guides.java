@@ -8,10 +8,13 @@ package levelember.film;
  */
 public final class Guides {
   /**
-   * Values of a pixel: three of colour, three of the normal, one over the distance in metres, and
-   * how many samples these are of.
+   * Values of a pixel: three of colour, three of the normal, one over the distance in metres, how
+   * many samples these are of, and the squares of the first seven.
    */
-  public static final int VALUES = 8;
+  public static final int VALUES = 15;
+
+  /** Where the number of samples stands, after the values that it is of. */
+  static final int COUNT = 7;
 
   private final float[] sums;
   private final int[] samples;
@@ -27,6 +30,15 @@ public final class Guides {
   /** Samples that are in for a tile. */
   public int samples(int tile) {
     return samples[tile];
+  }
+
+  /** Samples of a pixel, on the mean over tiles. */
+  double meanSamples() {
+    double sum = 0;
+    for (int n : samples) {
+      sum += n;
+    }
+    return samples.length == 0 ? 0 : sum / samples.length;
   }
 
   /** Notes one more sample of a tile. */
@@ -45,7 +57,14 @@ public final class Guides {
     sums[at + 4] += ny;
     sums[at + 5] += nz;
     sums[at + 6] += nearness;
-    sums[at + 7]++;
+    sums[at + COUNT]++;
+    sums[at + 8] += r * r;
+    sums[at + 9] += g * g;
+    sums[at + 10] += b * b;
+    sums[at + 11] += nx * nx;
+    sums[at + 12] += ny * ny;
+    sums[at + 13] += nz * nz;
+    sums[at + 14] += nearness * nearness;
   }
 
   /**
@@ -86,6 +105,20 @@ public final class Guides {
       cover(0, 0, 0);
       System.arraycopy(from.cover, 2 * at, cover, 2 * to, 2 * pixels);
     }
+  }
+
+  /** Sums that were kept without squares, with those of pixels in which nothing varies. */
+  static float[] withSquares(float[] plain) {
+    int pixels = plain.length / (COUNT + 1);
+    float[] to = new float[VALUES * pixels];
+    for (int p = 0; p < pixels; p++) {
+      int from = (COUNT + 1) * p, at = VALUES * p;
+      System.arraycopy(plain, from, to, at, COUNT + 1);
+      for (int k = 0; k < COUNT && plain[from + COUNT] > 0; k++) {
+        to[at + COUNT + 1 + k] = plain[from + k] * plain[from + k] / plain[from + COUNT];
+      }
+    }
+    return to;
   }
 
   /** Puts in sums and counts that were kept elsewhere. */

@@ -170,6 +170,22 @@ public record Shoot(
     return new Shoot(name, pieces, materials, lights, banks, bounce, masterStops, others, looks);
   }
 
+  /** The same whose light bounces otherwise. */
+  public Shoot with(Bounce other) {
+    return new Shoot(name, pieces, materials, lights, banks, other, masterStops, shots, looks);
+  }
+
+  /** The same lit by one of its lights, with those that it is made by: its sky, what it mirrors. */
+  public Shoot litBy(Light light) {
+    String sky = light.emitter() instanceof Emitter.SkySun s ? s.sky() : null;
+    String mirrored = light.mirror() == null ? null : light.mirror().of();
+    List<Light> kept =
+        lights.stream()
+            .filter(l -> l == light || l.id().equals(sky) || l.id().equals(mirrored))
+            .toList();
+    return new Shoot(name, pieces, materials, kept, banks, bounce, masterStops, shots, looks);
+  }
+
   /** The shot of that id or name. */
   public Optional<Shot> shot(String idOrName) {
     return shots.stream()

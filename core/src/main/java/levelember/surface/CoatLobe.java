@@ -45,6 +45,7 @@ final class CoatLobe {
 
   /** Adds its reflection, of which {@code left} passes the sheen above. */
   void evaluate(float iz, float left, Scattering s) {
+    float alpha = Math.max(this.alpha, s.leastAlpha);
     float d = Ggx.distribution(s.halfCos, alpha);
     float lost = 1 / single.at(s.oz) - 1;
     float value =

@@ -49,6 +49,15 @@ final class GlassLobe {
     return smooth;
   }
 
+  /** Whether the glass is smooth at a point; panes stay so. */
+  boolean smooth(Scattering s) {
+    return smooth && (thin || s.leastAlpha == 0);
+  }
+
+  float alpha() {
+    return alpha;
+  }
+
   boolean thin() {
     return thin;
   }
@@ -181,6 +190,7 @@ final class GlassLobe {
       share = 1 - f;
       jacobian = -ci / (sum * sum);
     }
+    float alpha = Math.max(this.alpha, s.leastAlpha);
     float facets = Ggx.distribution(hz, alpha) * co / oz * jacobian * share;
     float kept = kept(s);
     float value = s.belowFace * s.glass * facets * Ggx.maskingTwo(oz, Math.abs(iz), alpha) / kept;
@@ -193,6 +203,7 @@ final class GlassLobe {
     float hx = s.ox + ix, hy = s.oy + iy, hz = oz + mz;
     float l = 1 / (float) Math.sqrt(hx * hx + hy * hy + hz * hz);
     float c = Math.min(1, (s.ox * hx + s.oy * hy + oz * hz) * l);
+    float alpha = Math.max(this.alpha, s.leastAlpha);
     float d = Ggx.distribution(hz * l, alpha);
     float value =
         s.belowFace * s.glass * d * Ggx.maskingTwo(oz, mz, alpha) / (4 * oz) / single.at(oz);
@@ -219,7 +230,7 @@ final class GlassLobe {
   boolean sample(float u, float v, float part, Scattering s) {
     float[] m = s.facet;
     float ox = s.ox, oy = s.oy, oz = s.oz;
-    Ggx.visibleNormal(ox, oy, oz, alpha, u, v, m);
+    Ggx.visibleNormal(ox, oy, oz, Math.max(alpha, s.leastAlpha), u, v, m);
     float c = ox * m[0] + oy * m[1] + oz * m[2];
     float eta = thin ? (float) (1 / ior) : eta(s);
     float f = Fresnel.dielectric(Math.max(c, 0), eta);

@@ -92,14 +92,27 @@ public final class LayeredSurface {
   }
 
   /** True where light that reaches the far side is scattered here into more than one direction. */
-  public boolean transmitsDiffusely() {
-    return mostGlass > 0 && !glass.smooth();
+  public boolean transmitsDiffusely(Scattering s) {
+    return mostGlass > 0 && !glass.smooth(s);
+  }
+
+  /** True where the surface reflects or refracts by a lobe of less than a GGX alpha. */
+  public boolean smootherThan(float least, Scattering s) {
+    boolean mirror = s.metal > 0 || s.glass < 1 - s.metal && microfacets.reflects();
+    return s.glass > 0 && glass.alpha() < least
+        || mirror && microfacets.alpha < least
+        || coat.there() && coat.alpha() < least;
   }
 
   /** True for clear glass and for mirrors, where what one sees is what lies behind. */
   public boolean specular() {
     return glass.smooth() && glassShare == 1
         || metal == 1 && microfacets.alpha < MIRROR_ALPHA && !coat.there() && sheen == null;
+  }
+
+  /** True where every direction that a point scatters into is the only one of its kind. */
+  public boolean deltaAlone(Scattering s) {
+    return s.glass >= 1 && glass.smooth(s) && !coat.there() && sheen == null;
   }
 
   /** True for glass with an inside. */
@@ -259,7 +272,7 @@ public final class LayeredSurface {
       return;
     }
     below(iz, s);
-    if (s.glass > 0 && !glass.smooth()) {
+    if (s.glass > 0 && !glass.smooth(s)) {
       glass.evaluate(ix, iy, iz, s);
     }
     if (iz < 0) {
@@ -332,7 +345,7 @@ public final class LayeredSurface {
     }
     if (lobe == COAT || lobe == MICROFACETS) {
       float[] m = s.facet;
-      float alpha = lobe == COAT ? coat.alpha() : microfacets.alpha;
+      float alpha = Math.max(s.leastAlpha, lobe == COAT ? coat.alpha() : microfacets.alpha);
       Ggx.visibleNormal(s.ox, s.oy, s.oz, alpha, u, v, m);
       float c = 2 * (s.ox * m[0] + s.oy * m[1] + s.oz * m[2]);
       s.x = c * m[0] - s.ox;
@@ -340,7 +353,7 @@ public final class LayeredSurface {
       s.z = c * m[2] - s.oz;
     } else if (lobe == GLASS) {
       float part = Math.min(at / probability[GLASS], 0.9999999f);
-      if (glass.smooth()) {
+      if (glass.smooth(s)) {
         glass.sampleSmooth(part, s);
         return;
       }

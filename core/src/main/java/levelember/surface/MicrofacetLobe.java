@@ -74,6 +74,7 @@ final class MicrofacetLobe {
   }
 
   void evaluate(float iz, Scattering s) {
+    float alpha = Math.max(this.alpha, s.leastAlpha);
     float c = s.halfAngleCos;
     float schlick = Fresnel.fifth(c);
     float d = Ggx.distribution(s.halfCos, alpha);

@@ -39,6 +39,9 @@ public final class Scattering {
   /** Index of refraction of what is outside of the piece. */
   float outerIndex;
 
+  /** Least GGX alpha that the lobes have here; 0 leaves them as they are. */
+  float leastAlpha;
+
   /** The normal of the microfacet that was sampled. */
   final float[] facet = new float[3];
 
@@ -79,6 +82,11 @@ public final class Scattering {
   /** Value with its diffuse and its specular part weighed, third channel. */
   public float levelledB(float diffuse, float specular) {
     return diffuse * diffuseB + specular * (b - diffuseB);
+  }
+
+  /** Makes the surface rougher than a GGX alpha from here on; 0 leaves it as it is. */
+  public void widen(float alpha) {
+    leastAlpha = alpha;
   }
 
   void clear() {

@@ -2,6 +2,7 @@ package levelember.transport;
 
 import levelember.film.Component;
 import levelember.film.Film;
+import levelember.math.Colour;
 import levelember.surface.Scattering;
 
 /**
@@ -15,9 +16,15 @@ final class ContributionSink {
   private boolean components;
   private final FirstScattering here = new FirstScattering();
   private final RayCount.Tally rays;
+  private final boolean withoutGloss;
+  private int tile;
 
-  ContributionSink(RayCount.Tally rays) {
+  /**
+   * @param withoutGloss leaves out light that reaches rough surfaces over smooth ones
+   */
+  ContributionSink(RayCount.Tally rays, boolean withoutGloss) {
     this.rays = rays;
+    this.withoutGloss = withoutGloss;
   }
 
   /**
@@ -25,10 +32,11 @@ final class ContributionSink {
    *
    * @param even every other sample is, so that the film knows its noise
    */
-  void begin(Film to, int pixel, boolean even) {
+  void begin(Film to, int px, int py, boolean even) {
     film = to;
     components = to.keepsComponents();
-    this.pixel = pixel;
+    pixel = py * to.width() + px;
+    tile = to.tile(px, py);
     this.even = even;
   }
 
@@ -37,6 +45,32 @@ final class ContributionSink {
    * is dropped.
    */
   void addHit(int layer, PathState path, float r, float g, float b) {
+    if (withoutGloss && path.vertex.overGloss) {
+      PathVertex vertex = path.vertex;
+      float keptR = r * vertex.diffuseR, keptG = g * vertex.diffuseG, keptB = b * vertex.diffuseB;
+      leaveOut(layer, r - keptR, g - keptG, b - keptB);
+      addKeptHit(layer, path, keptR, keptG, keptB);
+      return;
+    }
+    soften(layer, path.softened, r, g, b);
+    addKeptHit(layer, path, r, g, b);
+  }
+
+  private void leaveOut(int layer, float r, float g, float b) {
+    float l = Colour.luminance(r, g, b);
+    if (Float.isFinite(l)) {
+      film.gloss().leaveOut(layer, tile, l);
+    }
+  }
+
+  private void soften(int layer, float share, float r, float g, float b) {
+    float l = Colour.luminance(r, g, b);
+    if (share > 0 && Float.isFinite(l)) {
+      film.gloss().soften(layer, tile, share * l);
+    }
+  }
+
+  private void addKeptHit(int layer, PathState path, float r, float g, float b) {
     if (!add(layer, r, g, b)) {
       return;
     }
@@ -50,11 +84,43 @@ final class ContributionSink {
   /**
    * Adds what a light gives that was sampled at a vertex of a path.
    *
-   * @param scattering at the vertex, evaluated for the light's direction
+   * @param at the vertex, its scattering evaluated for the light's direction
    * @param diffuse level of the diffuse part of the BSDF in the value
    * @param specular level of the specular part
    */
   void addSampled(
+      int layer,
+      PathState path,
+      SurfaceInteraction at,
+      float diffuse,
+      float specular,
+      float r,
+      float g,
+      float b) {
+    Scattering s = at.scattering;
+    if (!at.overGloss) {
+      soften(layer, path.softened, r, g, b);
+      addKeptSample(layer, path, s, diffuse, specular, r, g, b);
+      return;
+    }
+    float matteR = r * share(s.levelledR(diffuse, 0), s.levelledR(diffuse, specular));
+    float matteG = g * share(s.levelledG(diffuse, 0), s.levelledG(diffuse, specular));
+    float matteB = b * share(s.levelledB(diffuse, 0), s.levelledB(diffuse, specular));
+    if (withoutGloss) {
+      leaveOut(layer, r - matteR, g - matteG, b - matteB);
+      addKeptSample(layer, path, s, diffuse, 0, matteR, matteG, matteB);
+    } else {
+      soften(layer, 1, r - matteR, g - matteG, b - matteB);
+      soften(layer, path.softened, matteR, matteG, matteB);
+      addKeptSample(layer, path, s, diffuse, specular, r, g, b);
+    }
+  }
+
+  private static float share(float part, float whole) {
+    return whole > 0 ? part / whole : 0;
+  }
+
+  private void addKeptSample(
       int layer,
       PathState path,
       Scattering scattering,

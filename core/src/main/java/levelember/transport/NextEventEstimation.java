@@ -38,10 +38,13 @@ final class NextEventEstimation {
   /** Adds the light of the lights that are selected at a vertex. */
   void estimate(PathState path, SurfaceInteraction at, boolean catching, boolean[] wanted) {
     // Light from behind counts only where the surface scatters it through.
-    boolean sided = !at.surface.transmitsDiffusely();
+    boolean sided = !at.surface.transmitsDiffusely(at.scattering);
     float x = RayOffset.off(at.x, at.gx), y = RayOffset.off(at.y, at.gy);
     float z = RayOffset.off(at.z, at.gz);
     from.set(x, y, z, sided ? at.nx : 0, sided ? at.ny : 0, sided ? at.nz : 0);
+    if (at.surface.deltaAlone(at.scattering)) {
+      return;
+    }
     int first = path.surfaces * Dimensions.PER_VERTEX;
     selection.select(x, y, z, path.roughVertices, points, first + Dimensions.LIGHT_SELECTION);
     if (catching && path.caught) {
@@ -89,7 +92,7 @@ final class NextEventEstimation {
     Scattering scattering = at.scattering;
     float wx = lightRay.x, wy = lightRay.y, wz = lightRay.z;
     float side = wx * at.gx + wy * at.gy + wz * at.gz;
-    if (side <= 0 && !surface.transmitsDiffusely()) {
+    if (side <= 0 && !surface.transmitsDiffusely(at.scattering)) {
       return;
     }
     float ix = at.tx * wx + at.ty * wy + at.tz * wz;
@@ -154,7 +157,7 @@ final class NextEventEstimation {
       r *= shadow.r;
       g *= shadow.g;
       b *= shadow.b;
-      sink.addSampled(k, path, scattering, diffuse, specular, r, g, b);
+      sink.addSampled(k, path, at, diffuse, specular, r, g, b);
     }
   }
 

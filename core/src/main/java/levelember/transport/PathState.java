@@ -2,6 +2,7 @@ package levelember.transport;
 
 import levelember.math.Points;
 import levelember.surface.LayeredSurface;
+import levelember.surface.Spectrum;
 import levelember.trace.Hierarchy;
 
 /** One path while it is traced: its ray, its throughput and where it has been. One a thread. */
@@ -18,6 +19,9 @@ final class PathState {
   /** Throughput by channel. */
   float r, g, b;
 
+  /** The same without the response to a chosen wavelength, by channel: what guides go by. */
+  float neutralR, neutralG, neutralB;
+
   /** Wavelength that the path has settled on where glass disperses, 0…1 of the visible, or −1. */
   float wavelength;
 
@@ -29,6 +33,12 @@ final class PathState {
 
   /** Vertices so far whose scattering was wide, so that what follows is blurred. */
   int roughVertices;
+
+  /** How widely the path has been scattered so far, as a GGX alpha; 0 by mirrors alone. */
+  float spread;
+
+  /** Share of the path's light that surfaces gave which were softened. */
+  float softened;
 
   /** Holes, panes and shadow catchers that the ray has passed straight since the last vertex. */
   int passed;
@@ -69,8 +79,10 @@ final class PathState {
     towards(toX, toY, toZ);
     rayKind = Hierarchy.CAMERA;
     r = g = b = 1;
+    neutralR = neutralG = neutralB = 1;
     wavelength = -1;
     depth = surfaces = roughVertices = passed = 0;
+    spread = softened = 0;
     sinceVertex = length = 0;
     fromDiffuse = caught = false;
     guiding = guided;
@@ -96,6 +108,19 @@ final class PathState {
     r *= byR;
     g *= byG;
     b *= byB;
+    if (guiding) {
+      neutralR *= byR;
+      neutralG *= byG;
+      neutralB *= byB;
+    }
+  }
+
+  /** Settles on a wavelength, 0…1 of the visible. */
+  void disperse(float chosen) {
+    wavelength = chosen;
+    r *= Spectrum.response(chosen, 0);
+    g *= Spectrum.response(chosen, 1);
+    b *= Spectrum.response(chosen, 2);
   }
 
   float brightest() {

@@ -5,9 +5,9 @@ import levelember.lens.Camera;
 import levelember.light.ReferencePoint;
 import levelember.math.Points;
 import levelember.shoot.Bounce;
+import levelember.shoot.LightOverGloss;
 import levelember.surface.LayeredSurface;
 import levelember.surface.Scattering;
-import levelember.surface.Spectrum;
 import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
 
@@ -42,6 +42,7 @@ final class PathTracer {
   private final PathState path = new PathState();
   private final MediumStack media;
   private final ContributionSink sink;
+  private final PathRegularization regularization;
   private final Camera.Ray ray = new Camera.Ray();
   private final float[] albedo = new float[3];
 
@@ -67,7 +68,8 @@ final class PathTracer {
     at = new SurfaceInteraction(scene, walk);
     media = new MediumStack(scene);
     selection = new LightSelection(scene, sampling.always());
-    sink = new ContributionSink(rays);
+    regularization = new PathRegularization(scene.bounce.overGloss());
+    sink = new ContributionSink(rays, scene.bounce.overGloss() == LightOverGloss.NONE);
     TracingContext context =
         new TracingContext(
             scene,
@@ -111,7 +113,8 @@ final class PathTracer {
     media.clear();
     path.screenX = (px + fu) / film.width();
     path.screenY = (row + fv) / ((float) film.fullHeight() / film.step());
-    sink.begin(film, py * film.width() + px, even);
+    regularization.begin(sample);
+    sink.begin(film, px, py, even);
   }
 
   /** Traces the path's ray and scatters it where it hits; false when the path ends. */
@@ -156,6 +159,7 @@ final class PathTracer {
     }
     at.orient(dx, dy, dz);
     float outer = at.surface.body() ? media.outerIndex(at.instance, path.wavelength) : 1;
+    regularization.arrive(path, at);
     at.surface.prepare(at.lx, at.ly, at.lz, at.outside, path.wavelength, outer, at.scattering);
     path.behind = media.behind(at.instance, at.outside);
     boolean catching = path.vertex.isCamera() && scene.catches[at.piece];
@@ -177,7 +181,7 @@ final class PathTracer {
       emitters.behind(path, wanted);
     }
     if (path.guiding) {
-      sink.guide(path.r, path.g, path.b, 0, 0, 0, 0);
+      sink.guide(path.neutralR, path.neutralG, path.neutralB, 0, 0, 0, 0);
     }
   }
 
@@ -234,11 +238,7 @@ final class PathTracer {
       return false;
     }
     if (path.wavelength < 0 && surface.disperses()) {
-      path.wavelength = points.single(Dimensions.WAVELENGTH);
-      path.times(
-          Spectrum.response(path.wavelength, 0),
-          Spectrum.response(path.wavelength, 1),
-          Spectrum.response(path.wavelength, 2));
+      path.disperse(points.single(Dimensions.WAVELENGTH));
     }
     return true;
   }
@@ -251,9 +251,9 @@ final class PathTracer {
     path.guiding = false;
     at.surface.albedo(at.scattering, albedo);
     sink.guide(
-        path.r * albedo[0],
-        path.g * albedo[1],
-        path.b * albedo[2],
+        path.neutralR * albedo[0],
+        path.neutralG * albedo[1],
+        path.neutralB * albedo[2],
         at.nx,
         at.ny,
         at.nz,
@@ -356,6 +356,7 @@ final class PathTracer {
     ReferencePoint lit = direct.from();
     path.vertex.at.set(path.ox, path.oy, path.oz, lit.nx, lit.ny, lit.nz);
     path.vertex.scattered(at.piece, s);
+    regularization.scattered(path, at);
     path.rayKind = s.through ? Hierarchy.REFRACTION : reflectedKind(first);
     path.fromDiffuse = path.vertex.diffuse() > 0;
     if (path.depth == 0) {

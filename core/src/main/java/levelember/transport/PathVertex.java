@@ -22,6 +22,9 @@ final class PathVertex {
   /** The direction was the only one: of a mirror, of smooth glass, or of the camera. */
   boolean delta;
 
+  /** The surface is smooth and seen from rougher ones; see {@link PathRegularization}. */
+  boolean overGloss;
+
   /** Share of the BSDF's value that its diffuse part has, by channel. */
   float diffuseR, diffuseG, diffuseB;
 
@@ -31,6 +34,7 @@ final class PathVertex {
 
   void camera(float ox, float oy, float oz) {
     piece = -1;
+    overGloss = false;
     at.set(ox, oy, oz);
     pdf = 0;
     delta = true;

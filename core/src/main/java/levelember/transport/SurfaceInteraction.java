@@ -36,6 +36,9 @@ final class SurfaceInteraction {
 
   LayeredSurface surface;
 
+  /** The surface is smooth and seen from rougher ones; see {@link PathRegularization}. */
+  boolean overGloss;
+
   /** Whether the material varies over the piece. */
   boolean textured;
 

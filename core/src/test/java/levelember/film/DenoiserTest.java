@@ -209,6 +209,26 @@ class DenoiserTest {
     assertThat(sums[6] / 4).isBetween(1 / 3.3f, 1 / 2.8f);
   }
 
+  /** Else each pixel seen in a prism would get a tint by chance. */
+  @Test
+  void theGuidesOfGlassThatDispersesHaveNoTint() {
+    Material prism =
+        Material.glass("prism", "Prism", 0, 1.5, new Material.Glass(1, Rgb.WHITE, 1, false, 20));
+    Shoot shoot =
+        Sets.white(0.5)
+            .material(prism)
+            .piece("floor", new Shape.Floor(8, 8), "white", Vec3.ZERO)
+            .piece("body", new Shape.Box(2, 0.5, 2, 0), "prism", new Vec3(0, 0.5, 0))
+            .light(Sets.dome(1))
+            .seen(new Vec3(0.4, 3, 0.6), new Vec3(0, 0.5, 0), 0.5)
+            .shoot();
+    float[] sums = Sets.film(shoot, 16, 16, 8, 8, 1).guides().sums();
+    for (int at = 0; at < sums.length; at += Guides.VALUES) {
+      assertThat(sums[at + 1]).isCloseTo(sums[at], within(1e-4f));
+      assertThat(sums[at + 2]).isCloseTo(sums[at], within(1e-4f));
+    }
+  }
+
   @Test
   void aDenoisedLadderHoldsWholeLayersAndRenewsThemAsSamplesGrow() {
     View view = View.of(SHOOT, SHOOT.shots().getFirst(), Pictures.NONE);

@@ -8,11 +8,11 @@ import org.junit.jupiter.api.Test;
 class ContributionSinkTest {
   private final RayCount.Tally rays = new RayCount.Tally();
   private final Film film = new Film(4, 2, 2);
-  private final ContributionSink sink = new ContributionSink(rays);
+  private final ContributionSink sink = new ContributionSink(rays, false);
 
   @Test
   void aContributionIsAddedToItsLayerAndPixel() {
-    sink.begin(film, 5, true);
+    sink.begin(film, 1, 1, true);
     sink.addBehind(1, 1, 2, 3);
     sink.addBehind(1, 1, 1, 1);
     assertThat(film.sums(1)).containsSubsequence(2, 3, 4);
@@ -23,7 +23,7 @@ class ContributionSinkTest {
   /** One bad sample does not end a picture: it is left out and counted. */
   @Test
   void whatIsNoFiniteNumberIsDroppedAndCounted() {
-    sink.begin(film, 5, false);
+    sink.begin(film, 1, 1, false);
     sink.addBehind(0, Float.NaN, 1, 1);
     sink.addBehind(0, 1, Float.POSITIVE_INFINITY, 1);
     sink.addBehind(0, 1, Float.NEGATIVE_INFINITY, Float.POSITIVE_INFINITY);

@@ -51,7 +51,7 @@ final class Armillary {
             materials(),
             lights(),
             banks(),
-            Bounce.NATURAL,
+            Bounce.USUAL,
             0,
             shots(),
             DemoLooks.armillary()),

@@ -6,6 +6,7 @@ import levelember.shoot.Bounce;
 import levelember.shoot.Emitter;
 import levelember.shoot.Grade;
 import levelember.shoot.ImpossibleValue;
+import levelember.shoot.LightOverGloss;
 import levelember.shoot.Look;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
@@ -103,7 +104,7 @@ public final class ShootDocument {
         f.objects("materials", ShootDocument::material),
         f.objects("lights", LightDocument::light),
         f.objects("banks", ShootDocument::bank),
-        f.object("bounce", Bounce.NATURAL, ShootDocument::bounce),
+        f.object("bounce", Bounce.USUAL, ShootDocument::bounce),
         f.number("masterStops", 0),
         f.objects("shots", ShootDocument::shot),
         f.objects("looks", LookDocument::look));
@@ -158,7 +159,8 @@ public final class ShootDocument {
     return new Bounce(
         f.whole("maxBounces", Bounce.NATURAL.maxBounces()),
         f.number("level", 1),
-        f.number("fadesAtMetres", 0));
+        f.number("fadesAtMetres", 0),
+        f.choice("overGloss", Bounce.USUAL.overGloss(), LightOverGloss.class));
   }
 
   private static Piece.Scatter scatter(Fields f) {

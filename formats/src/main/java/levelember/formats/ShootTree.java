@@ -39,7 +39,8 @@ final class ShootTree {
     to.putObject("bounce")
         .put("maxBounces", s.bounce().maxBounces())
         .put("level", s.bounce().level())
-        .put("fadesAtMetres", s.bounce().fadesAtMetres());
+        .put("fadesAtMetres", s.bounce().fadesAtMetres())
+        .put("overGloss", s.bounce().overGloss().name().toLowerCase(Locale.ROOT));
     ArrayNode banks = to.putArray("banks");
     s.banks().forEach(x -> banks.add(bank(x)));
     ArrayNode shots = to.putArray("shots");

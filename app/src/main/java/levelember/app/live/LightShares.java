@@ -2,7 +2,9 @@ package levelember.app.live;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import levelember.film.Film;
 import levelember.film.Ladder;
+import levelember.measure.GlossReading;
 import levelember.measure.Reading;
 import levelember.photometry.LayerWeights;
 import levelember.shoot.Shoot;
@@ -11,6 +13,7 @@ import levelember.shoot.Shoot;
 final class LightShares {
   private static final long SHARES_NANOS = 1_000_000_000;
   private double[] unitMeans;
+  private GlossReading overGloss;
   private long measuredNanos;
 
   /** The layers are others now. */
@@ -22,7 +25,9 @@ final class LightShares {
   Map<String, Double> of(Shoot shoot, Ladder ladder, long now) {
     if (unitMeans == null || now - measuredNanos > SHARES_NANOS) {
       // The film of a quarter size is complete early and gives the shares just as well.
-      unitMeans = Reading.unitMeans(ladder.film(ladder.full().samples() > 0 ? 3 : 1));
+      Film film = ladder.film(ladder.full().samples() > 0 ? 3 : 1);
+      unitMeans = Reading.unitMeans(film);
+      overGloss = GlossReading.of(film);
       measuredNanos = now;
     }
     double[] means = Reading.weighed(unitMeans, LayerWeights.of(shoot));
@@ -35,5 +40,14 @@ final class LightShares {
       shares.put(shoot.lights().get(i).id(), sum > 0 ? means[i] / sum : 0);
     }
     return shares;
+  }
+
+  /** What of each light was softened or left out over gloss when shares were measured last. */
+  Map<String, Double> overGloss(Shoot shoot) {
+    Map<String, Double> to = new LinkedHashMap<>();
+    for (int i = 0; i < shoot.lights().size(); i++) {
+      to.put(shoot.lights().get(i).id(), overGloss.share(i));
+    }
+    return to;
   }
 }

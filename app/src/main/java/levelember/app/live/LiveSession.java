@@ -517,7 +517,8 @@ final class LiveSession {
             view.scene().pictureBytes(),
             view.scene().triangles(),
             ladder.bytes() + denoised.ladder().bytes() + meeting.bytes(),
-            shares.of(shown.shoot(), ladder, now));
+            shares.of(shown.shoot(), ladder, now),
+            shares.overGloss(shown.shoot()));
     String json = to.json();
     String resting = to.resting().json();
     views.forEach(v -> v.message(v.paused() ? resting : json));

@@ -44,6 +44,8 @@ sealed interface ServerMessage {
    * @param pictureBytes memory of the pictures of materials
    * @param triangles of the set, those of copies counted
    * @param shares a light's share of the picture, 0…1, by its id
+   * @param overGloss the share of a light that reached rough surfaces over smooth ones and was
+   *     softened or left out, 0…1, by its id
    */
   @JsonTypeName("progress")
   record Progress(
@@ -61,7 +63,8 @@ sealed interface ServerMessage {
       long pictureBytes,
       long triangles,
       long filmBytes,
-      Map<String, Double> shares)
+      Map<String, Double> shares,
+      Map<String, Double> overGloss)
       implements ServerMessage {
     /** The same for a page that wants no more samples. */
     Progress resting() {
@@ -80,7 +83,8 @@ sealed interface ServerMessage {
           pictureBytes,
           triangles,
           filmBytes,
-          shares);
+          shares,
+          overGloss);
     }
   }
 
