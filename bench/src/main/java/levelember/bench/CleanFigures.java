@@ -28,9 +28,9 @@ import levelember.transport.Renderer;
 import levelember.transport.View;
 
 /**
- * How far few samples are from many that leave no light out, as traced and denoised. Errors are
- * taken against two references of other seeds, E[(x − a)(x − b)], so that their own noise does not
- * count.
+ * How far few samples are from many, as traced and denoised, with all light over gloss: what is
+ * softened has another limit at each number of samples. Errors are taken against two references of
+ * other seeds, E[(x − a)(x − b)], so that their own noise does not count.
  */
 final class CleanFigures {
   private static final int WIDTH = 320, HEIGHT = 180, REFERENCE = 128;
@@ -39,7 +39,7 @@ final class CleanFigures {
   private CleanFigures() {}
 
   /** A shot of a shoot with its references. */
-  private record Case(String name, View view, View physical, float[] weights, double fullScale) {}
+  private record Case(String name, View view, float[] weights, double fullScale) {}
 
   /**
    * @param kept folder where films are kept and found again, or null
@@ -50,10 +50,10 @@ final class CleanFigures {
     Map<String, double[]> sums = new LinkedHashMap<>();
     for (Case of : cases(others)) {
       Map<String, Object> figures = new LinkedHashMap<>();
-      Picture a = display(of, film(of, of.physical(), 2, REFERENCE, kept));
-      Picture b = display(of, film(of, of.physical(), 3, REFERENCE, kept));
+      Picture a = display(of, film(of, 2, REFERENCE, kept));
+      Picture b = display(of, film(of, 3, REFERENCE, kept));
       for (int n : SAMPLES) {
-        Film film = film(of, of.view(), 1, n, kept);
+        Film film = film(of, 1, n, kept);
         put(figures, sums, n + " samples, traced", display(of, film), a, b);
         long begin = System.nanoTime();
         Film clean = Denoiser.denoised(film);
@@ -79,7 +79,6 @@ final class CleanFigures {
         to.add(
             new Case(
                 name + ", " + shot.name(),
-                View.of(shoot, shot, pack.files()),
                 View.of(
                     shoot.with(shoot.bounce().with(LightOverGloss.EVERYTHING)), shot, pack.files()),
                 LayerWeights.of(shoot),
@@ -108,7 +107,7 @@ final class CleanFigures {
     sum[1]++;
   }
 
-  private static Film film(Case of, View view, int seed, int samples, Path kept) {
+  private static Film film(Case of, int seed, int samples, Path kept) {
     Path file =
         kept == null
             ? null
@@ -120,10 +119,10 @@ final class CleanFigures {
           return FilmBytes.read((to, n) -> read(in, to, n), Runtime.getRuntime().maxMemory());
         }
       }
-      Film film = new Film(WIDTH, HEIGHT, view.layers());
+      Film film = new Film(WIDTH, HEIGHT, of.view().layers());
       int cores = Runtime.getRuntime().availableProcessors();
       try (Renderer renderer = new Renderer(cores, Renderer.USUAL_BOUNCES, seed)) {
-        renderer.trace(view, film, samples, () -> false);
+        renderer.trace(of.view(), film, samples, () -> false);
       }
       if (file != null) {
         Files.createDirectories(kept);

@@ -2,6 +2,8 @@ package levelember.print;
 
 import java.util.ArrayDeque;
 import java.util.Deque;
+import levelember.film.Convergence;
+import levelember.film.Noise;
 
 /**
  * When a print will be done: the samples that it needs at the pace at which they came of late, and
@@ -12,7 +14,10 @@ final class Forecast {
   private static final int KEPT = 24;
 
   /** What an answer may be off at the least, and what it may be before there are several. */
-  private static final double LEAST_FACTOR = 1.1, FIRST_FACTOR = 2;
+  private static final double LEAST_FACTOR = 1.2, FIRST_FACTOR = 2;
+
+  /** The same where a noise is wanted, which falls by fits and starts. */
+  private static final double LEAST_NOISE_FACTOR = 1.6;
 
   /** Part by which a print has grown before the samples that it needs are worked out anew. */
   private static final double AGAIN = 0.03;
@@ -24,10 +29,14 @@ final class Forecast {
 
   private final PrintTarget target;
   private final NoiseForecast noiseForecast;
+  private final Convergence convergence = new Convergence();
   private final Deque<Double> totals = new ArrayDeque<>();
   private final Deque<Pace> paces = new ArrayDeque<>();
   private double seconds, sum, all, needed = Double.NaN;
   private double neededAt = -1;
+
+  /** Samples of all tiles when the present round is done. */
+  private double roundEnd;
 
   Forecast(PrintTarget target) {
     this.target = target;
@@ -46,9 +55,12 @@ final class Forecast {
     seconds = tracedSeconds;
     all = (double) target.samples() * samples.length;
     sum = 0;
-    for (int n : samples) {
-      sum += Math.min(n, target.samples());
+    roundEnd = 0;
+    for (int t = 0; t < samples.length; t++) {
+      sum += Math.min(samples[t], target.samples());
+      roundEnd += Math.min(Math.max(samples[t], targets[t]), target.samples());
     }
+    convergence.note(seconds, Noise.whole(noise));
     paces.addLast(new Pace(seconds, sum));
     while (paces.size() > 2 && paces.getFirst().seconds() < PACE_FROM * seconds) {
       paces.removeFirst();
@@ -70,6 +82,14 @@ final class Forecast {
   /** Seconds of tracing that are left, or NaN before it can be told. */
   double secondsLeft() {
     double left = secondsFor((target.noise() > 0 ? needed : all) - sum);
+    if (target.noise() > 0) {
+      // Where rare samples are what is left, tiles that are clean now will not be: the rounds see
+      // too little work, the picture's noise as it has fallen tells more.
+      double fallen = convergence.secondsTo(target.noise());
+      left = Double.isNaN(fallen) ? left : Math.max(Math.sqrt(left * fallen), 0.5 * fallen);
+      // A round is traced to its end, however clean the picture is before.
+      left = Double.isNaN(left) ? left : Math.max(left, secondsFor(roundEnd - sum));
+    }
     if (target.seconds() > 0) {
       double due = Math.max(0, target.seconds() - seconds);
       left = Double.isNaN(left) ? due : Math.min(left, due);
@@ -100,7 +120,8 @@ final class Forecast {
       squares += l * l / totals.size();
     }
     double deviation = Math.sqrt(Math.max(0, squares - mean * mean));
-    return Math.max(LEAST_FACTOR, StrictMath.exp(2 * deviation));
+    double least = target.noise() > 0 ? LEAST_NOISE_FACTOR : LEAST_FACTOR;
+    return Math.max(least, StrictMath.exp(2 * deviation));
   }
 
   /** How much of the whole is done, 0…1. */

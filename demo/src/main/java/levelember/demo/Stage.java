@@ -6,6 +6,7 @@ import java.util.TreeMap;
 import levelember.formats.PngFile;
 import levelember.formats.ShootPackage;
 import levelember.math.Vec3;
+import levelember.shoot.Bounce;
 import levelember.shoot.Brightness;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Daylight;
@@ -44,7 +45,8 @@ final class Stage {
   }
 
   ShootPackage pack(String name) {
-    return new ShootPackage(new Shoot(name, pieces, materials, lights, 0, shots, looks), assets);
+    return new ShootPackage(
+        new Shoot(name, pieces, materials, lights, 0, shots, looks).with(Bounce.USUAL), assets);
   }
 
   Stage material(Material m) {
