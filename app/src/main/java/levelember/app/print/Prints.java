@@ -91,7 +91,7 @@ class Prints {
     List<PrintMapper.Row> rows = mapper.all();
     for (PrintMapper.Row row : rows) {
       if (row.state().equals(PrintState.PRINTING.word())) {
-        before = row.shotName();
+        before = row.shootName() + " · " + row.shotName();
       }
     }
     for (PrintMapper.Row row : rows) {
