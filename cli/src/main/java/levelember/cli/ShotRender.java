@@ -17,6 +17,7 @@ import levelember.formats.print.PrintFiles;
 import levelember.formats.print.PrintFolder;
 import levelember.formats.print.PrintOrder;
 import levelember.formats.print.PrintPass;
+import levelember.formats.print.PrintText;
 import levelember.look.DisplayCurve;
 import levelember.measure.GlossReading;
 import levelember.print.Bands;
@@ -86,7 +87,14 @@ final class ShotRender {
       trace(film, order);
       long traced = System.nanoTime();
       PrintFiles files =
-          new PrintFiles(film, shoot, look, pack.files().luts(), order, weights, Map.of());
+          new PrintFiles(
+              film,
+              shoot,
+              look,
+              pack.files().luts(),
+              order,
+              weights,
+              PrintText.of(ShotRender.class, film, shoot, shot, look, order));
       put(files, order, to);
       if (film.rays().dropped() > 0) {
         err.println(film.rays().dropped() + " contributions were no finite numbers: left out");

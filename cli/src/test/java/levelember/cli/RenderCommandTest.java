@@ -1,5 +1,6 @@
 package levelember.cli;
 
+import static java.nio.charset.StandardCharsets.ISO_8859_1;
 import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -139,6 +140,14 @@ class RenderCommandTest {
       int code = png.getRGB(i % 48, i / 48) >>> 24;
       assertThat(code / 255.0).isGreaterThan(alpha[i] - 0.003);
     }
+  }
+
+  @Test
+  void filesSayWhatTheyAreOf() throws Exception {
+    String png = new String(Files.readAllBytes(render("a.png", "--seed", "7")), ISO_8859_1);
+    assertThat(png).contains("Shoot", "Armillary", "Samples", "Seed", "Level Ember");
+    String hdr = new String(Files.readAllBytes(render("a.hdr", "--seed", "7")), ISO_8859_1);
+    assertThat(hdr).contains("# Shoot: Armillary", "# Seed: 7");
   }
 
   @Test

@@ -14,7 +14,7 @@ final class LightTreeBuild {
   private static final int OWN_TASK = 1024;
 
   /** Ranges of so few triangles are parted along their widest axis alone. */
-  private static final int FEW = 32;
+  private static final int FEW = 8;
 
   // Of a bound: least x y z, greatest x y z, axis x y z, half angle of the normals, power.
   private static final int BOUND = 11;

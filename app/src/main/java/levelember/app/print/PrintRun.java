@@ -5,9 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
@@ -19,6 +17,7 @@ import levelember.formats.print.PrintFolder;
 import levelember.formats.print.PrintName;
 import levelember.formats.print.PrintOrder;
 import levelember.formats.print.PrintPass;
+import levelember.formats.print.PrintText;
 import levelember.look.Development;
 import levelember.look.DisplayCurve;
 import levelember.photometry.LayerWeights;
@@ -218,26 +217,10 @@ final class PrintRun {
   private List<Path> write(Path to, Shoot shoot, Look look, Luts luts, float[] levels)
       throws IOException {
     doing = "writing files";
-    Map<String, String> text = new LinkedHashMap<>();
-    text.put("Software", "Level Ember " + version());
-    text.put("Shoot", shoot.name());
-    text.put("Shot", shot.name());
-    text.put("Look", look.name());
-    text.put("Samples", String.format(Locale.ROOT, "%.1f", film.samples()));
-    if (Double.isFinite(film.noise())) {
-      text.put("Noise", String.format(Locale.ROOT, "%.2f %%", 100 * film.noise()));
-    }
-    text.put("Denoised", order.denoise() ? "yes" : "no");
-    text.put("Seed", Integer.toString(order.seed()));
+    Map<String, String> text = PrintText.of(PrintRun.class, film, shoot, shot, look, order);
     List<Path> files = new PrintFiles(film, shoot, look, luts, order, levels, text).write(to);
     doing = "";
     return files;
-  }
-
-  /** Version of the program, as it was built. */
-  private static String version() {
-    String of = PrintRun.class.getPackage().getImplementationVersion();
-    return of == null ? "unknown" : of;
   }
 
   /**
