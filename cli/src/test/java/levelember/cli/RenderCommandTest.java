@@ -5,6 +5,9 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
@@ -142,12 +145,17 @@ class RenderCommandTest {
     }
   }
 
+  private static int[] codes(byte[] png) throws IOException {
+    BufferedImage image = ImageIO.read(new ByteArrayInputStream(png));
+    return image.getRGB(0, 0, image.getWidth(), image.getHeight(), null, 0, image.getWidth());
+  }
+
   @Test
   void filesSayWhatTheyAreOf() throws Exception {
     String png = new String(Files.readAllBytes(render("a.png", "--seed", "7")), ISO_8859_1);
-    assertThat(png).contains("Shoot", "Armillary", "Samples", "Seed", "Level Ember");
+    assertThat(png).contains("Shoot", "Ball", "Samples", "Seed", "Level Ember");
     String hdr = new String(Files.readAllBytes(render("a.hdr", "--seed", "7")), ISO_8859_1);
-    assertThat(hdr).contains("# Shoot: Armillary", "# Seed: 7");
+    assertThat(hdr).contains("# Shoot: Ball", "# Seed: 7");
   }
 
   @Test
@@ -253,10 +261,10 @@ class RenderCommandTest {
     assertThat(mixed).hasSize(1);
     byte[] made =
         PngFile.write(picture, maker.aids(picture, mixed, true), new Development(look), 8);
-    assertThat(png).isEqualTo(made);
+    assertThat(codes(png)).containsExactly(codes(made));
     // In as little memory as can be the look is the same.
     assertThat(Files.readAllBytes(render("c.png", "--look", "evening", "--memory", "0.05")))
-        .isEqualTo(made);
+        .isEqualTo(png);
     assertThat(ember("render", shoot.toString(), "--look", "none", "--out", folder + "/d.png"))
         .isEqualTo(2);
     assertThat(err.toString()).contains("no look is called 'none'").contains("Evening");
