@@ -139,7 +139,7 @@ public final class Denoiser {
         plane.swap();
       }
     }
-    giveBack(planes);
+    restoreRemoved(planes);
     float[][] light = new float[planes.length][];
     for (int i = 0; i < planes.length; i++) {
       light[i] = finish(planes[i]);
@@ -171,7 +171,7 @@ public final class Denoiser {
       });
     } else {
       luminances(plane, even);
-      rows(y -> alone(even, squared, y));
+      rows(y -> errorsOfSingleSamples(even, squared, y));
     }
     strips(() -> new float[width], (sums, y) -> around(squared, plane.variance, sums, y));
   }
@@ -226,7 +226,7 @@ public final class Denoiser {
   }
 
   /** Squared errors of pixels of one sample, by their neighbours of the same surface. */
-  private void alone(float[] light, float[] to, int y) {
+  private void errorsOfSingleSamples(float[] light, float[] to, int y) {
     for (int x = 0; x < width; x++) {
       int p = y * width + x, n = 0;
       float sum = 0;
@@ -306,47 +306,47 @@ public final class Denoiser {
    * Gives back light that was taken off speckles, spread over 27 and 81 pixels, as far as it stands
    * out of its noise. Steps of powers of three give every source one way, so the variance is right.
    */
-  private void giveBack(DenoiserPlane[] planes) {
-    DenoiserPlane[] taken =
+  private void restoreRemoved(DenoiserPlane[] planes) {
+    DenoiserPlane[] removed =
         Arrays.stream(planes)
             .filter(p -> p.speckled)
-            .map(this::taken)
+            .map(this::removedLight)
             .toArray(DenoiserPlane[]::new);
     DenoiserPlane[] whole =
         Arrays.stream(planes).filter(p -> p.speckled).toArray(DenoiserPlane[]::new);
-    if (taken.length == 0) {
+    if (removed.length == 0) {
       return;
     }
-    float[][] small = new float[taken.length][];
+    float[][] small = new float[removed.length][];
     for (int step = 1; step <= WIDEST; step *= 3) {
-      level(taken, step, EVEN);
-      for (int i = 0; i < taken.length; i++) {
-        taken[i].swap();
+      level(removed, step, EVEN);
+      for (int i = 0; i < removed.length; i++) {
+        removed[i].swap();
         if (step == WIDEST / 3) {
-          small[i] = given(taken[i], null);
+          small[i] = confident(removed[i], null);
         } else if (step == WIDEST) {
-          put(given(taken[i], small[i]), taken[i]);
+          put(confident(removed[i], small[i]), removed[i]);
         }
       }
     }
     // The windows are square: what they leave of edges is smoothed.
     for (int step = WIDEST / 3; step >= 1; step /= 3) {
-      level(taken, step, KERNEL);
-      for (DenoiserPlane plane : taken) {
+      level(removed, step, KERNEL);
+      for (DenoiserPlane plane : removed) {
         plane.swap();
       }
     }
-    for (int i = 0; i < taken.length; i++) {
-      add(taken[i], whole[i]);
+    for (int i = 0; i < removed.length; i++) {
+      add(removed[i], whole[i]);
     }
   }
 
   /** The light that was taken off, as a plane that is filtered by guides alone. */
-  private DenoiserPlane taken(DenoiserPlane from) {
+  private DenoiserPlane removedLight(DenoiserPlane from) {
     DenoiserPlane to = new DenoiserPlane(0, ALL_ALIKE);
-    to.r = from.takenR;
-    to.g = from.takenG;
-    to.b = from.takenB;
+    to.r = from.removedR;
+    to.g = from.removedG;
+    to.b = from.removedB;
     to.variance = new float[width * height];
     to.nextR = from.nextR;
     to.nextG = from.nextG;
@@ -363,11 +363,11 @@ public final class Denoiser {
   }
 
   /** What is sure of light that was spread, before which what was sure of a smaller window goes. */
-  private float[] given(DenoiserPlane spread, float[] first) {
+  private float[] confident(DenoiserPlane spread, float[] first) {
     float[] to = new float[4 * width * height];
     rows(y -> {
       for (int p = y * width; p < (y + 1) * width; p++) {
-        float k = Speckles.sure(spread.r[p], spread.g[p], spread.b[p], spread.variance[p]);
+        float k = Speckles.confidence(spread.r[p], spread.g[p], spread.b[p], spread.variance[p]);
         float before = first == null ? 0 : first[4 * p + 3];
         float own = (1 - before) * k;
         to[4 * p] = own * spread.r[p] + (first == null ? 0 : first[4 * p]);
@@ -423,22 +423,24 @@ public final class Denoiser {
       for (DenoiserPlane plane : planes) {
         float[][] from = {plane.r, plane.g, plane.b, plane.variance, plane.light, plane.tolerance};
         for (int c = 0; c < 4; c++) {
-          times(from[c], at, c == 3 ? own * own : own, sums[c]);
+          scale(from[c], at, c == 3 ? own * own : own, sums[c]);
         }
         Arrays.fill(sums[4], own);
         filter.lend(from, taps, at, width, step, sums);
-        over(plane.stops.gain(), at, plane.nextR, plane.nextG, plane.nextB, plane.nextVariance);
+        divideByWeights(
+            plane.stops.gain(), at, plane.nextR, plane.nextG, plane.nextB, plane.nextVariance);
       }
     }
 
-    private void times(float[] from, int at, float w, float[] to) {
+    private void scale(float[] from, int at, float w, float[] to) {
       for (int x = 0; x < width; x++) {
         to[x] = w * from[at + x];
       }
     }
 
     /** Divides the sums by their weights. */
-    private void over(float gain, int at, float[] r, float[] g, float[] b, float[] variance) {
+    private void divideByWeights(
+        float gain, int at, float[] r, float[] g, float[] b, float[] variance) {
       float[] weight = sums[4], red = sums[0], green = sums[1], blue = sums[2], error = sums[3];
       for (int x = 0; x < width; x++) {
         weight[x] = 1 / weight[x];

@@ -14,7 +14,7 @@ final class DenoiserPlane {
   float[] light, tolerance;
 
   /** Light that was taken off speckles; all 0 where {@link #speckled} is false. */
-  float[] takenR, takenG, takenB;
+  float[] removedR, removedG, removedB;
 
   boolean speckled;
   final DenoiserStops stops;
@@ -31,9 +31,9 @@ final class DenoiserPlane {
     nextVariance = new float[pixels];
     light = new float[pixels];
     tolerance = new float[pixels];
-    takenR = new float[pixels];
-    takenG = new float[pixels];
-    takenB = new float[pixels];
+    removedR = new float[pixels];
+    removedG = new float[pixels];
+    removedB = new float[pixels];
   }
 
   /** Makes what comes next the present. */

@@ -9,7 +9,7 @@ import levelember.math.Colour;
  */
 final class Speckles {
   /** Squared standard errors by which light must stand out of its noise to be given back. */
-  private static final float SURE = 8;
+  private static final float CONFIDENT = 8;
 
   private final CrossBilateralFilter filter;
   private final int width, height;
@@ -38,9 +38,9 @@ final class Speckles {
         continue;
       }
       float k = limit / light[p];
-      plane.takenR[p] = (1 - k) * plane.r[p];
-      plane.takenG[p] = (1 - k) * plane.g[p];
-      plane.takenB[p] = (1 - k) * plane.b[p];
+      plane.removedR[p] = (1 - k) * plane.r[p];
+      plane.removedG[p] = (1 - k) * plane.g[p];
+      plane.removedB[p] = (1 - k) * plane.b[p];
       plane.r[p] *= k;
       plane.g[p] *= k;
       plane.b[p] *= k;
@@ -55,8 +55,8 @@ final class Speckles {
   }
 
   /** How sure light is that was taken off and spread over a window, 0…1. */
-  static float sure(float r, float g, float b, float variance) {
+  static float confidence(float r, float g, float b, float variance) {
     float light = Colour.luminance(r, g, b), squared = light * light;
-    return squared > 0 ? Math.max(0, 1 - SURE * variance / squared) : 0;
+    return squared > 0 ? Math.max(0, 1 - CONFIDENT * variance / squared) : 0;
   }
 }

@@ -56,7 +56,7 @@ final class NoiseForecast {
       n[t] = Math.max(1, samples[t]);
     }
     double sum = sum(n);
-    double power = 0.5 - slower(n, v, sum);
+    double power = 0.5 - missingPower(n, v, sum);
     if (earlier.isEmpty() || sum > 1.1 * earlier.getLast().sum()) {
       earlier.add(new State(sum, n.clone(), v.clone()));
     }
@@ -106,7 +106,7 @@ final class NoiseForecast {
   }
 
   /** Power of the samples by which the tiles' noise has fallen slower than by −0.5. */
-  private double slower(int[] samples, float[] noise, double sum) {
+  private double missingPower(int[] samples, float[] noise, double sum) {
     State then = null;
     for (State s : earlier) {
       then = s.sum() <= LOOK_BACK * sum ? s : then;

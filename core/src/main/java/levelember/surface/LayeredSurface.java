@@ -111,7 +111,7 @@ public final class LayeredSurface {
   }
 
   /** True where every direction that a point scatters into is the only one of its kind. */
-  public boolean deltaAlone(Scattering s) {
+  public boolean onlyDelta(Scattering s) {
     return s.glass >= 1 && glass.smooth(s) && !coat.there() && sheen == null;
   }
 

@@ -42,7 +42,7 @@ final class NextEventEstimation {
     float x = RayOffset.off(at.x, at.gx), y = RayOffset.off(at.y, at.gy);
     float z = RayOffset.off(at.z, at.gz);
     from.set(x, y, z, sided ? at.nx : 0, sided ? at.ny : 0, sided ? at.nz : 0);
-    if (at.surface.deltaAlone(at.scattering)) {
+    if (at.surface.onlyDelta(at.scattering)) {
       return;
     }
     int first = path.surfaces * Dimensions.PER_VERTEX;
