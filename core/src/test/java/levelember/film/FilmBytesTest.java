@@ -110,6 +110,20 @@ class FilmBytesTest {
     }
   }
 
+  /** Guides of before have eight values a pixel, and count as those in which nothing varies. */
+  @Test
+  void guidesWithoutSquaresAreThoseOfPixelsInWhichNothingVaries() {
+    float[] old = {3, 1.5f, 0, 0, 0, 3, 0.6f, 3, 0, 0, 0, 0, 0, 0, 0, 0};
+    float[] now = Guides.withSquares(old);
+    assertThat(now).hasSize(2 * Guides.VALUES);
+    assertThat(now).startsWith(3, 1.5f, 0, 0, 0, 3, 0.6f, 3, 3, 0.75f, 0, 0, 0, 3);
+    for (int k = 0; k < Guides.COUNT; k++) {
+      float mean = now[k] / 3;
+      assertThat(now[Guides.COUNT + 1 + k] / 3 - mean * mean).isCloseTo(0, within(1e-6f));
+      assertThat(now[Guides.VALUES + k]).isZero();
+    }
+  }
+
   @Test
   void aHarmedFilmIsRefused() {
     Film film = film();
