@@ -24,7 +24,7 @@ public final class Denoiser {
   private static final int LEVELS = 6;
   private static final float[] KERNEL = {1 / 2f, 1 / 4f};
 
-  /** Layers that are filtered together; each takes 72 bytes a pixel while it is. */
+  /** Layers that are filtered together; each takes up to 92 bytes a pixel while it is. */
   private static final int TOGETHER = 4;
 
   static final float LEAST_COLOUR = 0.02f;
