@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import levelember.demo.DemoShoots;
 import levelember.film.Denoiser;
 import levelember.film.Film;
@@ -33,25 +34,26 @@ import levelember.transport.View;
  * other seeds, E[(x − a)(x − b)], so that their own noise does not count.
  */
 final class CleanFigures {
-  private static final int WIDTH = 320, HEIGHT = 180, REFERENCE = 128;
+  static final int WIDTH = 320, HEIGHT = 180;
+  private static final int REFERENCE = 128;
   private static final int[] SAMPLES = {2, 8, 32};
 
   private CleanFigures() {}
 
   /** A shot of a shoot with its references. */
-  private record Case(String name, View view, float[] weights, double fullScale) {}
+  record Case(String name, View view, float[] weights, double fullScale) {}
 
   /**
+   * @param shoots names of the demo shoots; all when empty
    * @param kept folder where films are kept and found again, or null
    * @param others pictures on which nothing was tuned: the second shots
    */
-  static Map<String, Object> measured(Path kept, boolean others) {
+  static Map<String, Object> measured(Set<String> shoots, Path kept, boolean others) {
     Map<String, Object> to = new LinkedHashMap<>();
     Map<String, double[]> sums = new LinkedHashMap<>();
-    for (Case of : cases(others)) {
+    for (Case of : cases(shoots, others)) {
       Map<String, Object> figures = new LinkedHashMap<>();
-      Picture a = display(of, film(of, 2, REFERENCE, kept));
-      Picture b = display(of, film(of, 3, REFERENCE, kept));
+      Picture a = reference(of, 2, kept), b = reference(of, 3, kept);
       for (int n : SAMPLES) {
         Film film = film(of, 1, n, kept);
         put(figures, sums, n + " samples, traced", display(of, film), a, b);
@@ -69,9 +71,16 @@ final class CleanFigures {
     return to;
   }
 
-  private static List<Case> cases(boolean others) {
+  static Picture reference(Case of, int seed, Path kept) {
+    return display(of, film(of, seed, REFERENCE, kept));
+  }
+
+  static List<Case> cases(Set<String> shoots, boolean others) {
     List<Case> to = new ArrayList<>();
     for (String name : DemoShoots.names()) {
+      if (!shoots.isEmpty() && !shoots.contains(name)) {
+        continue;
+      }
       ShootPackage pack = DemoShoots.make(name);
       Shoot shoot = pack.shoot();
       List<Shot> shots = shoot.shots();
@@ -88,7 +97,7 @@ final class CleanFigures {
     return to;
   }
 
-  private static void put(
+  static void put(
       Map<String, Object> figures,
       Map<String, double[]> sums,
       String name,
@@ -154,7 +163,11 @@ final class CleanFigures {
 
   /** The picture as a display shows it, nearly: square roots of exposed light, cut at 1. */
   private static Picture display(Case of, Film film) {
-    Picture picture = LayerMix.picture(film, of.weights());
+    return display(of, LayerMix.picture(film, of.weights()));
+  }
+
+  /** The same of a picture in cd/m², which is changed. */
+  static Picture display(Case of, Picture picture) {
     float[] rgb = picture.rgb();
     for (int i = 0; i < rgb.length; i++) {
       rgb[i] = (float) Math.sqrt(Math.clamp(rgb[i] / of.fullScale(), 0, 1));

@@ -74,10 +74,10 @@ final class EditFigures {
             EditCost.between(now, now.shots().getFirst(), next, next.shots().getFirst());
         view = view.next(next, next.shots().getFirst(), pictures, cost);
         ladder = ladder.withLayers(cost.from());
-        int first = ladder.next(1);
+        Ladder.Step first = ladder.next(1, false);
         RayCount traced = RayCount.NONE;
-        if (first >= 0) {
-          traced = renderer.trace(view, ladder.film(first), 1, () -> false);
+        if (first != null) {
+          traced = renderer.trace(view, first.film(), first.samples(), () -> false);
         }
         show(ladder, next);
         double shown = (System.nanoTime() - begin) / 1e6;
@@ -99,8 +99,8 @@ final class EditFigures {
 
   private static RayCount trace(Renderer renderer, View view, Ladder ladder) {
     RayCount rays = RayCount.NONE;
-    for (int i = ladder.next(1); i >= 0; i = ladder.next(1)) {
-      rays = rays.plus(renderer.trace(view, ladder.film(i), ladder.target(i, 1), () -> false));
+    for (Ladder.Step i = ladder.next(1, false); i != null; i = ladder.next(1, false)) {
+      rays = rays.plus(renderer.trace(view, i.film(), i.samples(), () -> false));
     }
     return rays;
   }

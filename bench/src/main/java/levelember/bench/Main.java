@@ -31,11 +31,18 @@ public final class Main implements Callable<Integer> {
       split = ",",
       description =
           "of kernel, build, tracer, edits, sampling, lights, denoise, look, noise, forecast, clean,"
-              + " other (clean on pictures that nothing was tuned on)")
+              + " sharp (the steps of the page's picture; both on pictures nothing was tuned on:"
+              + " other, othersharp)")
   private Set<String> only = new TreeSet<>();
 
   @Option(names = "--films", description = "folder where traced references are kept and found")
   private Path films;
+
+  @Option(names = "--shoots", split = ",", description = "shoots of clean and sharp (default all)")
+  private Set<String> shoots = new TreeSet<>();
+
+  @Option(names = "--pictures", description = "folder for what each step of sharp shows")
+  private Path pictures;
 
   @Option(names = "--out", description = "write all figures as JSON")
   private Path out;
@@ -61,8 +68,10 @@ public final class Main implements Callable<Integer> {
     parts.put("look", () -> LookFigures.measured(rounds));
     parts.put("noise", NoiseFigures::measured);
     parts.put("forecast", ForecastFigures::measured);
-    parts.put("clean", () -> CleanFigures.measured(films, false));
-    parts.put("other", () -> CleanFigures.measured(films, true));
+    parts.put("clean", () -> CleanFigures.measured(shoots, films, false));
+    parts.put("sharp", () -> SharpFigures.measured(shoots, films, false, pictures));
+    parts.put("other", () -> CleanFigures.measured(shoots, films, true));
+    parts.put("othersharp", () -> SharpFigures.measured(shoots, films, true, pictures));
     for (String part : only) {
       if (!parts.containsKey(part)) {
         System.err.println("ember: --only takes " + String.join(", ", parts.keySet()));

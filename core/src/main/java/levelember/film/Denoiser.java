@@ -22,6 +22,10 @@ import levelember.math.Colour;
  */
 public final class Denoiser {
   private static final int LEVELS = 6;
+
+  /** Levels for films whose pixels are to be brought up to finer ones. */
+  private static final int COARSE_LEVELS = 4;
+
   private static final float[] KERNEL = {1 / 2f, 1 / 4f};
 
   /** Layers that are filtered together; each takes up to 92 bytes a pixel while it is. */
@@ -42,16 +46,34 @@ public final class Denoiser {
   private final int width, height;
   private final PixelGuides guides;
   private final DenoiserStops stops;
+  private final boolean reflectedAlone;
 
+  /**
+   * @param reflectedAlone leaves out what comes straight from lights, restores no speckles and fits
+   *     no pixels of several surfaces
+   */
   private Denoiser(
-      Film film, CrossBilateralFilter filter, DenoiserStops stops, BooleanSupplier stop) {
+      Film film, CrossBilateralFilter filter, boolean reflectedAlone, BooleanSupplier stop) {
     this.film = film;
     this.filter = filter;
-    this.stops = stops;
+    this.reflectedAlone = reflectedAlone;
     this.stop = stop;
+    stops = DenoiserStops.of(film.guides().meanSamples());
     width = film.width();
     height = film.height();
     guides = new PixelGuides(film, this::rows);
+  }
+
+  /**
+   * Light of some layers that comes over surfaces, denoised, to be brought up to finer pixels.
+   *
+   * @param film keeps its surfaces
+   * @param to of every wanted layer three floats a pixel
+   * @return what the pixels show, or null when stopped
+   */
+  static PixelGuides reflected(Film film, int[] layers, float[][] to, BooleanSupplier stop) {
+    Denoiser denoiser = new Denoiser(film, CrossBilateralFilter.ofMachine(), true, stop);
+    return denoiser.groups(layers, to) ? denoiser.guides : null;
   }
 
   /**
@@ -79,15 +101,21 @@ public final class Denoiser {
       }
     }
     if (n > 0) {
-      DenoiserStops stops = DenoiserStops.of(film.guides().meanSamples());
-      Denoiser denoiser = new Denoiser(film, filter, stops, stop);
-      for (int i = 0; i < n; i += TOGETHER) {
-        if (!denoiser.group(Arrays.copyOfRange(open, i, Math.min(n, i + TOGETHER)), to)) {
-          return null;
-        }
+      Denoiser denoiser = new Denoiser(film, filter, false, stop);
+      if (!denoiser.groups(Arrays.copyOf(open, n), to)) {
+        return null;
       }
     }
     return film.finished(to);
+  }
+
+  private boolean groups(int[] layers, float[][] to) {
+    for (int i = 0; i < layers.length; i += TOGETHER) {
+      if (!group(Arrays.copyOfRange(layers, i, Math.min(layers.length, i + TOGETHER)), to)) {
+        return false;
+      }
+    }
+    return true;
   }
 
   /** A film with every layer denoised. */
@@ -127,7 +155,7 @@ public final class Denoiser {
         return false;
       }
     }
-    for (int level = 0; level < LEVELS; level++) {
+    for (int level = 0; level < (reflectedAlone ? COARSE_LEVELS : LEVELS); level++) {
       for (DenoiserPlane plane : planes) {
         compare(plane);
       }
@@ -139,13 +167,17 @@ public final class Denoiser {
         plane.swap();
       }
     }
-    restoreRemoved(planes);
+    if (!reflectedAlone) {
+      restoreRemoved(planes);
+    }
     float[][] light = new float[planes.length][];
     for (int i = 0; i < planes.length; i++) {
       light[i] = finish(planes[i]);
       to[layers[i]] = light[i];
     }
-    strips(() -> new MixedPixelFit(guides, width, height), (fit, y) -> fit.row(planes, light, y));
+    if (!reflectedAlone) {
+      strips(() -> new MixedPixelFit(guides, width, height), (fit, y) -> fit.row(planes, light, y));
+    }
     return !stop.getAsBoolean();
   }
 
@@ -158,7 +190,8 @@ public final class Denoiser {
   private void start(int layer, DenoiserPlane plane) {
     float[] even = plane.nextR, odd = plane.nextG, squared = plane.nextB;
     boolean pairs = means(layer, plane, even, odd);
-    Speckles speckles = new Speckles(filter, width, height);
+    Speckles speckles =
+        new Speckles(filter, width, height, reflectedAlone ? film.surfaces() : null);
     strips(
         () -> new float[width],
         (scratch, y) -> speckles.hold(plane, plane.light, even, odd, y, scratch));
@@ -199,15 +232,25 @@ public final class Denoiser {
     boolean both = pairs;
     rows(y -> {
       int n = 0;
+      float[] direct = null;
       for (int x = 0; x < width; x++) {
         if (x % Film.TILE_WIDTH == 0) {
           n = film.samples(layer, x, y);
+          direct = reflectedAlone ? film.surfaces().direct(layer, x, y) : null;
         }
         int p = y * width + x;
         if (n == 0) {
           continue;
         }
         float r = sums[3 * p] / n, g = sums[3 * p + 1] / n, b = sums[3 * p + 2] / n;
+        float evenSum = evens[p];
+        if (direct != null) {
+          int at = GBuffer.inTile(x, y);
+          r -= direct[at] / n;
+          g -= direct[at + 1] / n;
+          b -= direct[at + 2] / n;
+          evenSum -= direct[at + 3];
+        }
         plane.r[p] = r / Math.max(LEAST_COLOUR, cr[p]);
         plane.g[p] = g / Math.max(LEAST_COLOUR, cg[p]);
         plane.b[p] = b / Math.max(LEAST_COLOUR, cb[p]);
@@ -217,8 +260,8 @@ public final class Denoiser {
           float all = Colour.luminance(r, g, b);
           float scale = all > 0 ? bare / all : 0;
           int half = n / 2;
-          even[p] = scale * evens[p] / (n - half);
-          odd[p] = scale * Math.max(0, (n * all - evens[p]) / half);
+          even[p] = scale * evenSum / (n - half);
+          odd[p] = scale * Math.max(0, (n * all - evenSum) / half);
         }
       }
     });

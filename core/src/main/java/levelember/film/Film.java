@@ -36,6 +36,9 @@ public final class Film {
   private Guides guides;
   private boolean bare;
 
+  /** Surfaces and direct light sample by sample, or null where they are not kept. */
+  private GBuffer surfaces;
+
   /**
    * An empty film.
    *
@@ -122,6 +125,32 @@ public final class Film {
     return film;
   }
 
+  /** An empty film that keeps the first surfaces of samples alone, and no light from them. */
+  static Film ofSurfaces(int width, int height, int layers, int kept) {
+    return coarse(width, height, 1, layers, true).keepingSurfaces(kept);
+  }
+
+  /** Keeps first surfaces and direct light from now on. */
+  Film keepingSurfaces(int kept) {
+    surfaces = new GBuffer(grid, layers(), kept);
+    return this;
+  }
+
+  /** The first surfaces of samples, or null where they are not kept. */
+  public GBuffer surfaces() {
+    return surfaces;
+  }
+
+  /** Whether paths are traced to their first surface alone. */
+  public boolean ofSurfaces() {
+    return bare && surfaces != null;
+  }
+
+  /** Whether a sample of a tile tells what it shows, as no layer has had it before. */
+  public boolean guidedBy(int tile, int sample) {
+    return (guides == null ? most(tile) : guides.samples(tile)) == sample;
+  }
+
   private Guides guidesOfOwn() {
     return bare ? null : new Guides(grid.pixels(), tiles());
   }
@@ -170,6 +199,7 @@ public final class Film {
       }
     }
     film.guides = stays ? guides : film.guidesOfOwn();
+    film.surfaces = surfaces == null ? null : surfaces.withLayers(from, stays);
     return film;
   }
 
@@ -381,6 +411,11 @@ public final class Film {
     return samples.most(tile);
   }
 
+  /** Least samples of a layer in any tile. */
+  int leastSamples(int layer) {
+    return samples.least(layer, 0, tiles() - 1);
+  }
+
   /** Least samples of any layer in any tile. */
   public int samples() {
     return samples.least();
@@ -409,6 +444,7 @@ public final class Film {
         sum += plane == null ? 0 : 4L * plane.length;
       }
     }
+    sum += surfaces == null ? 0 : surfaces.bytes();
     return sum + (components == null ? 0 : components.bytes());
   }
 }

@@ -4,7 +4,8 @@ import java.util.stream.IntStream;
 import levelember.texture.Picture;
 
 /**
- * Films of one picture at 1/8, 1/4, 1/2 and full size. Every layer is shown from the finest film
+ * Films of one picture at 1/8, 1/4, 1/2 and full size, and the first surfaces of the full one's
+ * first samples, to which coarse light is brought up. Every layer is shown from the finest film
  * that has it, row by row, so that a light just moved appears coarse at once while the others stay
  * sharp, and the picture is never blank.
  */
@@ -14,10 +15,23 @@ public final class Ladder {
   /** How many films there are. */
   static final int SIZES = STEPS.length;
 
-  private static final int[] ENOUGH = {1, 2, 4};
+  /** Samples of the full film from which it needs no light brought up to first surfaces. */
+  static final int SELF_SUFFICIENT = 4;
+
+  /** Samples whose first surfaces are kept in full size. */
+  private static final int SURFACES = 4;
 
   private final int width, height;
   private final Film[] films;
+  private final Film surfaces;
+
+  /**
+   * What is traced next.
+   *
+   * @param film of the ladder
+   * @param samples that it is traced to
+   */
+  public record Step(Film film, int samples) {}
 
   /** Empty films for a picture of the given size. */
   public Ladder(int width, int height, int layers) {
@@ -31,13 +45,18 @@ public final class Ladder {
     films = new Film[STEPS.length];
     for (int i = 0; i < films.length; i++) {
       films[i] = Film.coarse(width, height, STEPS[i], layers, bare);
+      if (!bare) {
+        films[i].keepingSurfaces(1);
+      }
     }
+    surfaces = bare ? null : Film.ofSurfaces(width, height, layers, SURFACES);
   }
 
-  private Ladder(int width, int height, Film[] films) {
+  private Ladder(int width, int height, Film[] films, Film surfaces) {
     this.width = width;
     this.height = height;
     this.films = films;
+    this.surfaces = surfaces;
   }
 
   /** Ladder with other layers that shares what stays; see {@link Film#withLayers}. */
@@ -46,14 +65,14 @@ public final class Ladder {
     for (int i = 0; i < films.length; i++) {
       to[i] = films[i].withLayers(from);
     }
-    return new Ladder(width, height, to);
+    return new Ladder(width, height, to, surfaces == null ? null : surfaces.withLayers(from));
   }
 
   /** The same with one film replaced. */
   Ladder with(int size, Film film) {
     Film[] to = films.clone();
     to[size] = film;
-    return new Ladder(width, height, to);
+    return new Ladder(width, height, to, surfaces);
   }
 
   public int width() {
@@ -69,22 +88,45 @@ public final class Ladder {
     return films[films.length - 1];
   }
 
-  /** Number of the film to trace next, or −1 when the full one has {@code samples}. */
-  public int next(int samples) {
-    for (int i = 0; i < films.length; i++) {
-      if (films[i].samples() < target(i, samples)) {
-        // A coarse film is of no use once the full one has every row.
-        if (i == films.length - 1 || full().samples() == 0) {
-          return i;
+  /** The first surfaces of samples in full size, and the light that comes straight from lights. */
+  public Film surfaces() {
+    return surfaces;
+  }
+
+  /**
+   * What to trace next, or null when the full film has {@code samples}. A coarse picture comes
+   * first, then light and surfaces in turn, each when it takes most of the error away.
+   *
+   * @param sharp whether light is brought up to first surfaces, which are traced for it
+   */
+  public Step next(int samples, boolean sharp) {
+    // A coarse film is of no use once the full one has every row.
+    if (samples > 0 && full().samples() == 0) {
+      boolean fresh = sharp && surfacesKnown() == 0;
+      Step[] order = {
+        new Step(films[0], 1),
+        fresh ? new Step(surfaces, 1) : null,
+        new Step(films[1], 1),
+        sharp ? new Step(surfaces, 2) : null,
+        new Step(films[2], 1),
+        sharp ? new Step(surfaces, SURFACES) : null,
+      };
+      for (Step step : order) {
+        if (step != null && step.film().samples() < step.samples()) {
+          return step;
         }
       }
     }
-    return -1;
+    return full().samples() < samples ? new Step(full(), samples) : null;
   }
 
-  /** Samples that a film is traced to. */
-  public int target(int film, int samples) {
-    return film < ENOUGH.length ? Math.min(ENOUGH[film], samples) : samples;
+  /** Samples of every pixel, at least, whose first surfaces are known. */
+  int surfacesKnown() {
+    int least = Integer.MAX_VALUE;
+    for (int tile = 0; tile < surfaces.tiles(); tile++) {
+      least = Math.min(least, surfaces.most(tile));
+    }
+    return least;
   }
 
   public Film film(int number) {
@@ -107,14 +149,17 @@ public final class Ladder {
    * @param pixels of the full size
    */
   public static long bytes(long pixels, int layers) {
-    // Three floats, one of even samples and three denoised a layer, and the guides; the coarser
-    // films add a third.
-    return pixels * (layers * 28L + 4 * Guides.VALUES) * 4 / 3;
+    // Three floats and one of even samples a layer, the guides, and the surface of one sample, to
+    // which the coarser films add a third; the twin's three floats a layer and those of its
+    // coarsest film; the surfaces in full size; and the direct light of one layer all over.
+    long films = pixels * (layers * 16L + 4 * Guides.VALUES + 16) + GBuffer.bytes(pixels, 1);
+    long twin = pixels * layers * 12L;
+    return films * 4 / 3 + twin + twin / 64 + GBuffer.bytes(pixels, SURFACES);
   }
 
   /** Bytes that all films hold. */
   public long bytes() {
-    long sum = 0;
+    long sum = surfaces == null ? 0 : surfaces.bytes();
     for (Film f : films) {
       sum += f.bytes();
     }

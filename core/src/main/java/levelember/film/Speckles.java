@@ -14,8 +14,12 @@ final class Speckles {
   private final CrossBilateralFilter filter;
   private final int width, height;
 
-  Speckles(CrossBilateralFilter filter, int width, int height) {
+  /** Pixels seen through glass that disperses are of single colours, and no speckles; or null. */
+  private final GBuffer surfaces;
+
+  Speckles(CrossBilateralFilter filter, int width, int height, GBuffer surfaces) {
     this.filter = filter;
+    this.surfaces = surfaces;
     this.width = width;
     this.height = height;
   }
@@ -34,7 +38,7 @@ final class Speckles {
       int p = y * width + x;
       float low = Math.min(even[p], odd[p]);
       float limit = Math.max(third[x], 2 * low);
-      if (light[p] <= limit) {
+      if (light[p] <= limit || surfaces != null && surfaces.dispersed(p)) {
         continue;
       }
       float k = limit / light[p];

@@ -2,6 +2,7 @@ package levelember.transport;
 
 import levelember.film.Component;
 import levelember.film.Film;
+import levelember.film.GBuffer;
 import levelember.math.Colour;
 import levelember.surface.Scattering;
 
@@ -11,8 +12,12 @@ import levelember.surface.Scattering;
  */
 final class ContributionSink {
   private Film film;
-  private int pixel;
+  private int x, y, pixel;
   private boolean even;
+  private int sample;
+  private boolean guided;
+  private GBuffer surfaces;
+  private boolean directAlone;
   private boolean components;
   private final FirstScattering here = new FirstScattering();
   private final RayCount.Tally rays;
@@ -30,14 +35,21 @@ final class ContributionSink {
   /**
    * Comes to a pixel.
    *
-   * @param even every other sample is, so that the film knows its noise
+   * @param sample number; every other one is even, so that the film knows its noise
+   * @param guided whether the sample adds to the guides
    */
-  void begin(Film to, int px, int py, boolean even) {
+  void begin(Film to, int px, int py, int sample, boolean guided) {
     film = to;
     components = to.keepsComponents();
+    x = px;
+    y = py;
     pixel = py * to.width() + px;
     tile = to.tile(px, py);
-    this.even = even;
+    this.sample = sample;
+    this.guided = guided;
+    even = (sample & 1) == 0;
+    surfaces = to.surfaces();
+    directAlone = to.ofSurfaces();
   }
 
   /**
@@ -71,7 +83,7 @@ final class ContributionSink {
   }
 
   private void addKeptHit(int layer, PathState path, float r, float g, float b) {
-    if (!add(layer, r, g, b)) {
+    if (path.surfaceAhead && !addDirect(layer, r, g, b) || !add(layer, r, g, b)) {
       return;
     }
     if (path.depth == 0) {
@@ -79,6 +91,17 @@ final class ContributionSink {
     } else {
       addScattered(layer, path.first, path.depth == 1, r, g, b);
     }
+  }
+
+  /** Adds to the light that comes straight from a light; false where no other is wanted. */
+  private boolean addDirect(int layer, float r, float g, float b) {
+    if (surfaces != null) {
+      float luminance = Colour.luminance(r, g, b);
+      if (Float.isFinite(luminance)) {
+        surfaces.addDirect(layer, x, y, r, g, b, even ? luminance : 0);
+      }
+    }
+    return !directAlone;
   }
 
   /**
@@ -167,7 +190,7 @@ final class ContributionSink {
 
   /** Adds what a backdrop plate shows. */
   void addBehind(int layer, float r, float g, float b) {
-    if (add(layer, r, g, b)) {
+    if (addDirect(layer, r, g, b) && add(layer, r, g, b)) {
       film.add(layer, Component.EMISSION, pixel, r, g, b);
     }
   }
@@ -194,9 +217,49 @@ final class ContributionSink {
     film.caught(layer, pixel, shadowed, offered);
   }
 
-  /** Guides the denoiser by a surface: its colour 0…1, its normal, and 1 / distance in metres. */
-  void guide(float r, float g, float b, float nx, float ny, float nz, float nearness) {
-    film.guides().add(pixel, unit(r), unit(g), unit(b), nx, ny, nz, nearness);
+  /** Whether the sample adds to the guides. */
+  boolean guided() {
+    return guided;
+  }
+
+  /**
+   * Guides the denoiser by a surface: its colour 0…1 and 1 / distance in metres.
+   *
+   * @param dispersed whether the path has settled on a wavelength
+   */
+  void guide(float r, float g, float b, SurfaceInteraction at, float nearness, boolean dispersed) {
+    guide(r, g, b, at.nx, at.ny, at.nz, nearness, at.x, at.y, at.z);
+    if (dispersed && guided && surfaces != null) {
+      surfaces.dispersed(pixel, sample);
+    }
+  }
+
+  /** Guides the denoiser by what lies open, of a colour 0…1. */
+  void guideOpen(float r, float g, float b) {
+    guide(r, g, b, 0, 0, 0, 0, 0, 0, 0);
+  }
+
+  private void guide(
+      float r,
+      float g,
+      float b,
+      float nx,
+      float ny,
+      float nz,
+      float nearness,
+      float placeX,
+      float placeY,
+      float placeZ) {
+    if (!guided) {
+      return;
+    }
+    if (film.guides() != null) {
+      film.guides().add(pixel, unit(r), unit(g), unit(b), nx, ny, nz, nearness);
+    }
+    if (surfaces != null) {
+      surfaces.surface(
+          pixel, sample, unit(r), unit(g), unit(b), nx, ny, nz, nearness, placeX, placeY, placeZ);
+    }
   }
 
   /** How the path covers what is behind the set, and what of that shadow catchers do. */

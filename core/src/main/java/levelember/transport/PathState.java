@@ -55,8 +55,8 @@ final class PathState {
   /** The ray has passed a shadow catcher. */
   boolean caught;
 
-  /** The guides of the denoiser have got nothing of this path yet. */
-  boolean guiding;
+  /** Nothing but smooth mirrors and clear glass has been met yet. */
+  boolean surfaceAhead;
 
   /** Place on the whole picture, 0…1 from its left and from its top. */
   float screenX, screenY;
@@ -74,7 +74,7 @@ final class PathState {
   final PathVertex vertex = new PathVertex();
 
   /** Begins with a ray from the camera. */
-  void begin(float x, float y, float z, float toX, float toY, float toZ, boolean guided) {
+  void begin(float x, float y, float z, float toX, float toY, float toZ) {
     from(x, y, z);
     towards(toX, toY, toZ);
     rayKind = Hierarchy.CAMERA;
@@ -85,7 +85,7 @@ final class PathState {
     spread = softened = 0;
     sinceVertex = length = 0;
     fromDiffuse = caught = false;
-    guiding = guided;
+    surfaceAhead = true;
     medium = behind = null;
     alpha = 1;
     caughtShare = 0;
@@ -108,7 +108,7 @@ final class PathState {
     r *= byR;
     g *= byG;
     b *= byB;
-    if (guiding) {
+    if (surfaceAhead) {
       neutralR *= byR;
       neutralG *= byG;
       neutralB *= byB;
@@ -121,6 +121,11 @@ final class PathState {
     r *= Spectrum.response(chosen, 0);
     g *= Spectrum.response(chosen, 1);
     b *= Spectrum.response(chosen, 2);
+  }
+
+  /** Settles on green, without its response: for what guides show, which have no dispersion. */
+  void disperseNowhere() {
+    wavelength = 0.5f;
   }
 
   float brightest() {

@@ -33,6 +33,11 @@ final class PathTracer {
   private final int mostDepth;
   private final int seed;
   private final boolean roulette;
+  private final boolean toFirstSurface;
+
+  /** What the camera sees through glass is seen without its dispersion, as in coarse pictures. */
+  private final boolean nothingDisperses;
+
   private final RayWalk walk;
   private final Points points;
   private final LightSelection selection;
@@ -59,6 +64,8 @@ final class PathTracer {
     scene = view.scene();
     lens = view.camera().rays(film.fullWidth(), film.fullHeight(), film.step());
     cutOut = view.camera().cutOut();
+    toFirstSurface = film.ofSurfaces();
+    nothingDisperses = toFirstSurface || film.step() > 1;
     this.seed = seed;
     int most = scene.bounce.maxBounces();
     mostDepth = most == Bounce.MOST ? bounces : Math.min(bounces, most);
@@ -95,7 +102,7 @@ final class PathTracer {
     while (extend(wanted)) {
       // Goes on from vertex to vertex.
     }
-    if (cutOut && guided) {
+    if (cutOut && guided && !toFirstSurface) {
       sink.cover(path.alpha, path.caughtShare);
     }
   }
@@ -109,12 +116,12 @@ final class PathTracer {
     points.pair(Dimensions.LENS);
     float across = points.u, down = points.v;
     lens.ray(px, row, fu, fv, across, down, ray);
-    path.begin(ray.ox, ray.oy, ray.oz, ray.dx, ray.dy, ray.dz, guided);
+    path.begin(ray.ox, ray.oy, ray.oz, ray.dx, ray.dy, ray.dz);
     media.clear();
     path.screenX = (px + fu) / film.width();
     path.screenY = (row + fv) / ((float) film.fullHeight() / film.step());
     regularization.begin(sample);
-    sink.begin(film, px, py, even);
+    sink.begin(film, px, py, sample, guided);
   }
 
   /** Traces the path's ray and scatters it where it hits; false when the path ends. */
@@ -165,9 +172,12 @@ final class PathTracer {
     boolean catching = path.vertex.isCamera() && scene.catches[at.piece];
     if (!catching) {
       guide();
+      if (toFirstSurface && !path.surfaceAhead) {
+        return false;
+      }
     }
     // The last ray of a path may pass panes, as its shadow rays do, but gathers no light there.
-    if (path.depth < mostDepth) {
+    if (path.depth < mostDepth && !toFirstSurface) {
       direct.estimate(path, at, catching, wanted);
     }
     return catching ? passCatcher(sinceVertex) : scatter(sinceVertex);
@@ -180,8 +190,8 @@ final class PathTracer {
     } else if (path.rayKind == Hierarchy.CAMERA) {
       emitters.behind(path, wanted);
     }
-    if (path.guiding) {
-      sink.guide(path.neutralR, path.neutralG, path.neutralB, 0, 0, 0, 0);
+    if (path.surfaceAhead) {
+      sink.guideOpen(path.neutralR, path.neutralG, path.neutralB);
     }
   }
 
@@ -238,26 +248,32 @@ final class PathTracer {
       return false;
     }
     if (path.wavelength < 0 && surface.disperses()) {
-      path.disperse(points.single(Dimensions.WAVELENGTH));
+      if (path.surfaceAhead && nothingDisperses) {
+        path.disperseNowhere();
+      } else {
+        path.disperse(points.single(Dimensions.WAVELENGTH));
+      }
     }
     return true;
   }
 
   /** Guides the denoiser by the first surface that is neither a mirror nor clear. */
   private void guide() {
-    if (!path.guiding || !at.textured && at.surface.specular()) {
+    if (!path.surfaceAhead || !at.textured && at.surface.specular()) {
       return;
     }
-    path.guiding = false;
+    path.surfaceAhead = false;
+    if (!sink.guided()) {
+      return;
+    }
     at.surface.albedo(at.scattering, albedo);
     sink.guide(
         path.neutralR * albedo[0],
         path.neutralG * albedo[1],
         path.neutralB * albedo[2],
-        at.nx,
-        at.ny,
-        at.nz,
-        1 / path.length);
+        at,
+        1 / path.length,
+        path.wavelength >= 0);
   }
 
   /** Goes on behind a shadow catcher, which the camera does not see; false when the path ends. */
@@ -266,8 +282,8 @@ final class PathTracer {
       // What is there in place of a floor or wall hides what is behind it.
       path.caughtShare = path.mean();
       path.alpha = 1 - path.caughtShare;
-      if (path.guiding) {
-        sink.guide(0, 0, 0, 0, 0, 0, 0);
+      if (path.surfaceAhead) {
+        sink.guideOpen(0, 0, 0);
       }
       return false;
     }
@@ -301,8 +317,11 @@ final class PathTracer {
     float dx = at.tx * s.x + at.sx * s.y + at.nx * s.z;
     float dy = at.ty * s.x + at.sy * s.y + at.ny * s.z;
     float dz = at.tz * s.x + at.sz * s.y + at.nz * s.z;
-    if (path.guiding && surface.transmits() && !s.through) {
-      path.guiding = false;
+    if (path.surfaceAhead && surface.transmits() && !s.through) {
+      path.surfaceAhead = false;
+      if (toFirstSurface) {
+        return false;
+      }
     }
     float leaving = dx * at.gx + dy * at.gy + dz * at.gz;
     if (s.through ? leaving >= 0 : leaving <= 0) {

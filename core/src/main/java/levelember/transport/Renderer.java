@@ -155,7 +155,7 @@ public final class Renderer implements AutoCloseable {
         for (int k = 0; k < wanted.length; k++) {
           wanted[k] = film.samples(k, t) == sample;
         }
-        boolean guided = film.guides().samples(t) == sample;
+        boolean guided = film.guidedBy(t, sample);
         for (int y = film.top(t); y < film.bottom(t); y++) {
           for (int x = film.left(t); x < film.right(t); x++) {
             tracer.trace(film, x, y, sample, wanted, guided);
@@ -166,7 +166,7 @@ public final class Renderer implements AutoCloseable {
             film.sampled(k, t);
           }
         }
-        if (guided) {
+        if (guided && film.guides() != null) {
           film.guides().sampled(t);
         }
       }

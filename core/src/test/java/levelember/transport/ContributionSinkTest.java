@@ -12,7 +12,7 @@ class ContributionSinkTest {
 
   @Test
   void aContributionIsAddedToItsLayerAndPixel() {
-    sink.begin(film, 1, 1, true);
+    sink.begin(film, 1, 1, 0, false);
     sink.addBehind(1, 1, 2, 3);
     sink.addBehind(1, 1, 1, 1);
     assertThat(film.sums(1)).containsSubsequence(2, 3, 4);
@@ -23,7 +23,7 @@ class ContributionSinkTest {
   /** One bad sample does not end a picture: it is left out and counted. */
   @Test
   void whatIsNoFiniteNumberIsDroppedAndCounted() {
-    sink.begin(film, 1, 1, false);
+    sink.begin(film, 1, 1, 1, false);
     sink.addBehind(0, Float.NaN, 1, 1);
     sink.addBehind(0, 1, Float.POSITIVE_INFINITY, 1);
     sink.addBehind(0, 1, Float.NEGATIVE_INFINITY, Float.POSITIVE_INFINITY);

@@ -7,7 +7,6 @@ import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import levelember.film.Convergence;
 import levelember.film.DenoisedLadder;
-import levelember.film.Film;
 import levelember.film.Ladder;
 import levelember.film.Noise;
 import levelember.look.DisplayCurve;
@@ -361,10 +360,14 @@ final class LiveSession {
         && meeting.look(view, worn, ladder.width(), ladder.height(), this::interrupted);
   }
 
+  private Ladder.Step nextStep() {
+    return ladder.next(Math.min(EVEN_SAMPLES, samples), denoising.at(lastNoise));
+  }
+
   /** Traces a slice; false when there is nothing left to trace. */
   private boolean trace() {
     boolean meets = firstHitsTraced();
-    int number = ladder.next(Math.min(EVEN_SAMPLES, samples));
+    Ladder.Step next = nextStep();
     long begin = System.nanoTime();
     boolean coarse = ladder.step() != 1;
     long slice = coarse ? SLICE_NANOS : LATER_FRAMES_NANOS;
@@ -374,10 +377,8 @@ final class LiveSession {
     BooleanSupplier stop =
         () -> System.nanoTime() - begin > slice || interrupted() || turn.givesWay();
     RayCount rays;
-    if (number >= 0) {
-      Film film = ladder.film(number);
-      rays =
-          renderer.trace(view, film, ladder.target(number, Math.min(EVEN_SAMPLES, samples)), stop);
+    if (next != null) {
+      rays = renderer.trace(view, next.film(), next.samples(), stop);
     } else {
       Noise now = noise == null ? measured() : noise;
       rays = renderer.refine(view, ladder.full(), now, wantedNoise, samples, stop);
@@ -400,7 +401,7 @@ final class LiveSession {
     tracedNanos += System.nanoTime() - begin;
     noise = null;
     if (!interrupted()) {
-      if (number < 0) {
+      if (next == null) {
         convergence.note(tracedNanos / 1e9, measured().whole());
       }
       if (denoising.at(lastNoise)) {
@@ -445,7 +446,7 @@ final class LiveSession {
 
   /** True when nothing is left to trace. */
   private boolean clean() {
-    return ladder.next(Math.min(EVEN_SAMPLES, samples)) < 0
+    return nextStep() == null
         && noise != null
         && (noise.whole() <= wantedNoise || ladder.full().samples() >= samples);
   }

@@ -1,0 +1,123 @@
+package levelember.film;
+
+import java.util.function.BooleanSupplier;
+import java.util.stream.IntStream;
+
+/**
+ * Brings light of a coarse film up to a G-buffer of full size (joint bilateral upsampling, Kopf,
+ * Cohen, Lischinski and Uyttendaele 2007): every fine sample takes the irradiance of those coarse
+ * pixels about it that show the same surface, times its own albedo. What comes straight from lights
+ * is taken from the G-buffer.
+ *
+ * <p>Weights depend on surfaces alone, so layers come out as they would by themselves. Every pixel
+ * gathers in a fixed order: the same bits on any number of threads.
+ */
+final class JointUpsampling {
+  /** Standard deviation of the weight by distance, in coarse pixels. */
+  static final float NEAR = 0.6f;
+
+  /** Share of the weight by distance below which pixels farther off are looked at. */
+  static final float TOO_FEW = 0.03f;
+
+  private static final int STRIPS = 32;
+
+  private final Film coarse;
+  private final Film fine;
+  private final int ratio;
+  private final CoarseSurfaces guides;
+  private final BooleanSupplier stop;
+  private final UpsamplingKernel kernel;
+
+  /**
+   * @param coarse the film whose light is brought up
+   * @param guides what its pixels show
+   * @param fine the film of full size that keeps first surfaces
+   */
+  JointUpsampling(
+      Film coarse, PixelGuides guides, Film fine, UpsamplingKernel kernel, BooleanSupplier stop) {
+    this.kernel = kernel;
+    this.coarse = coarse;
+    this.fine = fine;
+    this.stop = stop;
+    ratio = coarse.step();
+    this.guides = new CoarseSurfaces(coarse, guides);
+  }
+
+  /**
+   * Layers in full size as means, three floats a pixel, or null when stopped.
+   *
+   * @param layers numbers of the layers
+   * @param reflected of each the denoised light that comes over surfaces, three floats a coarse
+   *     pixel
+   */
+  float[][] layers(int[] layers, float[][] reflected) {
+    int height = fine.height();
+    float[][] to = new float[layers.length][3 * fine.width() * height];
+    float[][] planes = planes(reflected);
+    IntStream.range(0, STRIPS)
+        .parallel()
+        .forEach(s -> {
+          UpsamplingRow row = new UpsamplingRow(fine, guides, ratio, planes, to, kernel);
+          for (int y = s * height / STRIPS; y < (s + 1) * height / STRIPS; y++) {
+            if (stop.getAsBoolean()) {
+              return;
+            }
+            row.bringUp(y);
+            for (int i = 0; i < layers.length; i++) {
+              addDirect(layers[i], y, to[i]);
+            }
+          }
+        });
+    return stop.getAsBoolean() ? null : to;
+  }
+
+  /** Weight by distance: squared, in coarse pixels. */
+  static float near(float squared) {
+    return CoarseSurfaces.falling(squared / (2 * NEAR * NEAR));
+  }
+
+  /** Light by layer and channel, a plane each. */
+  private static float[][] planes(float[][] reflected) {
+    float[][] to = new float[3 * reflected.length][];
+    for (int i = 0; i < to.length; i++) {
+      float[] from = reflected[i / 3];
+      to[i] = new float[from.length / 3];
+      for (int p = 0; p < to[i].length; p++) {
+        to[i][p] = from[3 * p + i % 3];
+      }
+    }
+    return to;
+  }
+
+  /** Adds what comes straight from a layer's light, of the coarse film where there is no finer. */
+  private void addDirect(int layer, int y, float[] to) {
+    for (int left = 0; left < fine.width(); left += Film.TILE_WIDTH) {
+      int right = Math.min(fine.width(), left + Film.TILE_WIDTH);
+      int n = fine.samples(layer, left, y);
+      if (n > 0 && fine.surfaces().direct(layer, left, y) == null) {
+        continue;
+      }
+      for (int x = left; x < right; x++) {
+        int p = y * fine.width() + x;
+        if (n > 0) {
+          addDirect(fine.surfaces(), layer, x, y, n, to, p);
+        } else {
+          int cx = Math.min(x / ratio, coarse.width() - 1);
+          int cy = Math.min(y / ratio, coarse.height() - 1);
+          addDirect(coarse.surfaces(), layer, cx, cy, coarse.samples(layer, cx, cy), to, p);
+        }
+      }
+    }
+  }
+
+  private static void addDirect(
+      GBuffer from, int layer, int x, int y, int samples, float[] to, int pixel) {
+    float[] sums = from.direct(layer, x, y);
+    if (sums != null) {
+      int at = GBuffer.inTile(x, y);
+      for (int k = 0; k < 3; k++) {
+        to[3 * pixel + k] += sums[at + k] / samples;
+      }
+    }
+  }
+}

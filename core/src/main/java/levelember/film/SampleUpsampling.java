@@ -1,0 +1,188 @@
+package levelember.film;
+
+/**
+ * Brings light up to single pixels, sample by sample: those that show several surfaces, and those
+ * whose surface no coarse pixel beside them shows, which take from farther ones. One a thread.
+ */
+final class SampleUpsampling {
+  /** Coarse pixels either way that are looked at where those beside do not show the surface. */
+  private static final int REACH = 2;
+
+  /**
+   * Distances in eight directions of those that are looked at besides where these do not either.
+   */
+  private static final int[] FARTHER = {3, 4, 5};
+
+  private static final int MOST = (2 * REACH + 1) * (2 * REACH + 1) + 8 * FARTHER.length;
+
+  /** Standard deviation of the weight by distance there, in coarse pixels. */
+  private static final float FAR = 1.5f;
+
+  /** Weight, by the largest, of pixels that are left out. */
+  private static final float LEAST_WEIGHT = 0.02f;
+
+  private final Film fine;
+  private final GBuffer surfaces;
+  private final CoarseSurfaces coarse;
+  private final int ratio;
+  private final float[][] light, to;
+  private final float[] sample = new float[CoarseSurfaces.VALUES];
+  private final int[] taps = new int[MOST];
+  private final float[] weights = new float[MOST], apart = new float[MOST];
+  private final float[] scale = new float[3];
+  private int count;
+  private float spread;
+
+  /**
+   * @param ratio of the sizes
+   * @param light of layers and channels, a plane of coarse pixels each
+   * @param to of layers, three floats a fine pixel
+   */
+  SampleUpsampling(Film fine, CoarseSurfaces coarse, int ratio, float[][] light, float[][] to) {
+    this.fine = fine;
+    this.coarse = coarse;
+    this.ratio = ratio;
+    this.light = light;
+    this.to = to;
+    surfaces = fine.surfaces();
+  }
+
+  /** Samples of a pixel, of the first {@code n}, whose surface is known. */
+  static int known(GBuffer surfaces, int pixel, int n) {
+    int known = 0;
+    for (int i = 0; i < n; i++) {
+      known += surfaces.kind(pixel, i) == GBuffer.UNKNOWN ? 0 : 1;
+    }
+    return known;
+  }
+
+  /** Adds the light of a pixel. */
+  void pixel(int x, int y) {
+    int p = y * fine.width() + x;
+    int n = Math.min(surfaces.kept(), fine.most(fine.tile(x, y)));
+    int known = known(surfaces, p, n);
+    if (known == 0) {
+      unknown(x, y);
+      return;
+    }
+    for (int i = 0; i < n; i++) {
+      if (surfaces.kind(p, i) != GBuffer.UNKNOWN) {
+        surfaces.read(p, i, sample);
+        gather((x + 0.5f) / ratio - 0.5f, (y + 0.5f) / ratio - 0.5f);
+        add(p, 1f / known);
+      }
+    }
+  }
+
+  /** Where no sample knows its surface: the light of the coarse pixel as it is. */
+  private void unknown(int x, int y) {
+    int cx = Math.min(x / ratio, coarse.width - 1), cy = Math.min(y / ratio, coarse.height - 1);
+    int c = cy * coarse.width + cx, p = y * fine.width() + x;
+    for (int i = 0; i < to.length; i++) {
+      for (int k = 0; k < 3; k++) {
+        to[i][3 * p + k] += light[3 * i + k][c];
+      }
+    }
+  }
+
+  /** Chooses and weighs coarse pixels for the present sample. */
+  private void gather(float fx, float fy) {
+    int x0 = (int) Math.floor(fx), y0 = (int) Math.floor(fy);
+    int before = ratio == 1 ? 1 : 0;
+    count = 0;
+    spread = 0;
+    square(x0 - before, y0 - before, x0 + 1, y0 + 1, fx, fy, 1);
+    if (alike()) {
+      weigh(0);
+      return;
+    }
+    int cx = Math.round(fx), cy = Math.round(fy);
+    float far = FAR / JointUpsampling.NEAR;
+    count = 0;
+    spread = 0;
+    square(cx - REACH, cy - REACH, cx + REACH, cy + REACH, fx, fy, far);
+    if (alike()) {
+      weigh(0);
+      return;
+    }
+    for (int away : FARTHER) {
+      for (int i = 0; i < 9; i++) {
+        if (i != 4) {
+          tap(cx + (i % 3 - 1) * away, cy + (i / 3 - 1) * away, fx, fy, far);
+        }
+      }
+    }
+    // Nothing is alike: what is so most.
+    float least = Float.POSITIVE_INFINITY;
+    for (int i = 0; i < count; i++) {
+      least = Math.min(least, apart[i]);
+    }
+    weigh(least > 1 ? least : 0);
+  }
+
+  private void square(
+      int left, int top, int right, int bottom, float fx, float fy, float byDistance) {
+    for (int cy = top; cy <= bottom; cy++) {
+      for (int cx = left; cx <= right; cx++) {
+        tap(cx, cy, fx, fy, byDistance);
+      }
+    }
+  }
+
+  private void tap(int cx, int cy, float fx, float fy, float byDistance) {
+    if (cx < 0 || cy < 0 || cx >= coarse.width || cy >= coarse.height) {
+      return;
+    }
+    float dx = (cx - fx) / byDistance, dy = (cy - fy) / byDistance;
+    int c = cy * coarse.width + cx;
+    taps[count] = c;
+    weights[count] = JointUpsampling.near(dx * dx + dy * dy);
+    apart[count] = coarse.apart(c, sample);
+    spread += weights[count];
+    count++;
+  }
+
+  /** Whether enough of the pixels that were chosen show the sample's surface. */
+  private boolean alike() {
+    float sum = 0;
+    for (int i = 0; i < count; i++) {
+      sum += weights[i] * CoarseSurfaces.falling(apart[i]);
+    }
+    return sum >= JointUpsampling.TOO_FEW * spread;
+  }
+
+  /** Weighs by differences, less what is let pass. */
+  private void weigh(float passed) {
+    float most = 0;
+    for (int i = 0; i < count; i++) {
+      weights[i] *= CoarseSurfaces.falling(apart[i] - passed);
+      most = Math.max(most, weights[i]);
+    }
+    int kept = 0;
+    for (int i = 0; i < count; i++) {
+      if (weights[i] > LEAST_WEIGHT * most) {
+        weights[kept] = weights[i];
+        taps[kept++] = taps[i];
+      }
+    }
+    count = kept;
+  }
+
+  private void add(int p, float share) {
+    for (int k = 0; k < 3; k++) {
+      float sum = 0;
+      for (int i = 0; i < count; i++) {
+        sum += weights[i] * coarse.values[k][taps[i]];
+      }
+      scale[k] = sum > 0 ? share * Math.max(Denoiser.LEAST_COLOUR, sample[k]) / sum : 0;
+    }
+    for (int i = 0; i < light.length; i++) {
+      float[] from = light[i];
+      float sum = 0;
+      for (int t = 0; t < count; t++) {
+        sum += weights[t] * from[taps[t]];
+      }
+      to[i / 3][3 * p + i % 3] += scale[i % 3] * sum;
+    }
+  }
+}

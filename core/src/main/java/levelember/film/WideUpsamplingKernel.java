@@ -1,0 +1,95 @@
+package levelember.film;
+
+import jdk.incubator.vector.FloatVector;
+import jdk.incubator.vector.VectorSpecies;
+import levelember.math.Lanes;
+
+/** {@link UpsamplingKernel} with as many pixels at a time as the machine's vectors hold. */
+final class WideUpsamplingKernel extends UpsamplingKernel {
+  private static final VectorSpecies<Float> S = Lanes.species();
+
+  @Override
+  void weigh(
+      CoarseSurfaces coarse,
+      Run run,
+      float[][] own,
+      float[] met,
+      float near,
+      float[] weights,
+      float[][] sums) {
+    float[][] v = coarse.values;
+    int i = run.begin();
+    for (int last = run.end() - S.length(); i <= last; i += S.length()) {
+      int q = i + run.shift();
+      FloatVector red = FloatVector.fromArray(S, v[0], q);
+      FloatVector green = FloatVector.fromArray(S, v[1], q);
+      FloatVector blue = FloatVector.fromArray(S, v[2], q);
+      FloatVector colour =
+          squared(red.sub(FloatVector.fromArray(S, own[0], i)))
+              .add(squared(green.sub(FloatVector.fromArray(S, own[1], i))))
+              .add(squared(blue.sub(FloatVector.fromArray(S, own[2], i))));
+      FloatVector nx = FloatVector.fromArray(S, own[CoarseSurfaces.NX], i);
+      FloatVector ny = FloatVector.fromArray(S, own[CoarseSurfaces.NY], i);
+      FloatVector nz = FloatVector.fromArray(S, own[CoarseSurfaces.NZ], i);
+      FloatVector normal =
+          squared(FloatVector.fromArray(S, v[CoarseSurfaces.NX], q).sub(nx))
+              .add(squared(FloatVector.fromArray(S, v[CoarseSurfaces.NY], q).sub(ny)))
+              .add(squared(FloatVector.fromArray(S, v[CoarseSurfaces.NZ], q).sub(nz)));
+      FloatVector plane =
+          nx.mul(minus(v[CoarseSurfaces.X], q, own[CoarseSurfaces.X], i))
+              .add(ny.mul(minus(v[CoarseSurfaces.Y], q, own[CoarseSurfaces.Y], i)))
+              .add(nz.mul(minus(v[CoarseSurfaces.Z], q, own[CoarseSurfaces.Z], i)))
+              .mul(
+                  FloatVector.fromArray(S, own[CoarseSurfaces.NEARNESS], i)
+                      .mul(CoarseSurfaces.BY_PLANE));
+      FloatVector here = FloatVector.fromArray(S, met, i);
+      FloatVector surface = FloatVector.fromArray(S, coarse.surface, q);
+      FloatVector open = FloatVector.fromArray(S, coarse.open, q);
+      FloatVector other = here.mul(open).add(here.neg().add(1).mul(surface));
+      FloatVector apart =
+          colour
+              .mul(CoarseSurfaces.BY_ALBEDO)
+              .add(normal.mul(CoarseSurfaces.BY_NORMAL))
+              .add(here.mul(surface).mul(squared(plane).min(CoarseSurfaces.MOST_BY_PLANE)))
+              .add(other.mul(CoarseSurfaces.MOST_BY_PLANE))
+              .add(surface.neg().add(1).sub(open).mul(CoarseSurfaces.BY_UNKNOWN));
+      FloatVector w = falling(apart).mul(near);
+      w.intoArray(weights, i);
+      add(sums[0], i, w);
+      add(sums[1], i, w.mul(red));
+      add(sums[2], i, w.mul(green));
+      add(sums[3], i, w.mul(blue));
+    }
+    super.weigh(coarse, new Run(i, run.end(), run.shift()), own, met, near, weights, sums);
+  }
+
+  @Override
+  void take(float[] light, Run run, float[] weights, float[] to) {
+    int i = run.begin();
+    for (int last = run.end() - S.length(); i <= last; i += S.length()) {
+      FloatVector w = FloatVector.fromArray(S, weights, i);
+      add(to, i, w.mul(FloatVector.fromArray(S, light, i + run.shift())));
+    }
+    super.take(light, new Run(i, run.end(), run.shift()), weights, to);
+  }
+
+  private static FloatVector minus(float[] a, int i, float[] b, int j) {
+    return FloatVector.fromArray(S, a, i).sub(FloatVector.fromArray(S, b, j));
+  }
+
+  private static void add(float[] to, int i, FloatVector v) {
+    FloatVector.fromArray(S, to, i).add(v).intoArray(to, i);
+  }
+
+  private static FloatVector squared(FloatVector v) {
+    return v.mul(v);
+  }
+
+  private static FloatVector falling(FloatVector t) {
+    FloatVector f = t.mul(-1 / 16f).add(1).max(0);
+    f = f.mul(f);
+    f = f.mul(f);
+    f = f.mul(f);
+    return f.mul(f);
+  }
+}
