@@ -121,8 +121,9 @@ class LookChannelTest {
     float[] weights = LayerWeights.of(shoot);
     Picture picture = LayerMix.picture(film, weights);
     LookInputsMaker maker = new LookInputsMaker(shoot, look, 160, 90, weights);
-    FirstHits hits = new FirstHits(160, 90, 0, 90, LookInputsMaker.margin(look, 90), view.layers());
-    for (int i = 0; i < FirstHits.ENOUGH; i++) {
+    FirstHits hits =
+        new FirstHits(160, 90, 0, 90, LookInputsMaker.margin(look, 90), view.layers(), true);
+    for (int i = 0; i < hits.enough(); i++) {
       new FirstHitTracer(view).sample(hits, () -> false);
     }
     maker.take(hits, 0, 90, null);

@@ -251,8 +251,9 @@ class RenderCommandTest {
     Look look = s.looks().getLast();
     float[] weights = LayerWeights.of(s);
     LookInputsMaker maker = new LookInputsMaker(s, look, 48, 32, weights);
-    FirstHits hits = new FirstHits(48, 32, 0, 32, LookInputsMaker.margin(look, 32), view.layers());
-    for (int i = 0; i < FirstHits.ENOUGH; i++) {
+    FirstHits hits =
+        new FirstHits(48, 32, 0, 32, LookInputsMaker.margin(look, 32), view.layers(), true);
+    for (int i = 0; i < hits.enough(); i++) {
       new FirstHitTracer(view).sample(hits, () -> false);
     }
     maker.take(hits, 0, 32, null);

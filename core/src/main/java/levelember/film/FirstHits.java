@@ -11,8 +11,8 @@ public final class FirstHits {
   /** Samples of which the pieces are kept. */
   public static final int KEPT = 8;
 
-  /** Samples after which more bring little. */
-  public static final int ENOUGH = 16;
+  /** Samples after which more bring little, of pieces and lamps and of surroundings. */
+  private static final int ENOUGH = KEPT, ENOUGH_OF_SURROUNDINGS = 16;
 
   /** Distances told apart. */
   public static final int BINS = 12;
@@ -23,7 +23,10 @@ public final class FirstHits {
   private final int width, height, firstRow, rows, margin;
   private final int above, below;
   private final int[] pieces;
+
+  /** How far the next surface is, by bins, or null where nobody wants to know. */
   private final byte[] near;
+
   private final float[] guides;
   private final float[] open;
   private final float[][] seen;
@@ -38,8 +41,10 @@ public final class FirstHits {
    * @param rows that are kept
    * @param margin pixels around the frame, not around the rows, in which lamps are looked for
    * @param lights of the rig
+   * @param surroundings whether it is noted how near other surfaces come
    */
-  public FirstHits(int width, int height, int firstRow, int rows, int margin, int lights) {
+  public FirstHits(
+      int width, int height, int firstRow, int rows, int margin, int lights, boolean surroundings) {
     this.width = width;
     this.height = height;
     this.firstRow = firstRow;
@@ -48,7 +53,7 @@ public final class FirstHits {
     above = firstRow == 0 ? margin : 0;
     below = firstRow + rows == height ? margin : 0;
     pieces = new int[Math.multiplyExact(KEPT, width * rows)];
-    near = new byte[Math.multiplyExact(BINS, width * rows)];
+    near = surroundings ? new byte[Math.multiplyExact(BINS, width * rows)] : null;
     guides = new float[4 * width * rows];
     open = new float[width * rows];
     seen = new float[lights][];
@@ -87,6 +92,16 @@ public final class FirstHits {
   /** The row after the last in which lamps are looked for. */
   public int bottom() {
     return firstRow + rows + below;
+  }
+
+  /** Whether it is noted how near other surfaces come to what is met. */
+  public boolean surroundings() {
+    return near != null;
+  }
+
+  /** Samples after which more bring little. */
+  public int enough() {
+    return near == null ? ENOUGH : ENOUGH_OF_SURROUNDINGS;
   }
 
   /** Samples that are in. */
@@ -199,7 +214,7 @@ public final class FirstHits {
 
   /**
    * How much of what each pixel of a row shows is shut in: the mean over its surroundings of 1 −
-   * distance/reach where that is above 0.
+   * distance/reach where that is above 0. Only where {@link #surroundings} are noted.
    *
    * @param reach metres
    */
@@ -246,7 +261,11 @@ public final class FirstHits {
 
   /** Bytes that it holds. */
   public long bytes() {
-    long sum = 4L * pieces.length + near.length + 4L * guides.length + 4L * open.length;
+    long sum =
+        4L * pieces.length
+            + (near == null ? 0 : near.length)
+            + 4L * guides.length
+            + 4L * open.length;
     for (float[] s : seen) {
       sum += s == null ? 0 : 4L * s.length;
     }

@@ -64,6 +64,11 @@ public final class LookInputsMaker {
             .anyMatch(g -> g.active() && (g.outsideFrame() || g.source().needsInputs()));
   }
 
+  /** Whether a look needs to know how near surfaces come to one another. */
+  public static boolean needsSurroundings(Look look) {
+    return look.contact().amount() > 0;
+  }
+
   /** Margin around the frame that a look wants lamps to be looked for in, pixels. */
   public static int margin(Look look, int height) {
     boolean beyond = look.glows().stream().anyMatch(g -> g.active() && g.outsideFrame());

@@ -13,8 +13,9 @@ import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
 
 /**
- * Fills {@link FirstHits}: a ray from the camera for every sample, and from what it meets one into
- * the open, drawn by the cosine, as far as contact shade may reach (Zhukov, Iones and Kronin 1998).
+ * Fills {@link FirstHits}: a ray from the camera for every sample, and where surroundings are noted
+ * one from what it meets into the open, drawn by the cosine, as far as contact shade may reach
+ * (Zhukov, Iones and Kronin 1998).
  */
 public final class FirstHitTracer {
   private static final int SEED = 0x51A7E;
@@ -117,7 +118,9 @@ public final class FirstHitTracer {
           float s = at.outside ? 1 : -1;
           float nx = s * at.gx, ny = s * at.gy, nz = s * at.gz;
           to.met(x, y, at.piece, nx, ny, nz, whole);
-          open(x, y, nx, ny, nz);
+          if (to.surroundings()) {
+            open(x, y, nx, ny, nz);
+          }
         }
         return;
       }

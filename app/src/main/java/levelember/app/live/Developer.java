@@ -111,7 +111,7 @@ final class Developer {
       Function<float[], Picture> mixed,
       Kept kept) {
     Picture light = mixed.apply(weights);
-    FirstHits known = step == 1 && fits(hits, light) ? hits : null;
+    FirstHits known = step == 1 && fits(hits, light, worn) ? hits : null;
     Development ready = ready(worn);
     if (kept != null && kept.knows(light, known, worn)) {
       LookInputs same = kept.last.aids();
@@ -142,8 +142,9 @@ final class Developer {
     return made;
   }
 
-  private static boolean fits(FirstHits hits, Picture light) {
+  private static boolean fits(FirstHits hits, Picture light, Look worn) {
     return hits != null
+        && (hits.surroundings() || !LookInputsMaker.needsSurroundings(worn))
         && hits.samples() > 0
         && hits.width() == light.width()
         && hits.height() == light.height();

@@ -58,16 +58,18 @@ final class Meeting {
     int margin = LookInputsMaker.margin(look, height);
     FirstHits now = hits;
     boolean lampsAsked = asksForLamps(look);
+    boolean surroundings = LookInputsMaker.needsSurroundings(look);
     if (now == null
         || now.margin() < margin
+        || surroundings && !now.surroundings()
         || lampsAsked && !(lampsStand && now.lights() == view.layers())) {
-      now = new FirstHits(width, height, 0, height, margin, view.layers());
+      now = new FirstHits(width, height, 0, height, margin, view.layers(), surroundings);
       lampsStand = true;
-    } else if (now.samples() >= FirstHits.ENOUGH) {
+    } else if (now.samples() >= now.enough()) {
       return false;
     } else if (now.lights() != view.layers()) {
       // Half looked at with other lights: from the start.
-      now = new FirstHits(width, height, 0, height, margin, view.layers());
+      now = new FirstHits(width, height, 0, height, margin, view.layers(), surroundings);
       lampsStand = true;
     }
     boolean whole = new FirstHitTracer(view).sample(now, stop);
@@ -78,7 +80,9 @@ final class Meeting {
   /** Whether the look knows all that it needs to. */
   boolean knows(Shoot shoot, Look look) {
     FirstHits now = hits;
-    return now != null && now.samples() >= FirstHits.ENOUGH
+    return now != null
+            && now.samples() >= now.enough()
+            && (now.surroundings() || !LookInputsMaker.needsSurroundings(look))
         || !LookInputsMaker.needsHits(shoot, look);
   }
 

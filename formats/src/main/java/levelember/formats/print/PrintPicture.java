@@ -117,9 +117,17 @@ public final class PrintPicture {
       int last = Math.min(height, first + rows);
       int top = Math.max(0, first - AmbientOcclusion.REACH);
       int bottom = Math.min(height, last + AmbientOcclusion.REACH);
-      FirstHits hits = new FirstHits(width, height, top, bottom - top, margin, view.layers());
+      FirstHits hits =
+          new FirstHits(
+              width,
+              height,
+              top,
+              bottom - top,
+              margin,
+              view.layers(),
+              LookInputsMaker.needsSurroundings(look));
       FirstHitTracer tracer = new FirstHitTracer(view);
-      for (int i = 0; i < FirstHits.ENOUGH; i++) {
+      for (int i = 0; i < hits.enough(); i++) {
         tracer.sample(hits, () -> false);
       }
       maker.take(hits, first, last, null);
