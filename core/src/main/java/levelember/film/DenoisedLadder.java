@@ -18,6 +18,9 @@ public final class DenoisedLadder {
   private volatile Ladder ladder;
   private Source[] sources;
 
+  /** The weights that light was brought up with last, which may serve again. */
+  private volatile UpsamplingWeights weights;
+
   /**
    * What a layer was last made of.
    *
@@ -140,9 +143,14 @@ public final class DenoisedLadder {
     for (int i = 0; i < own.length; i++) {
       own[i] = reflected[layers[i]];
     }
+    UpsamplingKernel kernel = UpsamplingKernel.ofMachine();
+    if (weights == null || !weights.areOf(film, of.surfaces())) {
+      weights = UpsamplingWeights.of(film, guides, of.surfaces(), kernel, stop);
+    }
     float[][] made =
-        new JointUpsampling(film, guides, of.surfaces(), UpsamplingKernel.ofMachine(), stop)
-            .layers(layers, own);
+        weights == null
+            ? null
+            : new JointUpsampling(film, of.surfaces(), weights, kernel, stop).layers(layers, own);
     if (made == null) {
       return false;
     }
@@ -155,12 +163,22 @@ public final class DenoisedLadder {
       to[layers[i]] = made[i];
     }
     ladder = ladder.with(FULL, full.finished(to));
+    if (size == FULL) {
+      // A light that moves comes from coarse films again.
+      weights = null;
+    }
     return true;
   }
 
   /** The denoised films; empty where nothing was whole yet. */
   public Ladder ladder() {
     return ladder;
+  }
+
+  /** Bytes that it holds. */
+  public long bytes() {
+    UpsamplingWeights own = weights;
+    return ladder.bytes() + (own == null ? 0 : own.bytes());
   }
 
   /** True when some size has every layer. */

@@ -76,6 +76,11 @@ public final class GBuffer {
     return new GBuffer(grid, kept, surfaces, positions, to);
   }
 
+  /** Whether it shares its surfaces with another. */
+  boolean hasSurfacesOf(GBuffer other) {
+    return surfaces == other.surfaces;
+  }
+
   /** Samples of every pixel whose surfaces are kept at most. */
   public int kept() {
     return kept;

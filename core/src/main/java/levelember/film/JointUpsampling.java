@@ -1,5 +1,6 @@
 package levelember.film;
 
+import java.util.Arrays;
 import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
 
@@ -23,24 +24,26 @@ final class JointUpsampling {
 
   private final Film coarse;
   private final Film fine;
-  private final int ratio;
-  private final CoarseSurfaces guides;
-  private final BooleanSupplier stop;
+  private final UpsamplingWeights weights;
   private final UpsamplingKernel kernel;
+  private final BooleanSupplier stop;
 
   /**
    * @param coarse the film whose light is brought up
-   * @param guides what its pixels show
    * @param fine the film of full size that keeps first surfaces
+   * @param weights of the two
    */
   JointUpsampling(
-      Film coarse, PixelGuides guides, Film fine, UpsamplingKernel kernel, BooleanSupplier stop) {
-    this.kernel = kernel;
+      Film coarse,
+      Film fine,
+      UpsamplingWeights weights,
+      UpsamplingKernel kernel,
+      BooleanSupplier stop) {
     this.coarse = coarse;
     this.fine = fine;
+    this.weights = weights;
+    this.kernel = kernel;
     this.stop = stop;
-    ratio = coarse.step();
-    this.guides = new CoarseSurfaces(coarse, guides);
   }
 
   /**
@@ -53,17 +56,18 @@ final class JointUpsampling {
   float[][] layers(int[] layers, float[][] reflected) {
     int height = fine.height();
     float[][] to = new float[layers.length][3 * fine.width() * height];
-    float[][] planes = planes(reflected);
+    float[][][] light =
+        Arrays.stream(reflected).map(JointUpsampling::planes).toArray(float[][][]::new);
     IntStream.range(0, STRIPS)
         .parallel()
         .forEach(s -> {
-          UpsamplingRow row = new UpsamplingRow(fine, guides, ratio, planes, to, kernel);
+          UpsamplingWeights.Taker taker = weights.new Taker(kernel);
           for (int y = s * height / STRIPS; y < (s + 1) * height / STRIPS; y++) {
             if (stop.getAsBoolean()) {
               return;
             }
-            row.bringUp(y);
             for (int i = 0; i < layers.length; i++) {
+              taker.row(y, light[i], to[i]);
               addDirect(layers[i], y, to[i]);
             }
           }
@@ -76,15 +80,11 @@ final class JointUpsampling {
     return CoarseSurfaces.falling(squared / (2 * NEAR * NEAR));
   }
 
-  /** Light by layer and channel, a plane each. */
-  private static float[][] planes(float[][] reflected) {
-    float[][] to = new float[3 * reflected.length][];
-    for (int i = 0; i < to.length; i++) {
-      float[] from = reflected[i / 3];
-      to[i] = new float[from.length / 3];
-      for (int p = 0; p < to[i].length; p++) {
-        to[i][p] = from[3 * p + i % 3];
-      }
+  /** Light by channel, a plane each. */
+  private static float[][] planes(float[] light) {
+    float[][] to = new float[3][light.length / 3];
+    for (int i = 0; i < light.length; i++) {
+      to[i % 3][i / 3] = light[i];
     }
     return to;
   }
@@ -102,8 +102,8 @@ final class JointUpsampling {
         if (n > 0) {
           addDirect(fine.surfaces(), layer, x, y, n, to, p);
         } else {
-          int cx = Math.min(x / ratio, coarse.width() - 1);
-          int cy = Math.min(y / ratio, coarse.height() - 1);
+          int cx = Math.min(x / coarse.step(), coarse.width() - 1);
+          int cy = Math.min(y / coarse.step(), coarse.height() - 1);
           addDirect(coarse.surfaces(), layer, cx, cy, coarse.samples(layer, cx, cy), to, p);
         }
       }

@@ -1,5 +1,7 @@
 package levelember.film;
 
+import java.util.Arrays;
+
 /**
  * Brings light up to single pixels, sample by sample: those that show several surfaces, and those
  * whose surface no coarse pixel beside them shows, which take from farther ones. One a thread.
@@ -25,25 +27,53 @@ final class SampleUpsampling {
   private final GBuffer surfaces;
   private final CoarseSurfaces coarse;
   private final int ratio;
-  private final float[][] light, to;
   private final float[] sample = new float[CoarseSurfaces.VALUES];
   private final int[] taps = new int[MOST];
   private final float[] weights = new float[MOST], apart = new float[MOST];
-  private final float[] scale = new float[3];
   private int count;
   private float spread;
 
+  /** What was made since the beginning, as {@link Samples} holds it. */
+  private int[] columns = new int[64], ends = new int[64], pixels = new int[256];
+
+  private float[] scales = new float[192], shares = new float[256];
+  private int samples;
+
+  /**
+   * Samples of a row that take from coarse pixels of their own.
+   *
+   * @param columns of the fine pixels
+   * @param ends where the coarse pixels of each end in {@code pixels}
+   * @param scales of weighed light, three each
+   * @param pixels numbers of coarse pixels
+   * @param weights of these
+   */
+  record Samples(int[] columns, int[] ends, float[] scales, int[] pixels, float[] weights) {
+    /** Adds light by channel to a row of three floats a pixel that begins at {@code at}. */
+    void take(float[][] light, float[] into, int at) {
+      for (int i = 0, t = 0; i < columns.length; i++) {
+        float r = 0, g = 0, b = 0;
+        for (; t < ends[i]; t++) {
+          int c = pixels[t];
+          r += weights[t] * light[0][c];
+          g += weights[t] * light[1][c];
+          b += weights[t] * light[2][c];
+        }
+        int to = at + 3 * columns[i];
+        into[to] += scales[3 * i] * r;
+        into[to + 1] += scales[3 * i + 1] * g;
+        into[to + 2] += scales[3 * i + 2] * b;
+      }
+    }
+  }
+
   /**
    * @param ratio of the sizes
-   * @param light of layers and channels, a plane of coarse pixels each
-   * @param to of layers, three floats a fine pixel
    */
-  SampleUpsampling(Film fine, CoarseSurfaces coarse, int ratio, float[][] light, float[][] to) {
+  SampleUpsampling(Film fine, CoarseSurfaces coarse, int ratio) {
     this.fine = fine;
     this.coarse = coarse;
     this.ratio = ratio;
-    this.light = light;
-    this.to = to;
     surfaces = fine.surfaces();
   }
 
@@ -56,7 +86,23 @@ final class SampleUpsampling {
     return known;
   }
 
-  /** Adds the light of a pixel. */
+  /** Begins with a row. */
+  void begin() {
+    samples = 0;
+  }
+
+  /** What was made of the row. */
+  Samples samples() {
+    int taps = samples == 0 ? 0 : ends[samples - 1];
+    return new Samples(
+        Arrays.copyOf(columns, samples),
+        Arrays.copyOf(ends, samples),
+        Arrays.copyOf(scales, 3 * samples),
+        Arrays.copyOf(pixels, taps),
+        Arrays.copyOf(shares, taps));
+  }
+
+  /** Makes the samples of a pixel. */
   void pixel(int x, int y) {
     int p = y * fine.width() + x;
     int n = Math.min(surfaces.kept(), fine.most(fine.tile(x, y)));
@@ -69,7 +115,7 @@ final class SampleUpsampling {
       if (surfaces.kind(p, i) != GBuffer.UNKNOWN) {
         surfaces.read(p, i, sample);
         gather((x + 0.5f) / ratio - 0.5f, (y + 0.5f) / ratio - 0.5f);
-        add(p, 1f / known);
+        add(x, 1f / known);
       }
     }
   }
@@ -77,12 +123,11 @@ final class SampleUpsampling {
   /** Where no sample knows its surface: the light of the coarse pixel as it is. */
   private void unknown(int x, int y) {
     int cx = Math.min(x / ratio, coarse.width - 1), cy = Math.min(y / ratio, coarse.height - 1);
-    int c = cy * coarse.width + cx, p = y * fine.width() + x;
-    for (int i = 0; i < to.length; i++) {
-      for (int k = 0; k < 3; k++) {
-        to[i][3 * p + k] += light[3 * i + k][c];
-      }
-    }
+    taps[0] = cy * coarse.width + cx;
+    weights[0] = 1;
+    count = 1;
+    int i = put(x);
+    scales[i] = scales[i + 1] = scales[i + 2] = 1;
   }
 
   /** Chooses and weighs coarse pixels for the present sample. */
@@ -168,21 +213,33 @@ final class SampleUpsampling {
     count = kept;
   }
 
-  private void add(int p, float share) {
+  private void add(int x, float share) {
+    int at = put(x);
     for (int k = 0; k < 3; k++) {
       float sum = 0;
       for (int i = 0; i < count; i++) {
         sum += weights[i] * coarse.values[k][taps[i]];
       }
-      scale[k] = sum > 0 ? share * Math.max(Denoiser.LEAST_COLOUR, sample[k]) / sum : 0;
+      scales[at + k] = sum > 0 ? share * Math.max(Denoiser.LEAST_COLOUR, sample[k]) / sum : 0;
     }
-    for (int i = 0; i < light.length; i++) {
-      float[] from = light[i];
-      float sum = 0;
-      for (int t = 0; t < count; t++) {
-        sum += weights[t] * from[taps[t]];
-      }
-      to[i / 3][3 * p + i % 3] += scale[i % 3] * sum;
+  }
+
+  /** Puts the chosen pixels down for a column; returns where its scales are to be put. */
+  private int put(int x) {
+    int taken = samples == 0 ? 0 : ends[samples - 1];
+    if (samples == columns.length) {
+      columns = Arrays.copyOf(columns, 2 * samples);
+      ends = Arrays.copyOf(ends, 2 * samples);
+      scales = Arrays.copyOf(scales, 6 * samples);
     }
+    if (taken + count > pixels.length) {
+      pixels = Arrays.copyOf(pixels, 2 * (taken + count));
+      shares = Arrays.copyOf(shares, pixels.length);
+    }
+    System.arraycopy(taps, 0, pixels, taken, count);
+    System.arraycopy(weights, 0, shares, taken, count);
+    columns[samples] = x;
+    ends[samples] = taken + count;
+    return 3 * samples++;
   }
 }

@@ -3,8 +3,8 @@ package levelember.film;
 import levelember.math.Lanes;
 
 /**
- * The inner loops of {@link UpsamplingRow}, for runs of fine pixels and the coarse ones that they
- * take from. This one is plain; {@link WideUpsamplingKernel} does the same with vectors.
+ * The inner loops of {@link UpsamplingWeights}, for runs of fine pixels and the coarse ones that
+ * they take from. This one is plain; {@link WideUpsamplingKernel} does the same with vectors.
  */
 class UpsamplingKernel {
   /** Sums of a run: weights, and weighed albedo by channel. */

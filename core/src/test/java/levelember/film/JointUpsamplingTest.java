@@ -146,7 +146,10 @@ class JointUpsamplingTest {
 
   private static float[][] broughtUp(
       Ladder ladder, Film film, PixelGuides guides, float[][] light, UpsamplingKernel kernel) {
-    return new JointUpsampling(film, guides, ladder.surfaces(), kernel, () -> false)
+    UpsamplingWeights weights =
+        UpsamplingWeights.of(film, guides, ladder.surfaces(), kernel, () -> false);
+    assertThat(weights.areOf(film, ladder.surfaces())).isTrue();
+    return new JointUpsampling(film, ladder.surfaces(), weights, kernel, () -> false)
         .layers(new int[] {0, 1, 2}, light);
   }
 
@@ -208,6 +211,8 @@ class JointUpsamplingTest {
       Ladder moved = ladder.withLayers(new int[] {0, -1, 2});
       denoised.withLayers(new int[] {0, -1, 2});
       assertThat(moved.surfacesKnown()).isEqualTo(1);
+      long held = denoised.bytes() - denoised.ladder().bytes();
+      assertThat(held).as("weights").isPositive();
       assertThat(moved.next(1, true)).isEqualTo(new Ladder.Step(moved.film(0), 1));
       renderer.trace(view, moved.film(0), 1, () -> false);
       assertThat(moved.next(1, true)).isEqualTo(new Ladder.Step(moved.film(1), 1));

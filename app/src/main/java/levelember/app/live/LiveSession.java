@@ -517,7 +517,7 @@ final class LiveSession {
             memory.budget(),
             view.scene().pictureBytes(),
             view.scene().triangles(),
-            ladder.bytes() + denoised.ladder().bytes() + meeting.bytes(),
+            ladder.bytes() + denoised.bytes() + meeting.bytes(),
             shares.of(shown.shoot(), ladder, now),
             shares.overGloss(shown.shoot()));
     String json = to.json();
