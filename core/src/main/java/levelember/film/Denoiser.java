@@ -23,8 +23,8 @@ import levelember.math.Colour;
 public final class Denoiser {
   private static final int LEVELS = 6;
 
-  /** Levels for films whose pixels are to be brought up to finer ones. */
-  private static final int COARSE_LEVELS = 4;
+  /** Levels for the coarsest film whose pixels are brought up to finer ones; one more each. */
+  private static final int COARSE_LEVELS = 4, COARSEST = 8;
 
   private static final float[] KERNEL = {1 / 2f, 1 / 4f};
 
@@ -47,10 +47,11 @@ public final class Denoiser {
   private final PixelGuides guides;
   private final DenoiserStops stops;
   private final boolean reflectedAlone;
+  private final int levels;
 
   /**
-   * @param reflectedAlone leaves out what comes straight from lights, restores no speckles and fits
-   *     no pixels of several surfaces
+   * @param reflectedAlone leaves out what comes straight from lights, and fits no pixels of several
+   *     surfaces
    */
   private Denoiser(
       Film film, CrossBilateralFilter filter, boolean reflectedAlone, BooleanSupplier stop) {
@@ -62,6 +63,8 @@ public final class Denoiser {
     width = film.width();
     height = film.height();
     guides = new PixelGuides(film, this::rows);
+    int finer = Integer.numberOfTrailingZeros(COARSEST / film.step());
+    levels = reflectedAlone ? Math.min(LEVELS, COARSE_LEVELS + finer) : LEVELS;
   }
 
   /**
@@ -155,7 +158,7 @@ public final class Denoiser {
         return false;
       }
     }
-    for (int level = 0; level < (reflectedAlone ? COARSE_LEVELS : LEVELS); level++) {
+    for (int level = 0; level < levels; level++) {
       for (DenoiserPlane plane : planes) {
         compare(plane);
       }
@@ -167,9 +170,7 @@ public final class Denoiser {
         plane.swap();
       }
     }
-    if (!reflectedAlone) {
-      restoreRemoved(planes);
-    }
+    restoreRemoved(planes);
     float[][] light = new float[planes.length][];
     for (int i = 0; i < planes.length; i++) {
       light[i] = finish(planes[i]);
@@ -190,10 +191,12 @@ public final class Denoiser {
   private void start(int layer, DenoiserPlane plane) {
     float[] even = plane.nextR, odd = plane.nextG, squared = plane.nextB;
     boolean pairs = means(layer, plane, even, odd);
+    plane.certainty =
+        !reflectedAlone ? Speckles.CERTAIN : pairs ? Speckles.LIKELY : Speckles.POSSIBLE;
     Speckles speckles =
         new Speckles(filter, width, height, reflectedAlone ? film.surfaces() : null);
     strips(
-        () -> new float[width],
+        () -> new float[2][width],
         (scratch, y) -> speckles.hold(plane, plane.light, even, odd, y, scratch));
     if (pairs) {
       rows(y -> {
@@ -206,7 +209,22 @@ public final class Denoiser {
       luminances(plane, even);
       rows(y -> errorsOfSingleSamples(even, squared, y));
     }
-    strips(() -> new float[width], (sums, y) -> around(squared, plane.variance, sums, y));
+    float[] v = plane.variance;
+    strips(() -> new float[width], (sums, y) -> BoxMean.row(squared, v, sums, width, height, y, 1));
+    if (reflectedAlone) {
+      // Where most samples find no light, nothing near by tells how far those are off that do.
+      float[] wide = even;
+      strips(() -> new float[width], (sums, y) -> BoxMean.row(v, wide, sums, width, height, y, 5));
+      rows(y -> larger(wide, v, y));
+    }
+    rows(y -> larger(squared, v, y));
+  }
+
+  /** The larger of two values, for a row. */
+  private void larger(float[] of, float[] to, int y) {
+    for (int p = y * width; p < (y + 1) * width; p++) {
+      to[p] = Math.max(to[p], of[p]);
+    }
   }
 
   private void luminances(DenoiserPlane plane, float[] to) {
@@ -287,34 +305,6 @@ public final class Denoiser {
     }
   }
 
-  /** The larger of a squared error and the mean of the 25 about it, for a row. */
-  private void around(float[] squared, float[] to, float[] sums, int y) {
-    Arrays.fill(sums, 0);
-    int top = Math.max(0, y - 2), bottom = Math.min(height - 1, y + 2);
-    for (int j = top; j <= bottom; j++) {
-      for (int x = 0, q = j * width; x < width; x++, q++) {
-        sums[x] += squared[q];
-      }
-    }
-    float n = 5 * (bottom - top + 1);
-    int here = y * width;
-    for (int x = 2; x < width - 2; x++) {
-      float five = sums[x - 2] + sums[x - 1] + sums[x] + sums[x + 1] + sums[x + 2];
-      to[here + x] = five / n;
-    }
-    for (int x = 0; x < width; x++) {
-      if (x < 2 || x >= width - 2) {
-        float sum = 0;
-        int left = Math.max(0, x - 2), right = Math.min(width - 1, x + 2);
-        for (int i = left; i <= right; i++) {
-          sum += sums[i];
-        }
-        to[here + x] = sum / ((right - left + 1) * (bottom - top + 1));
-      }
-      to[here + x] = Math.max(squared[here + x], to[here + x]);
-    }
-  }
-
   /** Luminances, each the mean of nine pixels, and the differences of them that count as one. */
   private void compare(DenoiserPlane plane) {
     float[] single = plane.nextR;
@@ -387,6 +377,7 @@ public final class Denoiser {
   /** The light that was taken off, as a plane that is filtered by guides alone. */
   private DenoiserPlane removedLight(DenoiserPlane from) {
     DenoiserPlane to = new DenoiserPlane(0, ALL_ALIKE);
+    to.certainty = from.certainty;
     to.r = from.removedR;
     to.g = from.removedG;
     to.b = from.removedB;
@@ -410,7 +401,7 @@ public final class Denoiser {
     float[] to = new float[4 * width * height];
     rows(y -> {
       for (int p = y * width; p < (y + 1) * width; p++) {
-        float k = Speckles.confidence(spread.r[p], spread.g[p], spread.b[p], spread.variance[p]);
+        float k = Speckles.confidence(spread, p);
         float before = first == null ? 0 : first[4 * p + 3];
         float own = (1 - before) * k;
         to[4 * p] = own * spread.r[p] + (first == null ? 0 : first[4 * p]);

@@ -17,6 +17,10 @@ final class DenoiserPlane {
   float[] removedR, removedG, removedB;
 
   boolean speckled;
+
+  /** Squared standard errors by which light that was taken off must stand out to be given back. */
+  float certainty;
+
   final DenoiserStops stops;
 
   DenoiserPlane(int pixels, DenoiserStops stops) {

@@ -1,15 +1,22 @@
 package levelember.film;
 
-import levelember.math.Colour;
-
 /**
  * Holds single pixels down that are brighter than all but two of those about them in one of the two
  * renderings only, keeps what it takes off, and gives that back where many pixels have lost light:
  * what only rare samples find is not lost to the picture, and a single one does not spread.
  */
 final class Speckles {
-  /** Squared standard errors by which light must stand out of its noise to be given back. */
-  private static final float CONFIDENT = 8;
+  /**
+   * Squared standard errors by which light must stand out of its noise to be given back: less where
+   * there are few samples, as what is lost then may be all the light that there is.
+   */
+  static final float CERTAIN = 8, LIKELY = 3, POSSIBLE = 1.5f;
+
+  /**
+   * Times that a pixel may be brighter than the mean of those about it, where what is brought up to
+   * finer pixels is held: rare samples may be all the light that there is.
+   */
+  private static final float BRIGHTER = 5;
 
   private final CrossBilateralFilter filter;
   private final int width, height;
@@ -30,10 +37,15 @@ final class Speckles {
    * @param light mean luminances, as they were before any was held
    * @param even mean luminance of the even samples, and of the odd ones; both 0 where there is one
    *     sample. Changed where a speckle is held
-   * @param third scratch, one float a column
+   * @param scratch two floats a column
    */
-  void hold(DenoiserPlane plane, float[] light, float[] even, float[] odd, int y, float[] third) {
+  void hold(
+      DenoiserPlane plane, float[] light, float[] even, float[] odd, int y, float[][] scratch) {
+    float[] third = scratch[0];
     filter.thirdLargest(light, width, height, y, third);
+    if (surfaces != null) {
+      raise(light, y, third, scratch[1]);
+    }
     for (int x = 0; x < width; x++) {
       int p = y * width + x;
       float low = Math.min(even[p], odd[p]);
@@ -58,9 +70,21 @@ final class Speckles {
     }
   }
 
-  /** How sure light is that was taken off and spread over a window, 0…1. */
-  static float confidence(float r, float g, float b, float variance) {
-    float light = Colour.luminance(r, g, b), squared = light * light;
-    return squared > 0 ? Math.max(0, 1 - CONFIDENT * variance / squared) : 0;
+  /** Raises the limits of a row to several times the mean of the others about each pixel. */
+  private void raise(float[] light, int y, float[] limits, float[] sums) {
+    float[] means = new float[width];
+    BoxMean.row(light, means, 0, sums, width, height, y, 1);
+    int rows = Math.min(height, y + 3) - Math.max(0, y - 2);
+    for (int x = 0; x < width; x++) {
+      int n = rows * (Math.min(width, x + 3) - Math.max(0, x - 2));
+      float others = (n * means[x] - light[y * width + x]) / Math.max(1, n - 1);
+      limits[x] = Math.max(limits[x], BRIGHTER * others);
+    }
+  }
+
+  /** How sure light of a pixel is that was taken off and spread over a window, 0…1. */
+  static float confidence(DenoiserPlane spread, int p) {
+    float light = spread.luminance(p), squared = light * light;
+    return squared > 0 ? Math.max(0, 1 - spread.certainty * spread.variance[p] / squared) : 0;
   }
 }
