@@ -249,6 +249,38 @@ final class GlassLobe {
     return s.z < 0;
   }
 
+  /**
+   * Takes the one direction in which smooth glass transmits, with all of its value; none where it
+   * reflects totally.
+   *
+   * @return the probability with which {@link #sampleSmooth} takes it
+   */
+  float transmitSmooth(Scattering s) {
+    float value = (1 - s.sheenAlbedo) * (1 - s.coatAlbedo) * s.glass;
+    s.delta = s.through = true;
+    s.pdf = 1;
+    if (thin) {
+      float f = Fresnel.dielectric(s.oz, (float) (1 / ior));
+      s.r = value * wall(f, s.tint[0], true);
+      s.g = value * wall(f, s.tint[1], true);
+      s.b = value * wall(f, s.tint[2], true);
+      s.x = -s.ox;
+      s.y = -s.oy;
+      s.z = -s.oz;
+      return 1 - wallProbability(f, s);
+    }
+    float eta = eta(s), f = Fresnel.dielectric(s.oz, eta);
+    if (f >= 1) {
+      s.clear();
+      return 0;
+    }
+    s.r = s.g = s.b = value * (1 - f);
+    s.x = -eta * s.ox;
+    s.y = -eta * s.oy;
+    s.z = -refracted(s.oz, eta);
+    return 1 - f;
+  }
+
   /** Samples smooth glass, whose directions are delta, and evaluates it. */
   void sampleSmooth(float part, Scattering s) {
     float ox = s.ox, oy = s.oy, oz = s.oz;

@@ -327,6 +327,18 @@ public final class LayeredSurface {
   }
 
   /**
+   * Takes the direction in which smooth glass transmits, with all of its value, and nothing of what
+   * it reflects; density 0 where it is no smooth glass or transmits nothing.
+   *
+   * @return the probability with which {@link #sample} takes it
+   */
+  public float transmit(Scattering s) {
+    s.clear();
+    boolean smooth = s.oz > 0 && glass != null && glass.smooth(s);
+    return smooth ? s.probability[GLASS] * glass.transmitSmooth(s) : 0;
+  }
+
+  /**
    * Samples an incident direction for the prepared outgoing one from three numbers in [0, 1), and
    * evaluates it, divided by its density; a density of 0 says that there is none.
    *

@@ -123,6 +123,15 @@ final class PathState {
     b *= Spectrum.response(chosen, 2);
   }
 
+  /** Makes guides what they are where a direction was taken by chance. */
+  void guidesDividedBy(float probability) {
+    if (probability > 0) {
+      neutralR /= probability;
+      neutralG /= probability;
+      neutralB /= probability;
+    }
+  }
+
   /** Settles on green, without its response: for what guides show, which have no dispersion. */
   void disperseNowhere() {
     wavelength = 0.5f;

@@ -69,7 +69,7 @@ final class PathTracer {
     this.seed = seed;
     int most = scene.bounce.maxBounces();
     mostDepth = most == Bounce.MOST ? bounces : Math.min(bounces, most);
-    roulette = sampling.roulette();
+    roulette = sampling.roulette() && !toFirstSurface;
     points = new Points(sampling.stratified());
     walk = RayWalk.of(scene.hierarchy);
     at = new SurfaceInteraction(scene, walk);
@@ -304,7 +304,12 @@ final class PathTracer {
     points.pair(first + Dimensions.SCATTER);
     float u = points.u, v = points.v;
     float lobe = points.single(first + Dimensions.LOBE);
-    surface.sample(u, v, lobe, s);
+    if (toFirstSurface && surface.transmits()) {
+      // Its mirrored light is no direct light, so that no chance is needed.
+      path.guidesDividedBy(surface.transmit(s));
+    } else {
+      surface.sample(u, v, lobe, s);
+    }
     if (!(s.pdf > 0)) {
       return false;
     }

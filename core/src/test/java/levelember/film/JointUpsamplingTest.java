@@ -270,6 +270,33 @@ class JointUpsamplingTest {
   }
 
   @Test
+  void whatIsSeenThroughPanesIsWithoutNoise() {
+    Shoot shoot =
+        Sets.white(0.6)
+            .material(
+                Material.glass(
+                    "pane", "Pane", 0, 1.5, new Material.Glass(1, Rgb.WHITE, 0.1, true, 0)))
+            .piece("pane", new Shape.Rectangle(2, 2), "pane", new Vec3(0, 0, 1))
+            .light(Sets.dome(2))
+            .shoot();
+    View view = view(shoot);
+    int n = 4096;
+    Film film = new Film(1, 1, 1).keepingSurfaces(1);
+    Film surfaces = Film.ofSurfaces(8, 8, 1, 1);
+    try (Renderer renderer = new Renderer(2, 6, 1)) {
+      renderer.trace(view, film, n, () -> false);
+      renderer.trace(view, surfaces, 1, () -> false);
+    }
+    float mean = film.surfaces().direct(0, 0, 0)[0] / n;
+    assertThat(mean).as("as much as paths find by chance").isBetween(0.5f, 0.95f);
+    for (int p = 0; p < 64; p++) {
+      float[] direct = surfaces.surfaces().direct(0, p % 8, p / 8);
+      assertThat(direct[GBuffer.inTile(p % 8, p / 8)]).isCloseTo(mean, within(0.02f * mean));
+      assertThat(surfaces.surfaces().kind(p, 0)).isEqualTo(GBuffer.OPEN);
+    }
+  }
+
+  @Test
   void surfacesAreSeenInMirrorsAndGoWithTheSet() {
     View view = view(SHOOT);
     Film film = Film.ofSurfaces(WIDTH, HEIGHT, view.layers(), 2);
