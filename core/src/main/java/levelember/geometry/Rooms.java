@@ -1,5 +1,6 @@
 package levelember.geometry;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
 import levelember.math.Vec3;
@@ -16,17 +17,33 @@ final class Rooms {
     }
   }
 
+  private static Frame frame(Shape.Wall wall, double x, double z) {
+    return switch (wall) {
+      case AHEAD -> new Frame(new Vec3(0, 0, -z), new Vec3(1, 0, 0), new Vec3(0, 0, -1), x);
+      case RIGHT -> new Frame(new Vec3(x, 0, 0), new Vec3(0, 0, 1), new Vec3(1, 0, 0), z);
+      case BEHIND -> new Frame(new Vec3(0, 0, z), new Vec3(-1, 0, 0), new Vec3(0, 0, 1), x);
+      case LEFT -> new Frame(new Vec3(-x, 0, 0), new Vec3(0, 0, -1), new Vec3(-1, 0, 0), z);
+    };
+  }
+
+  /** The openings of a room on the inner faces of its walls, those of no size left out. */
+  static List<RoomOpening> openings(Shape.Room s) {
+    List<RoomOpening> to = new ArrayList<>();
+    for (Shape.Opening o : s.openings()) {
+      Frame f = frame(o.wall(), s.width() / 2, s.depth() / 2);
+      double[] e = edges(o, f.half, s.height());
+      if (e[1] > e[0] && e[3] > e[2]) {
+        to.add(new RoomOpening(f.at(e[0], e[2], 0), f.right, f.out, e[1] - e[0], e[3] - e[2]));
+      }
+    }
+    return to;
+  }
+
   static Triangles room(Shape.Room s) {
     Triangles t = new Triangles();
     double x = s.width() / 2, z = s.depth() / 2, b = s.thickness(), h = s.height();
     for (Shape.Wall wall : Shape.Wall.values()) {
-      Frame f =
-          switch (wall) {
-            case AHEAD -> new Frame(new Vec3(0, 0, -z), new Vec3(1, 0, 0), new Vec3(0, 0, -1), x);
-            case RIGHT -> new Frame(new Vec3(x, 0, 0), new Vec3(0, 0, 1), new Vec3(1, 0, 0), z);
-            case BEHIND -> new Frame(new Vec3(0, 0, z), new Vec3(-1, 0, 0), new Vec3(0, 0, 1), x);
-            case LEFT -> new Frame(new Vec3(-x, 0, 0), new Vec3(0, 0, -1), new Vec3(-1, 0, 0), z);
-          };
+      Frame f = frame(wall, x, z);
       List<Shape.Opening> holes = s.openings().stream().filter(o -> o.wall() == wall).toList();
       wall(t, f, h, b, holes);
     }

@@ -25,6 +25,11 @@ public final class LightSample {
   /** Which of the parts chosen last is drawn next. */
   public int part;
 
+  /**
+   * Where on a rectangle's plane a sample lies, by its sides from the foot of the point, metres.
+   */
+  double faceX, faceY;
+
   final float[] colour = new float[3];
   final LightTree.Sample chosen = new LightTree.Sample();
 

@@ -15,6 +15,7 @@ public abstract sealed class LightSource
         SunLight,
         EnvironmentLight,
         DomeLight,
+        PortalLight,
         PlateLight,
         EmissiveLight {
   /** Points over which {@link #flux} is summed. */

@@ -1,19 +1,15 @@
 package levelember.light;
 
-import levelember.math.Trig;
 import levelember.math.Vec3;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.texture.Texels;
 
 /**
- * Rectangle of luminance 1 cd/m² that shines along its aim, sampled uniformly by solid angle.
- *
- * <p>Method: Ureña, Fajardo and King 2013, "An Area-Preserving Parametrization for Spherical
- * Rectangles"; letters as there. Seen under less than {@value #SMALL} sr it is sampled by area.
+ * Rectangle of luminance 1 cd/m² that shines along its aim, sampled by solid angle ({@link
+ * SphericalRectangle}).
  */
 public final class RectangleLight extends FaceLight {
-  private static final double SMALL = 1e-3;
   private final Vec3 corner;
   private final double width, height;
 
@@ -39,37 +35,8 @@ public final class RectangleLight extends FaceLight {
       return false;
     }
     double x1 = x0 + width, y1 = y0 + height;
-    double zz = Math.abs(z0);
-    double solid = solidAngle(x0, y0, x1, y1, zz);
-    double x, y;
-    if (solid < SMALL) {
-      x = x0 + u * width;
-      y = y0 + v * height;
-      double d2 = x * x + y * y + zz * zz;
-      to.pdf = (float) (d2 * Math.sqrt(d2) / (zz * width * height));
-    } else {
-      double zsq = zz * zz;
-      double n0 = -y0 / Math.sqrt(zsq + y0 * y0);
-      double n2 = y1 / Math.sqrt(zsq + y1 * y1);
-      double n3 = -x0 / Math.sqrt(zsq + x0 * x0);
-      // The inner angles g2 and g3, whose cosines these are, are only needed as a turn back.
-      double c2 = -n2 * n3, c3 = -n3 * n0;
-      double s2 = Math.sqrt(positive(1 - c2 * c2)), s3 = Math.sqrt(positive(1 - c3 * c3));
-      double back = c2 * c3 - s2 * s3, side = -(s2 * c3 + c2 * s3);
-      double turns = u * solid / (2 * Math.PI);
-      double c = Trig.cosine(turns), s = Trig.sine(turns);
-      double fu = ((c * back - s * side) * n0 - n2) / (s * back + c * side);
-      double cu2 = 1 / (fu * fu + n0 * n0);
-      cu2 = cu2 < 1 ? cu2 : 1;
-      double cu = fu < 0 ? -Math.sqrt(cu2) : Math.sqrt(cu2);
-      double xu = cu * zz / Math.sqrt(1 - cu2 > 1e-24 ? 1 - cu2 : 1e-24);
-      x = xu < x0 ? x0 : xu > x1 ? x1 : xu;
-      double d2 = x * x + zsq;
-      double h0 = y0 / Math.sqrt(d2 + y0 * y0), h1 = y1 / Math.sqrt(d2 + y1 * y1);
-      double hv = h0 + v * (h1 - h0), hv2 = hv * hv;
-      y = hv2 < 1 - 1e-9 ? hv * Math.sqrt(d2 / (1 - hv2)) : y1;
-      to.pdf = (float) (1 / solid);
-    }
+    SphericalRectangle.sample(x0, y0, x1, y1, Math.abs(z0), u, v, to);
+    double x = to.faceX, y = to.faceY;
     radiance(to, x, y, z0, across(x - x0, z0), 1 - (y - y0) / height);
     double l = Math.sqrt(x * x + y * y + z0 * z0);
     double inverse = 1 / l;
@@ -87,27 +54,6 @@ public final class RectangleLight extends FaceLight {
   /** Across the picture as seen from in front of the side that shines. */
   private double across(double x, double z) {
     return z < 0 ? 1 - x / width : x / width;
-  }
-
-  private static double positive(double x) {
-    return x > 0 ? x : 0;
-  }
-
-  /**
-   * Solid angle of the rectangle [x0, x1]×[y0, y1] at distance z from the origin, sr: the sum of
-   * four inverse tangents of xy/zr, taken as the angle of a product of complex numbers.
-   */
-  private static double solidAngle(double x0, double y0, double x1, double y1, double z) {
-    double z2 = z * z;
-    double xx0 = x0 * x0, xx1 = x1 * x1, yy0 = y0 * y0 + z2, yy1 = y1 * y1 + z2;
-    double r11 = z * Math.sqrt(xx1 + yy1), i11 = x1 * y1;
-    double r01 = z * Math.sqrt(xx0 + yy1), i01 = -x0 * y1;
-    double r10 = z * Math.sqrt(xx1 + yy0), i10 = -x1 * y0;
-    double r00 = z * Math.sqrt(xx0 + yy0), i00 = x0 * y0;
-    double ra = r11 * r01 - i11 * i01, ia = r11 * i01 + i11 * r01;
-    double rb = r10 * r00 - i10 * i00, ib = r10 * i00 + i10 * r00;
-    double angle = Trig.angle(ra * ib + ia * rb, ra * rb - ia * ib);
-    return angle < 0 ? angle + 2 * Math.PI : angle;
   }
 
   @Override
@@ -129,9 +75,9 @@ public final class RectangleLight extends FaceLight {
     if (x < 0 || y < 0 || x > width || y > height) {
       return false;
     }
-    double zz = Math.abs(z0);
-    double solid = solidAngle(x0, y0, x0 + width, y0 + height, zz);
-    to.pdf = (float) (solid < SMALL ? t * t / (Math.abs(towards) * width * height) : 1 / solid);
+    to.pdf =
+        SphericalRectangle.density(
+            x0, y0, x0 + width, y0 + height, Math.abs(z0), t, Math.abs(towards));
     to.distance = (float) t;
     to.delta = false;
     radiance(to, x + x0, y + y0, z0, across(x, z0), 1 - y / height);

@@ -15,8 +15,10 @@ import levelember.light.EnvironmentLight;
 import levelember.light.LightSource;
 import levelember.light.PlateLight;
 import levelember.light.PointLight;
+import levelember.light.PortalLight;
 import levelember.light.RectangleLight;
 import levelember.light.RigTree;
+import levelember.light.RoomPortals;
 import levelember.light.SphereLight;
 import levelember.light.SpotLight;
 import levelember.light.SunLight;
@@ -232,10 +234,13 @@ public final class Scene {
     for (int i = 0; before != null && i < before.lights.length; i++) {
       if (before.set == set || !(before.lights[i] instanceof EmissiveLight)) {
         Light old = before.traced.lights().get(i);
-        ready.put(Traced.of(before.traced, old), before.lights[i]);
+        LightSource own = before.lights[i];
+        ready.put(
+            Traced.of(before.traced, old), own instanceof PortalLight p ? p.surroundings() : own);
       }
     }
     Map<Daylight, Atmosphere> airs = new HashMap<>();
+    List<RoomPortals> rooms = Openings.of(shoot, set);
     List<LightSource> lights = new ArrayList<>();
     for (Light light : shoot.lights()) {
       Traced traced = Traced.of(shoot, light);
@@ -243,7 +248,12 @@ public final class Scene {
       if (source instanceof EmissiveLight e && e.emits() != owns(shoot, light)) {
         source = null;
       }
-      lights.add(source == null ? compiled(traced, shoot, set, pictures, airs) : source);
+      if (source == null) {
+        source = compiled(traced, shoot, set, pictures, airs);
+      }
+      boolean surrounds = source instanceof EnvironmentLight || source instanceof DomeLight;
+      lights.add(
+          surrounds && !rooms.isEmpty() ? new PortalLight(light.id(), source, rooms) : source);
     }
     return lights.toArray(LightSource[]::new);
   }

@@ -1,0 +1,140 @@
+package levelember.light;
+
+import java.util.List;
+
+/**
+ * Surroundings that are drawn through the openings of a room for points inside, combined with the
+ * surroundings' own way by a mixture of the densities (after Bitterli, Novák and Jarosz 2015,
+ * "Portal-Masked Environment Map Sampling", with openings drawn uniformly by solid angle). The
+ * light that it gives is that of the surroundings.
+ */
+public final class PortalLight extends LightSource {
+  /** Share of directions that are drawn through openings. */
+  private static final float SHARE = 0.75f;
+
+  private final LightSource surroundings;
+  private final List<RoomPortals> rooms;
+
+  /**
+   * Surroundings seen from rooms.
+   *
+   * @param id of the light
+   * @param surroundings a light that has no place
+   * @param rooms that have openings
+   */
+  public PortalLight(String id, LightSource surroundings, List<RoomPortals> rooms) {
+    super(id, surroundings.seenDirectly());
+    this.surroundings = surroundings;
+    this.rooms = List.copyOf(rooms);
+  }
+
+  /** The light without its openings. */
+  public LightSource surroundings() {
+    return surroundings;
+  }
+
+  @Override
+  public long bytes() {
+    return surroundings.bytes();
+  }
+
+  private RoomPortals about(ReferencePoint from) {
+    for (RoomPortals room : rooms) {
+      if (room.holds(from)) {
+        return room;
+      }
+    }
+    return null;
+  }
+
+  private static double importance(RoomPortals room, ReferencePoint from) {
+    double sum = 0;
+    for (int i = 0; room != null && i < room.portals().size(); i++) {
+      sum += room.portals().get(i).importance(from);
+    }
+    return sum;
+  }
+
+  @Override
+  public boolean sample(ReferencePoint from, float u, float v, LightSample to) {
+    RoomPortals room = about(from);
+    double sum = importance(room, from);
+    if (!(sum > 0)) {
+      return surroundings.sample(from, u, v, to);
+    }
+    if (u >= SHARE) {
+      if (!surroundings.sample(from, (u - SHARE) / (1 - SHARE), v, to)) {
+        return false;
+      }
+    } else {
+      draw(room, from, u / SHARE * sum, v, to);
+      surroundings.hit(from, to.x, to.y, to.z, Float.POSITIVE_INFINITY, to);
+    }
+    to.pdf = mixed(room, sum, from, to.x, to.y, to.z, to.pdf);
+    return to.pdf > 0;
+  }
+
+  /** Draws a direction through an opening that is chosen by importance. */
+  private static void draw(
+      RoomPortals room, ReferencePoint from, double at, float v, LightSample to) {
+    double rest = at;
+    Portal chosen = null;
+    double own = 0;
+    for (int i = 0; i < room.portals().size(); i++) {
+      double w = room.portals().get(i).importance(from);
+      if (w > 0) {
+        rest -= chosen == null ? 0 : own;
+        chosen = room.portals().get(i);
+        own = w;
+        if (rest < w) {
+          break;
+        }
+      }
+    }
+    float u = (float) Math.clamp(rest / own, 0, 0.9999999);
+    chosen.sample(from, u, v, to);
+  }
+
+  private static float mixed(
+      RoomPortals room,
+      double sum,
+      ReferencePoint from,
+      float dx,
+      float dy,
+      float dz,
+      float ofSurroundings) {
+    double through = 0;
+    for (int i = 0; i < room.portals().size(); i++) {
+      Portal portal = room.portals().get(i);
+      double w = portal.importance(from);
+      if (w > 0) {
+        through += w / sum * portal.density(from, dx, dy, dz);
+      }
+    }
+    return (float) (SHARE * through + (1 - SHARE) * ofSurroundings);
+  }
+
+  @Override
+  public boolean hit(ReferencePoint from, float dx, float dy, float dz, float far, LightSample to) {
+    if (!surroundings.hit(from, dx, dy, dz, far, to)) {
+      return false;
+    }
+    RoomPortals room = about(from);
+    double sum = importance(room, from);
+    if (sum > 0) {
+      to.pdf = mixed(room, sum, from, dx, dy, dz, to.pdf);
+    }
+    return true;
+  }
+
+  @Override
+  public boolean emit(
+      BoundingSphere aim, double u, double v, double s, double t, EmissionSample to) {
+    return surroundings.emit(aim, u, v, s, t, to);
+  }
+
+  @Override
+  public float importance(float px, float py, float pz) {
+    return surroundings.importance(px, py, pz);
+  }
+}
