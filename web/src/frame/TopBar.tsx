@@ -63,6 +63,12 @@ function Step(p: { name: string; off: boolean; onClick: () => void; children: Re
   );
 }
 
+/** Whether the denoised picture can be judged, or when it can be; nothing where that is not known. */
+export function cleanIn(seconds: number | null, tracing: boolean): string {
+  if (seconds === null) return '';
+  return seconds <= 0 ? 'clean' : tracing ? `clean in ${duration(seconds)}` : '';
+}
+
 /** Samples, and what the last touch cost; a click pauses and goes on. */
 function Pill() {
   const channel = useChannel();
@@ -84,16 +90,18 @@ function Pill() {
   const detail = plain
     ? 'without light'
     : frame && frame.step > 1
-      ? `1/${frame.step} size`
+      ? `${denoised ? 'light at ' : ''}1/${frame.step} size`
       : noise == null
         ? `${samples} spp`
         : `${noise.toPrecision(2)} % noise`;
   const left = state === 'tracing' ? progress?.secondsLeft : null;
+  const error = denoised ? progress?.denoisedErrorPercent : null;
+  const clean = denoised ? cleanIn(progress?.secondsToClean ?? null, state === 'tracing') : '';
   const rays = frame ? `${short(frame.rays)} rays since the last change` : '';
   const hand = handMillis === null ? '' : `, shown after ${Math.round(handMillis)} ms`;
   return (
     <Tooltip
-      title={`${state}; ${Math.round(progress?.samples ?? 0)} samples a pixel${denoised ? ', shown denoised' : ''}, ${rays}${hand}; layers take ${short(progress?.filmBytes ?? 0)}B of ${short(progress?.mostFilmBytes ?? 0)}B at most, pictures ${short(progress?.pictureBytes ?? 0)}B; ${short(progress?.triangles ?? 0)} triangles${progress?.dropped ? `; ${progress.dropped} contributions were no finite numbers and are left out` : ''}. Click to ${paused ? 'go on' : 'pause'}.`}
+      title={`${state}; ${Math.round(progress?.samples ?? 0)} samples a pixel${denoised ? ', shown denoised' : ''}${error == null ? '' : ` with an error of about ${error.toPrecision(2)} % of display values`}${left == null ? '' : `, ${duration(left)} to ${wanted} % noise`}, ${rays}${hand}; layers take ${short(progress?.filmBytes ?? 0)}B of ${short(progress?.mostFilmBytes ?? 0)}B at most, pictures ${short(progress?.pictureBytes ?? 0)}B; ${short(progress?.triangles ?? 0)} triangles${progress?.dropped ? `; ${progress.dropped} contributions were no finite numbers and are left out` : ''}. Click to ${paused ? 'go on' : 'pause'}.`}
     >
       <Box
         component="button"
@@ -144,7 +152,7 @@ function Pill() {
               ? frame
                 ? `${short(frame.rays)} rays`
                 : ''
-              : `${duration(left)} to ${wanted} %`}
+              : clean || `${duration(left)} to ${wanted} %`}
         </Box>
         {paused ? <PlayArrowIcon sx={{ fontSize: 14 }} /> : <PauseIcon sx={{ fontSize: 14 }} />}
       </Box>

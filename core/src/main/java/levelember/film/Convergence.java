@@ -8,13 +8,29 @@ import java.util.List;
  */
 public final class Convergence {
   /** Slopes of log noise over log time that are believed; −0.5 is independent samples. */
-  private static final double STEEPEST = -1, FLATTEST = -0.25, USUAL = -0.5;
+  private static final double STEEPEST = -1, FLATTEST = -0.25, INDEPENDENT = -0.5;
 
   private static final double BACK = 2.5, BELIEVED = 0.5;
+
+  private final double usual;
 
   private record Point(double seconds, double noise) {}
 
   private final List<Point> points = new ArrayList<>();
+
+  /** For the noise of independent samples. */
+  public Convergence() {
+    this(INDEPENDENT);
+  }
+
+  /**
+   * For an error that falls in another way.
+   *
+   * @param usual slope of its logarithm over that of time, −1 to −0.25
+   */
+  public Convergence(double usual) {
+    this.usual = usual;
+  }
 
   /** Forgets what was seen, as the picture has changed. */
   public void restart() {
@@ -47,11 +63,11 @@ public final class Convergence {
         then = p;
       }
     }
-    double slope = USUAL;
+    double slope = usual;
     if (then != null && then.noise > last.noise) {
       slope = StrictMath.log(last.noise / then.noise) / StrictMath.log(last.seconds / then.seconds);
       // Choosing tiles gains most at first, so what was seen is believed in part.
-      slope = BELIEVED * Math.clamp(slope, STEEPEST, FLATTEST) + (1 - BELIEVED) * USUAL;
+      slope = BELIEVED * Math.clamp(slope, STEEPEST, FLATTEST) + (1 - BELIEVED) * usual;
     }
     return last.seconds * (StrictMath.pow(wanted / last.noise, 1 / slope) - 1);
   }

@@ -105,6 +105,33 @@ class DenoiserTest {
     }
   }
 
+  /** Both as a display shows luminance, and the estimate without knowing the limit. */
+  @Test
+  void theErrorOfADenoisedPictureIsToldWithoutItsLimit() {
+    double scale = 12, last = Double.POSITIVE_INFINITY;
+    for (int samples : new int[] {4, 16, 64}) {
+      Film film = traced(samples, 1), clean = Denoiser.denoised(film);
+      Picture shown = LayerMix.picture(clean, WEIGHTS);
+      double sum = 0;
+      for (int i = 0; i < shown.rgb().length; i += 3) {
+        double a = Math.sqrt(Math.min(1, luminance(shown, i) / scale));
+        double b = Math.sqrt(Math.min(1, luminance(limit, i) / scale));
+        sum += (a - b) * (a - b);
+      }
+      double error = Math.sqrt(3 * sum / shown.rgb().length);
+      double told = DenoisedError.of(film, clean, WEIGHTS, scale);
+      assertThat(told).as("%d samples, true %f", samples, error).isBetween(error / 2, 2 * error);
+      assertThat(told).isLessThan(last);
+      last = told;
+    }
+    Film single = traced(1, 1);
+    assertThat(DenoisedError.of(single, Denoiser.denoised(single), WEIGHTS, scale)).isNaN();
+  }
+
+  private static double luminance(Picture p, int i) {
+    return levelember.math.Colour.luminance(p.rgb()[i], p.rgb()[i + 1], p.rgb()[i + 2]);
+  }
+
   @Test
   void vectorsAndPlainLoopsAgree() {
     Film film = traced(4, 1);

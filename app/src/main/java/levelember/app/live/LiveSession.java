@@ -82,6 +82,7 @@ final class LiveSession {
   private double lastNoise = Double.NaN;
 
   private final Convergence convergence = new Convergence();
+  private final CleanPicture clean = new CleanPicture();
   private volatile double wantedNoise = 0.02;
   private final LightShares shares = new LightShares();
   private long announcedNanos;
@@ -336,6 +337,7 @@ final class LiveSession {
       convergence.restart();
       if (resized || !cost.nothing()) {
         tracedNanos = 0;
+        clean.restart();
         showing.forget();
       }
       raysSinceEdit = RayCount.NONE;
@@ -500,6 +502,12 @@ final class LiveSession {
     announcedNanos = now;
     double part = noise == null ? Double.NaN : noise.whole();
     double left = convergence.secondsTo(wantedNoise);
+    boolean denoisedShown = seen() != ladder;
+    if (denoisedShown) {
+      double scale = DisplayCurve.fullScale(shown.shoot().lookOf(shown.shot()).ev());
+      float[] weights = LayerWeights.of(shown.shoot());
+      clean.measure(ladder.full(), denoised.ladder().full(), weights, scale, tracedNanos / 1e9);
+    }
     ServerMessage.Progress to =
         new ServerMessage.Progress(
             shown.revision(),
@@ -507,13 +515,15 @@ final class LiveSession {
             Double.isFinite(part) ? 100 * part : null,
             100 * wantedNoise,
             Double.isFinite(left) ? left : null,
+            denoisedShown ? clean.errorPercent() : null,
+            denoisedShown ? clean.secondsLeft() : null,
             clean()
                 ? ServerMessage.Activity.DONE
                 : rest ? ServerMessage.Activity.PAUSED : ServerMessage.Activity.TRACING,
             raysSinceEdit.all(),
             raysSinceEdit.dropped(),
             tracedNanos / 1e9,
-            seen() != ladder,
+            denoisedShown,
             memory.budget(),
             view.scene().pictureBytes(),
             view.scene().triangles(),

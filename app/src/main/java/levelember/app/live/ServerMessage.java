@@ -36,6 +36,11 @@ sealed interface ServerMessage {
    * @param noisePercent of the picture; null before two samples
    * @param wantedPercent noise at which tracing ends
    * @param secondsLeft until then; null before it can be told
+   * @param denoisedErrorPercent estimated error of the denoised picture, root mean square in
+   *     percent of display values; null where it is not shown denoised or has fewer than two
+   *     samples
+   * @param secondsToClean until that error is small enough for the picture to be judged; 0 when it
+   *     is, null before it can be told
    * @param rays since the last change of state
    * @param dropped contributions since the last change that were no finite number
    * @param denoised whether the picture is shown denoised
@@ -54,6 +59,8 @@ sealed interface ServerMessage {
       @Nullable Double noisePercent,
       double wantedPercent,
       @Nullable Double secondsLeft,
+      @Nullable Double denoisedErrorPercent,
+      @Nullable Double secondsToClean,
       Activity state,
       long rays,
       long dropped,
@@ -74,6 +81,8 @@ sealed interface ServerMessage {
           noisePercent,
           wantedPercent,
           secondsLeft,
+          denoisedErrorPercent,
+          secondsToClean,
           state == Activity.DONE ? state : Activity.PAUSED,
           rays,
           dropped,

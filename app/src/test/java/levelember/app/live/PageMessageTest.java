@@ -62,6 +62,23 @@ class PageMessageTest {
 
   private static ServerMessage.Progress progress(ServerMessage.Activity state) {
     return new ServerMessage.Progress(
-        1, 4, 12.5, 2, null, state, 9, 0, 1.5, true, 64, 8, 12, 32, Map.of("a", 1.0), Map.of());
+        1,
+        4,
+        12.5,
+        2.0,
+        null,
+        4.5,
+        null,
+        state,
+        9,
+        0,
+        1.5,
+        true,
+        64,
+        8,
+        12,
+        32,
+        Map.of("a", 1.0),
+        Map.of());
   }
 }
