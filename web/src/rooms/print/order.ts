@@ -32,6 +32,7 @@ export const PASSES: { name: string; passes: [PrintPass, string][] }[] = [
       ['specularDirect', 'Specular direct'],
       ['specularIndirect', 'Specular indirect'],
       ['transmission', 'Transmission'],
+      ['sheen', 'Sheen'],
       ['shadow', 'Shadow of catchers'],
       ['noise', 'Noise'],
     ],

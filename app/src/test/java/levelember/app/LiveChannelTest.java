@@ -201,7 +201,7 @@ class LiveChannelTest {
   void aPictureTooLargeForTheMemoryOfFilmsIsMadeSmaller() throws Exception {
     say("{\"type\":\"size\",\"width\":2560,\"height\":1440}");
     Frame f = frame(h -> h.get("width").intValue() > 160);
-    assertThat(f.head().get("width").intValue()).isBetween(800, 1000);
+    assertThat(f.head().get("width").intValue()).isBetween(550, 650);
     JsonNode said = message(m -> m.path("filmBytes").longValue(0) > 10_000_000);
     assertThat(said.get("filmBytes").longValue()).isLessThanOrEqualTo(64 << 20);
     assertThat(said.get("mostFilmBytes").longValue()).isEqualTo(64 << 20);

@@ -82,13 +82,45 @@ public final class Alpha {
       if (coarser[i] == null) {
         coarser[i] = of(film, weights);
       }
-      float[] from = coarser[i];
+      boolean sharp =
+          own.step() == 1 && ladder.surfaces() != null && ladder.surfaces().most(tile) > 0;
       for (int y = own.top(tile); y < own.bottom(tile); y++) {
         for (int x = own.left(tile); x < own.right(tile); x++) {
-          to[y * own.width() + x] = from[y / ratio * film.width() + x / ratio];
+          to[y * own.width() + x] =
+              sharp
+                  ? sharp(ladder.surfaces(), tile, x, y, film, coarser[i])
+                  : coarser[i][y / ratio * film.width() + x / ratio];
         }
       }
       return;
     }
+  }
+
+  /** Whole where a first surface is seen, and what the coarse film has about it of the open. */
+  private static float sharp(Film fine, int tile, int x, int y, Film coarse, float[] alphas) {
+    GBuffer surfaces = fine.surfaces();
+    int n = Math.min(surfaces.kept(), fine.most(tile)), met = 0;
+    for (int i = 0; i < n; i++) {
+      met += surfaces.kind(y * fine.width() + x, i) == GBuffer.SURFACE ? 1 : 0;
+    }
+    return met == n ? 1 : (met + (n - met) * open(coarse, alphas, x, y)) / n;
+  }
+
+  /** The alpha of the open about a pixel of full size; 0 where the coarse film has none. */
+  private static float open(Film coarse, float[] alphas, int x, int y) {
+    float fx = (x + 0.5f) / coarse.step() - 0.5f, fy = (y + 0.5f) / coarse.step() - 0.5f;
+    int x0 = (int) Math.floor(fx), y0 = (int) Math.floor(fy);
+    float sum = 0, weights = 0;
+    for (int cy = Math.max(0, y0); cy <= Math.min(coarse.height() - 1, y0 + 1); cy++) {
+      for (int cx = Math.max(0, x0); cx <= Math.min(coarse.width() - 1, x0 + 1); cx++) {
+        int p = cy * coarse.width() + cx;
+        if (coarse.surfaces().kind(p, 0) == GBuffer.OPEN) {
+          float w = (1 - Math.abs(cx - fx)) * (1 - Math.abs(cy - fy));
+          sum += w * alphas[p];
+          weights += w;
+        }
+      }
+    }
+    return weights > 0 ? sum / weights : 0;
   }
 }

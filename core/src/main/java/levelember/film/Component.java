@@ -18,5 +18,7 @@ public enum Component {
   /** Light that has come through the first surface. */
   TRANSMISSION,
   /** What shadow catchers take from what is behind them; 0 or less. */
-  CAUGHT_SHADOW
+  CAUGHT_SHADOW,
+  /** Light that the first surface's sheen reflects, which is in neither of the diffuse ones. */
+  SHEEN
 }

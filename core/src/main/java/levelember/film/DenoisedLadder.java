@@ -112,7 +112,7 @@ public final class DenoisedLadder {
       return true;
     }
     open = Arrays.copyOf(open, n);
-    boolean done = sharp ? bringUp(of, size, open, stop) : denoise(of, size, open, stop);
+    boolean done = sharp ? upsample(of, size, open, stop) : denoise(of, size, open, stop);
     for (int i = 0; done && i < n; i++) {
       sources[open[i]] = now[open[i]];
     }
@@ -132,7 +132,7 @@ public final class DenoisedLadder {
     return next != null;
   }
 
-  private boolean bringUp(Ladder of, int size, int[] layers, BooleanSupplier stop) {
+  private boolean upsample(Ladder of, int size, int[] layers, BooleanSupplier stop) {
     Film film = of.film(size);
     float[][] reflected = new float[sources.length][];
     PixelGuides guides = Denoiser.reflected(film, layers, reflected, stop);

@@ -142,7 +142,7 @@ public final class Film {
   }
 
   /** Whether paths are traced to their first surface alone. */
-  public boolean ofSurfaces() {
+  public boolean surfacesOnly() {
     return bare && surfaces != null;
   }
 

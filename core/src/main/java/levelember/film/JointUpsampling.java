@@ -61,13 +61,13 @@ final class JointUpsampling {
     IntStream.range(0, STRIPS)
         .parallel()
         .forEach(s -> {
-          UpsamplingWeights.Taker taker = weights.new Taker(kernel);
+          UpsamplingWeights.Gatherer gatherer = weights.new Gatherer(kernel);
           for (int y = s * height / STRIPS; y < (s + 1) * height / STRIPS; y++) {
             if (stop.getAsBoolean()) {
               return;
             }
             for (int i = 0; i < layers.length; i++) {
-              taker.row(y, light[i], to[i]);
+              gatherer.row(y, light[i], to[i]);
               addDirect(layers[i], y, to[i]);
             }
           }

@@ -50,7 +50,7 @@ final class SampleUpsampling {
    */
   record Samples(int[] columns, int[] ends, float[] scales, int[] pixels, float[] weights) {
     /** Adds light by channel to a row of three floats a pixel that begins at {@code at}. */
-    void take(float[][] light, float[] into, int at) {
+    void gather(float[][] light, float[] into, int at) {
       for (int i = 0, t = 0; i < columns.length; i++) {
         float r = 0, g = 0, b = 0;
         for (; t < ends[i]; t++) {
@@ -114,7 +114,7 @@ final class SampleUpsampling {
     for (int i = 0; i < n; i++) {
       if (surfaces.kind(p, i) != GBuffer.UNKNOWN) {
         surfaces.read(p, i, sample);
-        gather((x + 0.5f) / ratio - 0.5f, (y + 0.5f) / ratio - 0.5f);
+        choose((x + 0.5f) / ratio - 0.5f, (y + 0.5f) / ratio - 0.5f);
         add(x, 1f / known);
       }
     }
@@ -131,7 +131,7 @@ final class SampleUpsampling {
   }
 
   /** Chooses and weighs coarse pixels for the present sample. */
-  private void gather(float fx, float fy) {
+  private void choose(float fx, float fy) {
     int x0 = (int) Math.floor(fx), y0 = (int) Math.floor(fy);
     int before = ratio == 1 ? 1 : 0;
     count = 0;

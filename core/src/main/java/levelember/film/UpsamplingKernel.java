@@ -49,7 +49,7 @@ class UpsamplingKernel {
   }
 
   /** Adds weighed light of coarse pixels to fine ones. */
-  void take(float[] light, Run run, float[] weights, float[] to) {
+  void gather(float[] light, Run run, float[] weights, float[] to) {
     for (int i = run.begin; i < run.end; i++) {
       to[i] += weights[i] * light[i + run.shift];
     }

@@ -98,11 +98,11 @@ final class UpsamplingWeights {
   }
 
   /** What one thread takes light with. */
-  final class Taker {
+  final class Gatherer {
     private final UpsamplingKernel kernel;
     private final float[][] taken = new float[3][ratio * cells];
 
-    Taker(UpsamplingKernel kernel) {
+    Gatherer(UpsamplingKernel kernel) {
       this.kernel = kernel;
     }
 
@@ -119,12 +119,12 @@ final class UpsamplingWeights {
         Arrays.fill(taken[k], 0);
         for (int i = 0; i < row.runs.length; i++) {
           if (row.runs[i] != null) {
-            kernel.take(light[k], row.runs[i], row.weights[i % taps], taken[k]);
+            kernel.gather(light[k], row.runs[i], row.weights[i % taps], taken[k]);
           }
         }
       }
       put(row.scale, into, 3 * y * width);
-      row.samples.take(light, into, 3 * y * width);
+      row.samples.gather(light, into, 3 * y * width);
     }
 
     /** Adds what was taken to a row, by columns in their order. */

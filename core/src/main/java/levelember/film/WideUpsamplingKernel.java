@@ -64,13 +64,13 @@ final class WideUpsamplingKernel extends UpsamplingKernel {
   }
 
   @Override
-  void take(float[] light, Run run, float[] weights, float[] to) {
+  void gather(float[] light, Run run, float[] weights, float[] to) {
     int i = run.begin();
     for (int last = run.end() - S.length(); i <= last; i += S.length()) {
       FloatVector w = FloatVector.fromArray(S, weights, i);
       add(to, i, w.mul(FloatVector.fromArray(S, light, i + run.shift())));
     }
-    super.take(light, new Run(i, run.end(), run.shift()), weights, to);
+    super.gather(light, new Run(i, run.end(), run.shift()), weights, to);
   }
 
   private static FloatVector minus(float[] a, int i, float[] b, int j) {

@@ -288,7 +288,7 @@ public final class LayeredSurface {
     s.pdf += DiffuseLobe.density(flat > 1e-6f ? flat : 0, iz);
     if (s.sheenAlbedo > 0) {
       float value = sheen.value(s.ox, s.oy, s.oz, ix, iy, iz);
-      s.addDiffuse(sheenColour[0] * value, sheenColour[1] * value, sheenColour[2] * value);
+      s.addSheen(sheenColour[0] * value, sheenColour[1] * value, sheenColour[2] * value);
       s.pdf += DiffuseLobe.density(p[SHEEN], iz);
     }
     if (s.entering && coat.there()) {

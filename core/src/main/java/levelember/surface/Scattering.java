@@ -19,6 +19,9 @@ public final class Scattering {
   /** What of {@link #r}, {@link #g} and {@link #b} the diffuse lobes give: base and sheen. */
   public float diffuseR, diffuseG, diffuseB;
 
+  /** What of that the sheen gives. */
+  public float sheenR, sheenG, sheenB;
+
   /** Density per steradian; meaningless for a {@link #delta} direction. */
   public float pdf;
 
@@ -92,6 +95,7 @@ public final class Scattering {
   void clear() {
     r = g = b = pdf = 0;
     diffuseR = diffuseG = diffuseB = 0;
+    sheenR = sheenG = sheenB = 0;
     delta = through = false;
   }
 
@@ -100,6 +104,13 @@ public final class Scattering {
     diffuseG += g;
     diffuseB += b;
     add(r, g, b);
+  }
+
+  void addSheen(float r, float g, float b) {
+    sheenR += r;
+    sheenG += g;
+    sheenB += b;
+    addDiffuse(r, g, b);
   }
 
   void add(float r, float g, float b) {
@@ -115,6 +126,9 @@ public final class Scattering {
       diffuseR *= inverse;
       diffuseG *= inverse;
       diffuseB *= inverse;
+      sheenR *= inverse;
+      sheenG *= inverse;
+      sheenB *= inverse;
       r *= inverse;
       g *= inverse;
       b *= inverse;

@@ -49,7 +49,7 @@ final class ContributionSink {
     this.guided = guided;
     even = (sample & 1) == 0;
     surfaces = to.surfaces();
-    directAlone = to.ofSurfaces();
+    directAlone = to.surfacesOnly();
   }
 
   /**
@@ -169,16 +169,18 @@ final class ContributionSink {
       film.add(layer, Component.TRANSMISSION, pixel, r, g, b);
       return;
     }
-    float diffuseR = first.diffuseR * r,
-        diffuseG = first.diffuseG * g,
-        diffuseB = first.diffuseB * b;
+    float diffuseR = first.diffuseR * r;
+    float diffuseG = first.diffuseG * g;
+    float diffuseB = first.diffuseB * b;
+    float sheenR = first.sheenR * r, sheenG = first.sheenG * g, sheenB = first.sheenB * b;
+    film.add(layer, Component.SHEEN, pixel, sheenR, sheenG, sheenB);
     film.add(
         layer,
         direct ? Component.DIFFUSE_DIRECT : Component.DIFFUSE_INDIRECT,
         pixel,
-        diffuseR,
-        diffuseG,
-        diffuseB);
+        diffuseR - sheenR,
+        diffuseG - sheenG,
+        diffuseB - sheenB);
     film.add(
         layer,
         direct ? Component.SPECULAR_DIRECT : Component.SPECULAR_INDIRECT,

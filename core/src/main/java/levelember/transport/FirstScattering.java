@@ -10,11 +10,17 @@ final class FirstScattering {
   /** Share of the BSDF's value that its diffuse part has, by channel, where it was reflected. */
   float diffuseR, diffuseG, diffuseB;
 
+  /** Share that its sheen has, which is part of the diffuse one. */
+  float sheenR, sheenG, sheenB;
+
   void set(PathVertex vertex, boolean wentThrough) {
     through = wentThrough;
     diffuseR = vertex.diffuseR;
     diffuseG = vertex.diffuseG;
     diffuseB = vertex.diffuseB;
+    sheenR = vertex.sheenR;
+    sheenG = vertex.sheenG;
+    sheenB = vertex.sheenB;
   }
 
   /** By what is evaluated for a light's direction, with both parts at a level. */
@@ -23,6 +29,9 @@ final class FirstScattering {
     diffuseR = share(diffuse * s.diffuseR, s.levelledR(diffuse, specular));
     diffuseG = share(diffuse * s.diffuseG, s.levelledG(diffuse, specular));
     diffuseB = share(diffuse * s.diffuseB, s.levelledB(diffuse, specular));
+    sheenR = share(diffuse * s.sheenR, s.levelledR(diffuse, specular));
+    sheenG = share(diffuse * s.sheenG, s.levelledG(diffuse, specular));
+    sheenB = share(diffuse * s.sheenB, s.levelledB(diffuse, specular));
   }
 
   private static float share(float part, float whole) {

@@ -124,7 +124,7 @@ final class PathState {
   }
 
   /** Makes guides what they are where a direction was taken by chance. */
-  void guidesDividedBy(float probability) {
+  void divideGuides(float probability) {
     if (probability > 0) {
       neutralR /= probability;
       neutralG /= probability;
@@ -133,7 +133,7 @@ final class PathState {
   }
 
   /** Settles on green, without its response: for what guides show, which have no dispersion. */
-  void disperseNowhere() {
+  void settleOnGreen() {
     wavelength = 0.5f;
   }
 

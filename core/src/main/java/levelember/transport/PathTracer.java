@@ -36,7 +36,7 @@ final class PathTracer {
   private final boolean toFirstSurface;
 
   /** What the camera sees through glass is seen without its dispersion, as in coarse pictures. */
-  private final boolean nothingDisperses;
+  private final boolean undispersed;
 
   private final RayWalk walk;
   private final Points points;
@@ -64,8 +64,8 @@ final class PathTracer {
     scene = view.scene();
     lens = view.camera().rays(film.fullWidth(), film.fullHeight(), film.step());
     cutOut = view.camera().cutOut();
-    toFirstSurface = film.ofSurfaces();
-    nothingDisperses = toFirstSurface || film.step() > 1;
+    toFirstSurface = film.surfacesOnly();
+    undispersed = toFirstSurface || film.step() > 1;
     this.seed = seed;
     int most = scene.bounce.maxBounces();
     mostDepth = most == Bounce.MOST ? bounces : Math.min(bounces, most);
@@ -248,8 +248,8 @@ final class PathTracer {
       return false;
     }
     if (path.wavelength < 0 && surface.disperses()) {
-      if (path.surfaceAhead && nothingDisperses) {
-        path.disperseNowhere();
+      if (path.surfaceAhead && undispersed) {
+        path.settleOnGreen();
       } else {
         path.disperse(points.single(Dimensions.WAVELENGTH));
       }
@@ -306,7 +306,7 @@ final class PathTracer {
     float lobe = points.single(first + Dimensions.LOBE);
     if (toFirstSurface && surface.transmits()) {
       // Its mirrored light is no direct light, so that no chance is needed.
-      path.guidesDividedBy(surface.transmit(s));
+      path.divideGuides(surface.transmit(s));
     } else {
       surface.sample(u, v, lobe, s);
     }

@@ -28,6 +28,9 @@ final class PathVertex {
   /** Share of the BSDF's value that its diffuse part has, by channel. */
   float diffuseR, diffuseG, diffuseB;
 
+  /** Share of the BSDF's value that its sheen has, by channel; part of the diffuse share. */
+  float sheenR, sheenG, sheenB;
+
   boolean isCamera() {
     return piece < 0;
   }
@@ -49,6 +52,9 @@ final class PathVertex {
     diffuseR = share(s.diffuseR, s.r);
     diffuseG = share(s.diffuseG, s.g);
     diffuseB = share(s.diffuseB, s.b);
+    sheenR = share(s.sheenR, s.r);
+    sheenG = share(s.sheenG, s.g);
+    sheenB = share(s.sheenB, s.b);
   }
 
   /** The same on the mean over the channels. */
@@ -58,6 +64,9 @@ final class PathVertex {
 
   /** Says that the path goes on with the light of one part alone, diffuse or specular. */
   void part(boolean diffuse) {
+    sheenR = diffuse ? share(sheenR, diffuseR) : 0;
+    sheenG = diffuse ? share(sheenG, diffuseG) : 0;
+    sheenB = diffuse ? share(sheenB, diffuseB) : 0;
     diffuseR = diffuseG = diffuseB = diffuse ? 1 : 0;
   }
 

@@ -6,9 +6,13 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
+import java.io.DataOutputStream;
+import java.io.IOException;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.zip.CRC32;
+import java.util.zip.CheckedOutputStream;
 import levelember.Sets;
 import levelember.math.Vec3;
 import levelember.shoot.Brightness.Unit;
@@ -32,7 +36,9 @@ class FilmBytesTest {
   private static View view() {
     Sets sets =
         Sets.white(0.7)
-            .material(Material.glossy("gloss", "Gloss", new Rgb(0.6, 0.3, 0.1), 0.3, 1.6))
+            .material(
+                Material.glossy("gloss", "Gloss", new Rgb(0.6, 0.3, 0.1), 0.3, 1.6)
+                    .with(new Material.Sheen(Rgb.grey(0.5), 0.4)))
             .material(Material.glass("glass", "Glass", 1.5, Rgb.grey(0.9), 1))
             .material(Material.matte("lamp", "Lamp", Rgb.grey(0)))
             .piece("block", new Shape.Box(0.5, 0.5, 0.5, 0), "gloss", new Vec3(-0.5, 0, 0))
@@ -74,6 +80,65 @@ class FilmBytesTest {
   private void trace(Film film, int samples) {
     try (Renderer renderer = new Renderer(2, 8, 1)) {
       renderer.trace(view, film, samples, () -> false);
+    }
+  }
+
+  /** A film in the form of before: no light over gloss, and eight values of guides a pixel. */
+  private static byte[] writtenBefore(Film film) throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    CheckedOutputStream checked = new CheckedOutputStream(bytes, new CRC32());
+    DataOutputStream to = new DataOutputStream(checked);
+    int[] head = {0x45464C32, film.width(), film.height(), 1, 0, film.height(), film.layers(), 0};
+    for (int v : head) {
+      to.writeInt(v);
+    }
+    for (int k = 0; k < film.layers(); k++) {
+      for (int tile = 0; tile < film.tiles(); tile++) {
+        to.writeInt(film.samples(k, tile));
+      }
+      write(film.sums(k), to);
+      write(film.even(k), to);
+      to.writeInt(film.caught(k) == null ? 0 : 1);
+      write(film.caught(k), to);
+    }
+    for (int tile = 0; tile < film.tiles(); tile++) {
+      to.writeInt(film.guides().samples(tile));
+    }
+    float[] guides = film.guides().sums();
+    for (int at = 0; at < guides.length; at += Guides.VALUES) {
+      write(Arrays.copyOfRange(guides, at, at + 8), to);
+    }
+    to.writeInt(film.guides().covers() == null ? 0 : 1);
+    write(film.guides().covers(), to);
+    to.writeInt((int) checked.getChecksum().getValue());
+    return bytes.toByteArray();
+  }
+
+  private static void write(float[] values, DataOutputStream to) throws IOException {
+    for (int i = 0; values != null && i < values.length; i++) {
+      to.writeFloat(values[i]);
+    }
+  }
+
+  @Test
+  void aFilmInTheFormOfBeforeIsReadAndTracedFurther() throws IOException {
+    Film film = film();
+    trace(film, 2);
+    Film again = read(writtenBefore(film));
+    trace(film, 3);
+    trace(again, 3);
+    for (int k = 0; k < film.layers(); k++) {
+      assertThat(again.sums(k)).containsExactly(film.sums(k));
+      assertThat(again.even(k)).containsExactly(film.even(k));
+      if (film.caught(k) != null) {
+        assertThat(again.caught(k)).containsExactly(film.caught(k));
+      }
+    }
+    assertThat(again.guides().covers()).containsExactly(film.guides().covers());
+    for (int at = 0; at < film.guides().sums().length; at += Guides.VALUES) {
+      for (int v = 0; v < 8; v++) {
+        assertThat(again.guides().sums()[at + v]).isEqualTo(film.guides().sums()[at + v]);
+      }
     }
   }
 

@@ -88,7 +88,7 @@ class JointUpsamplingTest {
       for (Ladder.Step s = ladder.next(1, true); s != null; s = ladder.next(1, true)) {
         renderer.trace(view, s.film(), s.samples(), () -> false);
         assertThat(denoised.renew(ladder, () -> false)).isTrue();
-        if (!s.film().ofSurfaces()) {
+        if (!s.film().surfacesOnly()) {
           shown.add(error(denoised.ladder().mix(WEIGHTS), limit));
           enlarged.add(error(ladder.mix(WEIGHTS), limit));
         }

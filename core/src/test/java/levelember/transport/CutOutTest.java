@@ -164,6 +164,40 @@ class CutOutTest {
   }
 
   @Test
+  void itsEdgesAreSharpAsSoonAsFirstSurfacesAreKnown() {
+    Shoot shoot =
+        Sets.white(0.8)
+            .piece("ball", new Shape.Sphere(0.5), "white", Vec3.ZERO)
+            .seen(new Vec3(0, 0, 5), Vec3.ZERO, 1.6)
+            .light(Sets.dome(100))
+            .cutOut()
+            .shoot();
+    View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
+    float[] weights = LayerWeights.of(shoot);
+    Ladder ladder = new Ladder(64, 64, view.layers());
+    Film full = new Film(64, 64, view.layers());
+    float[] blocks, sharp;
+    try (Renderer renderer = new Renderer(2, 2, 1)) {
+      renderer.trace(view, full, 16, () -> false);
+      renderer.trace(view, ladder.film(0), 1, () -> false);
+      blocks = ladder.alpha(weights, 1);
+      renderer.trace(view, ladder.surfaces(), 4, () -> false);
+      sharp = ladder.alpha(weights, 1);
+    }
+    float[] limit = Alpha.of(full, weights);
+    assertThat(apart(blocks, limit)).isGreaterThan(0.1);
+    assertThat(apart(sharp, limit)).isLessThan(0.05);
+  }
+
+  private static double apart(float[] a, float[] b) {
+    double sum = 0;
+    for (int i = 0; i < a.length; i++) {
+      sum += (a[i] - b[i]) * (a[i] - b[i]);
+    }
+    return Math.sqrt(sum / a.length);
+  }
+
+  @Test
   void straightColoursLaidOverBlackAreThePictureAgain() {
     Picture shown = Picture.black(3, 1);
     shown.set(0, 0, 0.5, 0.25, 0.1);

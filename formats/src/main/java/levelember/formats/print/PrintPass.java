@@ -29,6 +29,8 @@ public enum PrintPass {
   SPECULAR_INDIRECT("specular_indirect", Component.SPECULAR_INDIRECT),
   @JsonProperty("transmission")
   TRANSMISSION("transmission", Component.TRANSMISSION),
+  @JsonProperty("sheen")
+  SHEEN("sheen", Component.SHEEN),
   /** What shadow catchers take from what is behind them. */
   @JsonProperty("shadow")
   SHADOW("shadow", Component.CAUGHT_SHADOW),
