@@ -1,5 +1,8 @@
 import '@testing-library/jest-dom/vitest';
-import { cleanup } from '@testing-library/react';
+import { cleanup, configure } from '@testing-library/react';
 import { afterEach } from 'vitest';
+
+// A busy machine takes longer than the usual second for what is loaded.
+configure({ asyncUtilTimeout: 4000 });
 
 afterEach(cleanup);
