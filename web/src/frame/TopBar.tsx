@@ -148,11 +148,12 @@ function Pill() {
         <Box component="span" sx={{ color: colours.quiet }}>
           {plain
             ? ''
-            : left == null || noise == null || !frame || frame.step > 1
-              ? frame
-                ? `${short(frame.rays)} rays`
-                : ''
-              : clean || `${duration(left)} to ${wanted} %`}
+            : clean ||
+              (left == null || noise == null || !frame || frame.step > 1
+                ? frame
+                  ? `${short(frame.rays)} rays`
+                  : ''
+                : `${duration(left)} to ${wanted} %`)}
         </Box>
         {paused ? <PlayArrowIcon sx={{ fontSize: 14 }} /> : <PauseIcon sx={{ fontSize: 14 }} />}
       </Box>
