@@ -27,9 +27,9 @@ public final class DenoisedLadder {
    * @param size number of the film, −1 before there is one
    * @param samples of a pixel of the film, on the mean
    * @param surfaces samples of every pixel whose first surfaces light was brought up to, or 0
-   * @param direct samples of them in which light straight from the layer's light is known
+   * @param emission samples of them in which the emission of the layer is known
    */
-  private record Source(int size, double samples, int surfaces, int direct) {
+  private record Source(int size, double samples, int surfaces, int emission) {
     static final Source NONE = new Source(-1, 0, 0, 0);
 
     /** Whether a layer that is made of this should be made anew of another. */
@@ -39,7 +39,7 @@ public final class DenoisedLadder {
       }
       return next.size > size
           || next.surfaces > surfaces
-          || next.direct > direct
+          || next.emission > emission
           || next.surfaces < surfaces && next.samples > samples
           || next.samples >= GROWN * samples;
     }
@@ -135,7 +135,7 @@ public final class DenoisedLadder {
   private boolean upsample(Ladder of, int size, int[] layers, BooleanSupplier stop) {
     Film film = of.film(size);
     float[][] reflected = new float[sources.length][];
-    PixelGuides guides = Denoiser.reflected(film, layers, reflected, stop);
+    PixelGuides guides = Denoiser.reflectedLight(film, layers, reflected, stop);
     if (guides == null) {
       return false;
     }

@@ -46,25 +46,25 @@ public final class Denoiser {
   private final int width, height;
   private final PixelGuides guides;
   private final DenoiserStops stops;
-  private final boolean reflectedAlone;
+  private final boolean withoutEmission;
   private final int levels;
 
   /**
-   * @param reflectedAlone leaves out what comes straight from lights, and fits no pixels of several
+   * @param withoutEmission leaves out what comes straight from lights, and fits no pixels of several
    *     surfaces
    */
   private Denoiser(
-      Film film, CrossBilateralFilter filter, boolean reflectedAlone, BooleanSupplier stop) {
+      Film film, CrossBilateralFilter filter, boolean withoutEmission, BooleanSupplier stop) {
     this.film = film;
     this.filter = filter;
-    this.reflectedAlone = reflectedAlone;
+    this.withoutEmission = withoutEmission;
     this.stop = stop;
     stops = DenoiserStops.of(film.guides().meanSamples());
     width = film.width();
     height = film.height();
     guides = new PixelGuides(film, this::rows);
     int finer = Integer.numberOfTrailingZeros(COARSEST / film.step());
-    levels = reflectedAlone ? Math.min(LEVELS, COARSE_LEVELS + finer) : LEVELS;
+    levels = withoutEmission ? Math.min(LEVELS, COARSE_LEVELS + finer) : LEVELS;
   }
 
   /**
@@ -74,7 +74,7 @@ public final class Denoiser {
    * @param to of every wanted layer three floats a pixel
    * @return what the pixels show, or null when stopped
    */
-  static PixelGuides reflected(Film film, int[] layers, float[][] to, BooleanSupplier stop) {
+  static PixelGuides reflectedLight(Film film, int[] layers, float[][] to, BooleanSupplier stop) {
     Denoiser denoiser = new Denoiser(film, CrossBilateralFilter.ofMachine(), true, stop);
     return denoiser.groups(layers, to) ? denoiser.guides : null;
   }
@@ -176,7 +176,7 @@ public final class Denoiser {
       light[i] = finish(planes[i]);
       to[layers[i]] = light[i];
     }
-    if (!reflectedAlone) {
+    if (!withoutEmission) {
       strips(() -> new MixedPixelFit(guides, width, height), (fit, y) -> fit.row(planes, light, y));
     }
     return !stop.getAsBoolean();
@@ -191,10 +191,10 @@ public final class Denoiser {
   private void start(int layer, DenoiserPlane plane) {
     float[] even = plane.nextR, odd = plane.nextG, squared = plane.nextB;
     boolean pairs = means(layer, plane, even, odd);
-    plane.certainty =
-        !reflectedAlone ? Speckles.CERTAIN : pairs ? Speckles.LIKELY : Speckles.POSSIBLE;
+    plane.restoreThreshold =
+        !withoutEmission ? Speckles.RESTORE_OF_MANY : pairs ? Speckles.RESTORE_OF_FEW : Speckles.RESTORE_OF_ONE;
     Speckles speckles =
-        new Speckles(filter, width, height, reflectedAlone ? film.surfaces() : null);
+        new Speckles(filter, width, height, withoutEmission ? film.surfaces() : null);
     strips(
         () -> new float[2][width],
         (scratch, y) -> speckles.hold(plane, plane.light, even, odd, y, scratch));
@@ -211,7 +211,7 @@ public final class Denoiser {
     }
     float[] v = plane.variance;
     strips(() -> new float[width], (sums, y) -> BoxMean.row(squared, v, sums, width, height, y, 1));
-    if (reflectedAlone) {
+    if (withoutEmission) {
       // Where most samples find no light, nothing near by tells how far those are off that do.
       float[] wide = even;
       strips(() -> new float[width], (sums, y) -> BoxMean.row(v, wide, sums, width, height, y, 5));
@@ -250,11 +250,11 @@ public final class Denoiser {
     boolean both = pairs;
     rows(y -> {
       int n = 0;
-      float[] direct = null;
+      float[] emission = null;
       for (int x = 0; x < width; x++) {
         if (x % Film.TILE_WIDTH == 0) {
           n = film.samples(layer, x, y);
-          direct = reflectedAlone ? film.surfaces().direct(layer, x, y) : null;
+          emission = withoutEmission ? film.surfaces().emission(layer, x, y) : null;
         }
         int p = y * width + x;
         if (n == 0) {
@@ -262,12 +262,12 @@ public final class Denoiser {
         }
         float r = sums[3 * p] / n, g = sums[3 * p + 1] / n, b = sums[3 * p + 2] / n;
         float evenSum = evens[p];
-        if (direct != null) {
+        if (emission != null) {
           int at = GBuffer.inTile(x, y);
-          r -= direct[at] / n;
-          g -= direct[at + 1] / n;
-          b -= direct[at + 2] / n;
-          evenSum -= direct[at + 3];
+          r -= emission[at] / n;
+          g -= emission[at + 1] / n;
+          b -= emission[at + 2] / n;
+          evenSum -= emission[at + 3];
         }
         plane.r[p] = r / Math.max(LEAST_COLOUR, cr[p]);
         plane.g[p] = g / Math.max(LEAST_COLOUR, cg[p]);
@@ -377,7 +377,7 @@ public final class Denoiser {
   /** The light that was taken off, as a plane that is filtered by guides alone. */
   private DenoiserPlane removedLight(DenoiserPlane from) {
     DenoiserPlane to = new DenoiserPlane(0, ALL_ALIKE);
-    to.certainty = from.certainty;
+    to.restoreThreshold = from.restoreThreshold;
     to.r = from.removedR;
     to.g = from.removedG;
     to.b = from.removedB;

@@ -19,7 +19,7 @@ final class DenoiserPlane {
   boolean speckled;
 
   /** Squared standard errors by which light that was taken off must stand out to be given back. */
-  float certainty;
+  float restoreThreshold;
 
   final DenoiserStops stops;
 

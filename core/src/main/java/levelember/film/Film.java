@@ -36,7 +36,7 @@ public final class Film {
   private Guides guides;
   private boolean bare;
 
-  /** Surfaces and direct light sample by sample, or null where they are not kept. */
+  /** Surfaces and seen emission sample by sample, or null where they are not kept. */
   private GBuffer surfaces;
 
   /**
@@ -130,7 +130,7 @@ public final class Film {
     return coarse(width, height, 1, layers, true).keepingSurfaces(kept);
   }
 
-  /** Keeps first surfaces and direct light from now on. */
+  /** Keeps first surfaces and seen emission from now on. */
   Film keepingSurfaces(int kept) {
     surfaces = new GBuffer(grid, layers(), kept);
     return this;

@@ -11,8 +11,8 @@ public final class FirstHits {
   /** Samples of which the pieces are kept. */
   public static final int KEPT = 8;
 
-  /** Samples after which more bring little, of pieces and lamps and of surroundings. */
-  private static final int ENOUGH = KEPT, ENOUGH_OF_SURROUNDINGS = 16;
+  /** Samples after which more bring little, of pieces and lamps and of obscurance. */
+  private static final int ENOUGH = KEPT, ENOUGH_OF_OBSCURANCE = 16;
 
   /** Distances told apart. */
   public static final int BINS = 12;
@@ -41,10 +41,10 @@ public final class FirstHits {
    * @param rows that are kept
    * @param margin pixels around the frame, not around the rows, in which lamps are looked for
    * @param lights of the rig
-   * @param surroundings whether it is noted how near other surfaces come
+   * @param obscurance whether it is noted how near other surfaces come
    */
   public FirstHits(
-      int width, int height, int firstRow, int rows, int margin, int lights, boolean surroundings) {
+      int width, int height, int firstRow, int rows, int margin, int lights, boolean obscurance) {
     this.width = width;
     this.height = height;
     this.firstRow = firstRow;
@@ -53,7 +53,7 @@ public final class FirstHits {
     above = firstRow == 0 ? margin : 0;
     below = firstRow + rows == height ? margin : 0;
     pieces = new int[Math.multiplyExact(KEPT, width * rows)];
-    near = surroundings ? new byte[Math.multiplyExact(BINS, width * rows)] : null;
+    near = obscurance ? new byte[Math.multiplyExact(BINS, width * rows)] : null;
     guides = new float[4 * width * rows];
     open = new float[width * rows];
     seen = new float[lights][];
@@ -95,13 +95,13 @@ public final class FirstHits {
   }
 
   /** Whether it is noted how near other surfaces come to what is met. */
-  public boolean surroundings() {
+  public boolean obscurance() {
     return near != null;
   }
 
   /** Samples after which more bring little. */
   public int enough() {
-    return near == null ? ENOUGH : ENOUGH_OF_SURROUNDINGS;
+    return near == null ? ENOUGH : ENOUGH_OF_OBSCURANCE;
   }
 
   /** Samples that are in. */
@@ -214,7 +214,7 @@ public final class FirstHits {
 
   /**
    * How much of what each pixel of a row shows is shut in: the mean over its surroundings of 1 −
-   * distance/reach where that is above 0. Only where {@link #surroundings} are noted.
+   * distance/reach where that is above 0. Only where {@link #obscurance} is noted.
    *
    * @param reach metres
    */

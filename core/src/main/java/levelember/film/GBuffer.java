@@ -3,16 +3,24 @@ package levelember.film;
 /**
  * What the first samples of every pixel show, sample by sample (a G-buffer after Saito and
  * Takahashi 1990, "Comprehensible Rendering of 3-D Shapes"): the first surface that is neither a
- * smooth mirror nor clear glass, and of every layer the light that comes straight from its light,
- * seen by the camera, through clear glass or in mirrors.
+ * smooth mirror nor clear glass, and of every layer the emission that the camera sees over mirrors
+ * and clear glass alone, paths L S* E in Heckbert's notation.
  *
  * <p>Tiles are written by one thread at a time, as a film's are.
  */
 public final class GBuffer {
-  /** Half floats of a sample: albedo, normal, one over the path length in 1/m, and what it met. */
-  private static final int VALUES = 8;
+  /**
+   * Where the values of a sample stand: albedo times the throughput before the surface, unit normal
+   * (0 in the open), one over the path length from the camera in 1/m (0 in the open), and the place
+   * in the scene in metres.
+   */
+  static final int RED = 0, NORMAL = 3, NEARNESS = 6, PLACE = 7;
 
-  private static final int NEARNESS = 6, KIND = 7;
+  /** How many values a sample has. */
+  public static final int VALUES = 10;
+
+  /** Half floats of a sample: the values before the place, and what it met. */
+  private static final int HALVES = 8, KIND = 7;
 
   /** What a sample met: nothing known, as glass mirrored it away; the open; a surface. */
   static final int UNKNOWN = 0, OPEN = 1, SURFACE = 2;
@@ -20,16 +28,16 @@ public final class GBuffer {
   /** Flag of a sample whose path has settled on a wavelength before. */
   private static final int DISPERSED = 4;
 
-  /** Values of a pixel's direct light: red, green, blue, and the luminance of even samples. */
-  static final int DIRECT = 4;
+  /** Values of a pixel's emission: red, green, blue, and the luminance of even samples. */
+  static final int EMISSION = 4;
 
   private final TileGrid grid;
   private final int kept;
   private final short[] surfaces;
   private final float[] positions;
 
-  /** Sums of direct light by layer and, where there is any, by tile: {@link #DIRECT} a pixel. */
-  private final float[][][] direct;
+  /** Sums of emission by layer and, where there is any, by tile: {@link #EMISSION} a pixel. */
+  private final float[][][] emission;
 
   /**
    * An empty one.
@@ -40,23 +48,23 @@ public final class GBuffer {
     this(
         grid,
         kept,
-        new short[Math.multiplyExact(VALUES * kept, grid.pixels())],
+        new short[Math.multiplyExact(HALVES * kept, grid.pixels())],
         new float[Math.multiplyExact(3 * kept, grid.pixels())],
         new float[layers][grid.tiles()][]);
   }
 
   private GBuffer(
-      TileGrid grid, int kept, short[] surfaces, float[] positions, float[][][] direct) {
+      TileGrid grid, int kept, short[] surfaces, float[] positions, float[][][] emission) {
     this.grid = grid;
     this.kept = kept;
     this.surfaces = surfaces;
     this.positions = positions;
-    this.direct = direct;
+    this.emission = emission;
   }
 
   /** Bytes that surfaces of so many pixels take. */
   static long bytes(long pixels, int kept) {
-    return pixels * kept * (2 * VALUES + 12);
+    return pixels * kept * (2 * HALVES + 12);
   }
 
   /**
@@ -71,7 +79,7 @@ public final class GBuffer {
     }
     float[][][] to = new float[from.length][][];
     for (int i = 0; i < from.length; i++) {
-      to[i] = from[i] < 0 ? new float[grid.tiles()][] : direct[from[i]];
+      to[i] = from[i] < 0 ? new float[grid.tiles()][] : emission[from[i]];
     }
     return new GBuffer(grid, kept, surfaces, positions, to);
   }
@@ -89,76 +97,52 @@ public final class GBuffer {
   /**
    * Notes the surface of a sample; samples past those that are kept are not.
    *
-   * @param r albedo times the throughput of what is before the surface, and so for g and b
-   * @param nx unit normal, all 0 in the open
-   * @param nearness one over the path length from the camera, 1/m; 0 in the open
-   * @param x place in the scene, metres, not used in the open
+   * @param values {@link #VALUES} of them
    */
-  public void surface(
-      int pixel,
-      int sample,
-      float r,
-      float g,
-      float b,
-      float nx,
-      float ny,
-      float nz,
-      float nearness,
-      float x,
-      float y,
-      float z) {
+  public void surface(int pixel, int sample, float[] values) {
     if (sample >= kept) {
       return;
     }
     int n = pixel * kept + sample;
-    int at = VALUES * n;
-    surfaces[at] = Float.floatToFloat16(r);
-    surfaces[at + 1] = Float.floatToFloat16(g);
-    surfaces[at + 2] = Float.floatToFloat16(b);
-    surfaces[at + 3] = Float.floatToFloat16(nx);
-    surfaces[at + 4] = Float.floatToFloat16(ny);
-    surfaces[at + 5] = Float.floatToFloat16(nz);
-    surfaces[at + NEARNESS] = Float.floatToFloat16(nearness);
-    surfaces[at + KIND] = (short) (nearness > 0 ? SURFACE : OPEN);
-    positions[3 * n] = x;
-    positions[3 * n + 1] = y;
-    positions[3 * n + 2] = z;
+    for (int k = 0; k < PLACE; k++) {
+      surfaces[HALVES * n + k] = Float.floatToFloat16(values[k]);
+    }
+    surfaces[HALVES * n + KIND] = (short) (values[NEARNESS] > 0 ? SURFACE : OPEN);
+    System.arraycopy(values, PLACE, positions, 3 * n, 3);
   }
 
   /** What a sample of a pixel met: {@link #UNKNOWN}, {@link #OPEN} or {@link #SURFACE}. */
   int kind(int pixel, int sample) {
-    return surfaces[VALUES * (pixel * kept + sample) + KIND] & ~DISPERSED;
+    return surfaces[HALVES * (pixel * kept + sample) + KIND] & ~DISPERSED;
   }
 
   /** Notes that the path of a sample had settled on a wavelength before it met its surface. */
   public void dispersed(int pixel, int sample) {
     if (sample < kept) {
-      surfaces[VALUES * (pixel * kept + sample) + KIND] |= DISPERSED;
+      surfaces[HALVES * (pixel * kept + sample) + KIND] |= DISPERSED;
     }
   }
 
   /** Whether the first sample of a pixel is seen through glass that disperses. */
   boolean dispersed(int pixel) {
-    return (surfaces[VALUES * pixel * kept + KIND] & DISPERSED) != 0;
+    return (surfaces[HALVES * pixel * kept + KIND] & DISPERSED) != 0;
   }
 
-  /** A sample's albedo, normal, nearness and place: ten floats. */
+  /** A sample's {@link #VALUES}. */
   void read(int pixel, int sample, float[] to) {
     int n = pixel * kept + sample;
-    for (int k = 0; k <= NEARNESS; k++) {
-      to[k] = Float.float16ToFloat(surfaces[VALUES * n + k]);
+    for (int k = 0; k < PLACE; k++) {
+      to[k] = Float.float16ToFloat(surfaces[HALVES * n + k]);
     }
-    for (int k = 0; k < 3; k++) {
-      to[NEARNESS + 1 + k] = positions[3 * n + k];
-    }
+    System.arraycopy(positions, 3 * n, to, PLACE, 3);
   }
 
   /** Adds light of a sample that comes straight from a layer's light. */
-  public void addDirect(int layer, int x, int y, float r, float g, float b, float evenLuminance) {
+  public void addEmission(int layer, int x, int y, float r, float g, float b, float evenLuminance) {
     int tile = grid.tile(x, y);
-    float[] to = direct[layer][tile];
+    float[] to = emission[layer][tile];
     if (to == null) {
-      to = direct[layer][tile] = new float[DIRECT * Film.TILE_WIDTH * Film.TILE_HEIGHT];
+      to = emission[layer][tile] = new float[EMISSION * Film.TILE_WIDTH * Film.TILE_HEIGHT];
     }
     int at = inTile(x, y);
     to[at] += r;
@@ -167,20 +151,20 @@ public final class GBuffer {
     to[at + 3] += evenLuminance;
   }
 
-  /** Sums of a layer's direct light in the tile of a pixel, or null where there is none. */
-  float[] direct(int layer, int x, int y) {
-    return direct[layer][grid.tile(x, y)];
+  /** Sums of a layer's emission in the tile of a pixel, or null where there is none. */
+  float[] emission(int layer, int x, int y) {
+    return emission[layer][grid.tile(x, y)];
   }
 
   /** Where a pixel's values begin in its tile's sums. */
   static int inTile(int x, int y) {
-    return DIRECT * (y % Film.TILE_HEIGHT * Film.TILE_WIDTH + x % Film.TILE_WIDTH);
+    return EMISSION * (y % Film.TILE_HEIGHT * Film.TILE_WIDTH + x % Film.TILE_WIDTH);
   }
 
   /** Bytes that it holds. */
   long bytes() {
     long sum = 2L * surfaces.length + 4L * positions.length;
-    for (float[][] layer : direct) {
+    for (float[][] layer : emission) {
       for (float[] tile : layer) {
         sum += tile == null ? 0 : 4L * tile.length;
       }

@@ -68,7 +68,7 @@ final class JointUpsampling {
             }
             for (int i = 0; i < layers.length; i++) {
               gatherer.row(y, light[i], to[i]);
-              addDirect(layers[i], y, to[i]);
+              addEmission(layers[i], y, to[i]);
             }
           }
         });
@@ -76,8 +76,8 @@ final class JointUpsampling {
   }
 
   /** Weight by distance: squared, in coarse pixels. */
-  static float near(float squared) {
-    return CoarseSurfaces.falling(squared / (2 * NEAR * NEAR));
+  static float spatialWeight(float squared) {
+    return CoarseSurfaces.edgeStop(squared / (2 * NEAR * NEAR));
   }
 
   /** Light by channel, a plane each. */
@@ -90,29 +90,29 @@ final class JointUpsampling {
   }
 
   /** Adds what comes straight from a layer's light, of the coarse film where there is no finer. */
-  private void addDirect(int layer, int y, float[] to) {
+  private void addEmission(int layer, int y, float[] to) {
     for (int left = 0; left < fine.width(); left += Film.TILE_WIDTH) {
       int right = Math.min(fine.width(), left + Film.TILE_WIDTH);
       int n = fine.samples(layer, left, y);
-      if (n > 0 && fine.surfaces().direct(layer, left, y) == null) {
+      if (n > 0 && fine.surfaces().emission(layer, left, y) == null) {
         continue;
       }
       for (int x = left; x < right; x++) {
         int p = y * fine.width() + x;
         if (n > 0) {
-          addDirect(fine.surfaces(), layer, x, y, n, to, p);
+          addEmission(fine.surfaces(), layer, x, y, n, to, p);
         } else {
           int cx = Math.min(x / coarse.step(), coarse.width() - 1);
           int cy = Math.min(y / coarse.step(), coarse.height() - 1);
-          addDirect(coarse.surfaces(), layer, cx, cy, coarse.samples(layer, cx, cy), to, p);
+          addEmission(coarse.surfaces(), layer, cx, cy, coarse.samples(layer, cx, cy), to, p);
         }
       }
     }
   }
 
-  private static void addDirect(
+  private static void addEmission(
       GBuffer from, int layer, int x, int y, int samples, float[] to, int pixel) {
-    float[] sums = from.direct(layer, x, y);
+    float[] sums = from.emission(layer, x, y);
     if (sums != null) {
       int at = GBuffer.inTile(x, y);
       for (int k = 0; k < 3; k++) {

@@ -27,11 +27,11 @@ final class SampleUpsampling {
   private final GBuffer surfaces;
   private final CoarseSurfaces coarse;
   private final int ratio;
-  private final float[] sample = new float[CoarseSurfaces.VALUES];
+  private final float[] sample = new float[GBuffer.VALUES];
   private final int[] taps = new int[MOST];
-  private final float[] weights = new float[MOST], apart = new float[MOST];
+  private final float[] weights = new float[MOST], distances = new float[MOST];
   private int count;
-  private float spread;
+  private float spatialSum;
 
   /** What was made since the beginning, as {@link Samples} holds it. */
   private int[] columns = new int[64], ends = new int[64], pixels = new int[256];
@@ -135,7 +135,7 @@ final class SampleUpsampling {
     int x0 = (int) Math.floor(fx), y0 = (int) Math.floor(fy);
     int before = ratio == 1 ? 1 : 0;
     count = 0;
-    spread = 0;
+    spatialSum = 0;
     square(x0 - before, y0 - before, x0 + 1, y0 + 1, fx, fy, 1);
     if (alike()) {
       weigh(0);
@@ -144,7 +144,7 @@ final class SampleUpsampling {
     int cx = Math.round(fx), cy = Math.round(fy);
     float far = FAR / JointUpsampling.NEAR;
     count = 0;
-    spread = 0;
+    spatialSum = 0;
     square(cx - REACH, cy - REACH, cx + REACH, cy + REACH, fx, fy, far);
     if (alike()) {
       weigh(0);
@@ -160,7 +160,7 @@ final class SampleUpsampling {
     // Nothing is alike: what is so most.
     float least = Float.POSITIVE_INFINITY;
     for (int i = 0; i < count; i++) {
-      least = Math.min(least, apart[i]);
+      least = Math.min(least, distances[i]);
     }
     weigh(least > 1 ? least : 0);
   }
@@ -181,9 +181,9 @@ final class SampleUpsampling {
     float dx = (cx - fx) / byDistance, dy = (cy - fy) / byDistance;
     int c = cy * coarse.width + cx;
     taps[count] = c;
-    weights[count] = JointUpsampling.near(dx * dx + dy * dy);
-    apart[count] = coarse.apart(c, sample);
-    spread += weights[count];
+    weights[count] = JointUpsampling.spatialWeight(dx * dx + dy * dy);
+    distances[count] = coarse.featureDistance(c, sample);
+    spatialSum += weights[count];
     count++;
   }
 
@@ -191,16 +191,16 @@ final class SampleUpsampling {
   private boolean alike() {
     float sum = 0;
     for (int i = 0; i < count; i++) {
-      sum += weights[i] * CoarseSurfaces.falling(apart[i]);
+      sum += weights[i] * CoarseSurfaces.edgeStop(distances[i]);
     }
-    return sum >= JointUpsampling.TOO_FEW * spread;
+    return sum >= JointUpsampling.TOO_FEW * spatialSum;
   }
 
   /** Weighs by differences, less what is let pass. */
   private void weigh(float passed) {
     float most = 0;
     for (int i = 0; i < count; i++) {
-      weights[i] *= CoarseSurfaces.falling(apart[i] - passed);
+      weights[i] *= CoarseSurfaces.edgeStop(distances[i] - passed);
       most = Math.max(most, weights[i]);
     }
     int kept = 0;

@@ -10,7 +10,7 @@ final class Speckles {
    * Squared standard errors by which light must stand out of its noise to be given back: less where
    * there are few samples, as what is lost then may be all the light that there is.
    */
-  static final float CERTAIN = 8, LIKELY = 3, POSSIBLE = 1.5f;
+  static final float RESTORE_OF_MANY = 8, RESTORE_OF_FEW = 3, RESTORE_OF_ONE = 1.5f;
 
   /**
    * Times that a pixel may be brighter than the mean of those about it, where what is brought up to
@@ -85,6 +85,6 @@ final class Speckles {
   /** How sure light of a pixel is that was taken off and spread over a window, 0…1. */
   static float confidence(DenoiserPlane spread, int p) {
     float light = spread.luminance(p), squared = light * light;
-    return squared > 0 ? Math.max(0, 1 - spread.certainty * spread.variance[p] / squared) : 0;
+    return squared > 0 ? Math.max(0, 1 - spread.restoreThreshold * spread.variance[p] / squared) : 0;
   }
 }

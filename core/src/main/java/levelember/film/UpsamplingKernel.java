@@ -22,24 +22,22 @@ class UpsamplingKernel {
    * Weighs one coarse pixel for every fine one, and adds to their sums.
    *
    * @param own surfaces of the fine pixels, a row a value
-   * @param met 1 where a fine pixel shows a surface, 0 where it shows the open
    * @param near weight by distance
    */
   void weigh(
       CoarseSurfaces coarse,
       Run run,
       float[][] own,
-      float[] met,
       float near,
       float[] weights,
       float[][] sums) {
-    float[] sample = new float[CoarseSurfaces.VALUES];
+    float[] sample = new float[GBuffer.VALUES];
     for (int i = run.begin; i < run.end; i++) {
       int q = i + run.shift;
       for (int k = 0; k < sample.length; k++) {
         sample[k] = own[k][i];
       }
-      float w = near * CoarseSurfaces.falling(coarse.apart(q, sample));
+      float w = near * CoarseSurfaces.edgeStop(coarse.featureDistance(q, sample));
       weights[i] = w;
       sums[0][i] += w;
       for (int k = 0; k < 3; k++) {

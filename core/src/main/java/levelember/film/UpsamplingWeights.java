@@ -157,14 +157,14 @@ final class UpsamplingWeights {
     private final SampleUpsampling single;
 
     /** By phase and cell: the pixels' surfaces. */
-    private final float[][] own = new float[CoarseSurfaces.VALUES][ratio * cells];
+    private final float[][] own = new float[GBuffer.VALUES][ratio * cells];
 
-    /** 1 where a pixel shows a surface, 0 the open, −1 where it goes sample by sample. */
-    private final float[] met = new float[ratio * cells];
+    /** Whether a pixel's samples show one surface, so that it is worked beside others. */
+    private final boolean[] merged = new boolean[ratio * cells];
 
-    private final float[] spread = new float[ratio * cells];
-    private final float[] sample = new float[CoarseSurfaces.VALUES];
-    private final float[] other = new float[CoarseSurfaces.VALUES];
+    private final float[] spatialSum = new float[ratio * cells];
+    private final float[] sample = new float[GBuffer.VALUES];
+    private final float[] other = new float[GBuffer.VALUES];
 
     Weigher(Film fine, CoarseSurfaces coarse, UpsamplingKernel kernel) {
       this.fine = fine;
@@ -176,7 +176,7 @@ final class UpsamplingWeights {
     }
 
     Row row(int y) {
-      Arrays.fill(met, -1);
+      Arrays.fill(merged, false);
       for (int x = 0; x < width; x++) {
         read(x, y);
       }
@@ -185,7 +185,7 @@ final class UpsamplingWeights {
       UpsamplingKernel.Run[] runs = new UpsamplingKernel.Run[ratio * across * across];
       float[][] weights = new float[across * across][ratio * cells];
       float[][] sums = new float[UpsamplingKernel.SUMS][ratio * cells];
-      Arrays.fill(spread, 0);
+      Arrays.fill(spatialSum, 0);
       for (int phase = 0; phase < ratio; phase++) {
         weigh(phase, top, fy, runs, weights, sums);
       }
@@ -213,14 +213,14 @@ final class UpsamplingWeights {
           continue;
         }
         float dx = shift - fx, dy = row - fy;
-        float near = JointUpsampling.near(dx * dx + dy * dy);
+        float near = JointUpsampling.spatialWeight(dx * dx + dy * dy);
         int begin = first + Math.max(0, -shift), end = first + Math.min(cells, cells - shift);
         UpsamplingKernel.Run run =
             new UpsamplingKernel.Run(begin, end, row * cells + shift - first);
         runs[phase * across * across + tap] = run;
-        kernel.weigh(coarse, run, own, met, near, weights[tap], sums);
+        kernel.weigh(coarse, run, own, near, weights[tap], sums);
         for (int i = begin; i < end; i++) {
-          spread[i] += near;
+          spatialSum[i] += near;
         }
       }
     }
@@ -228,7 +228,7 @@ final class UpsamplingWeights {
     /** What weighed light is scaled by; pixels with too little weight go sample by sample. */
     private void finish(int x, int y, float[][] sums) {
       int at = x % ratio * cells + x / ratio;
-      boolean known = met[at] >= 0 && sums[0][at] >= JointUpsampling.TOO_FEW * spread[at];
+      boolean known = merged[at] && sums[0][at] >= JointUpsampling.TOO_FEW * spatialSum[at];
       for (int k = 0; k < 3; k++) {
         float albedo = Math.max(Denoiser.LEAST_COLOUR, own[k][at]);
         sums[1 + k][at] = known ? albedo / sums[1 + k][at] : 0;
@@ -250,7 +250,7 @@ final class UpsamplingWeights {
       for (int k = 0; k < own.length; k++) {
         own[k][at] = sample[k];
       }
-      met[at] = sample[CoarseSurfaces.NEARNESS] > 0 ? 1 : 0;
+      merged[at] = true;
     }
 
     private boolean oneSurface(int p, int n, int known) {
@@ -277,12 +277,12 @@ final class UpsamplingWeights {
     }
 
     private static boolean alike(float[] a, float[] b) {
-      float i = a[CoarseSurfaces.NX] - b[CoarseSurfaces.NX];
-      float j = a[CoarseSurfaces.NY] - b[CoarseSurfaces.NY];
-      float k = a[CoarseSurfaces.NZ] - b[CoarseSurfaces.NZ];
-      float away = Math.abs(a[CoarseSurfaces.NEARNESS] - b[CoarseSurfaces.NEARNESS]);
+      float i = a[GBuffer.NORMAL] - b[GBuffer.NORMAL];
+      float j = a[GBuffer.NORMAL + 1] - b[GBuffer.NORMAL + 1];
+      float k = a[GBuffer.NORMAL + 2] - b[GBuffer.NORMAL + 2];
+      float away = Math.abs(a[GBuffer.NEARNESS] - b[GBuffer.NEARNESS]);
       return i * i + j * j + k * k < SAME_NORMAL
-          && away <= SAME_NEARNESS * a[CoarseSurfaces.NEARNESS];
+          && away <= SAME_NEARNESS * a[GBuffer.NEARNESS];
     }
   }
 }

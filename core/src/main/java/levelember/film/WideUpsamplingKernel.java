@@ -1,6 +1,7 @@
 package levelember.film;
 
 import jdk.incubator.vector.FloatVector;
+import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 import levelember.math.Lanes;
 
@@ -13,7 +14,6 @@ final class WideUpsamplingKernel extends UpsamplingKernel {
       CoarseSurfaces coarse,
       Run run,
       float[][] own,
-      float[] met,
       float near,
       float[] weights,
       float[][] sums) {
@@ -28,39 +28,39 @@ final class WideUpsamplingKernel extends UpsamplingKernel {
           squared(red.sub(FloatVector.fromArray(S, own[0], i)))
               .add(squared(green.sub(FloatVector.fromArray(S, own[1], i))))
               .add(squared(blue.sub(FloatVector.fromArray(S, own[2], i))));
-      FloatVector nx = FloatVector.fromArray(S, own[CoarseSurfaces.NX], i);
-      FloatVector ny = FloatVector.fromArray(S, own[CoarseSurfaces.NY], i);
-      FloatVector nz = FloatVector.fromArray(S, own[CoarseSurfaces.NZ], i);
+      FloatVector nx = FloatVector.fromArray(S, own[GBuffer.NORMAL], i);
+      FloatVector ny = FloatVector.fromArray(S, own[GBuffer.NORMAL + 1], i);
+      FloatVector nz = FloatVector.fromArray(S, own[GBuffer.NORMAL + 2], i);
       FloatVector normal =
-          squared(FloatVector.fromArray(S, v[CoarseSurfaces.NX], q).sub(nx))
-              .add(squared(FloatVector.fromArray(S, v[CoarseSurfaces.NY], q).sub(ny)))
-              .add(squared(FloatVector.fromArray(S, v[CoarseSurfaces.NZ], q).sub(nz)));
+          squared(FloatVector.fromArray(S, v[GBuffer.NORMAL], q).sub(nx))
+              .add(squared(FloatVector.fromArray(S, v[GBuffer.NORMAL + 1], q).sub(ny)))
+              .add(squared(FloatVector.fromArray(S, v[GBuffer.NORMAL + 2], q).sub(nz)));
+      FloatVector nearness = FloatVector.fromArray(S, own[GBuffer.NEARNESS], i);
       FloatVector plane =
-          nx.mul(minus(v[CoarseSurfaces.X], q, own[CoarseSurfaces.X], i))
-              .add(ny.mul(minus(v[CoarseSurfaces.Y], q, own[CoarseSurfaces.Y], i)))
-              .add(nz.mul(minus(v[CoarseSurfaces.Z], q, own[CoarseSurfaces.Z], i)))
-              .mul(
-                  FloatVector.fromArray(S, own[CoarseSurfaces.NEARNESS], i)
-                      .mul(CoarseSurfaces.BY_PLANE));
-      FloatVector here = FloatVector.fromArray(S, met, i);
+          nx.mul(minus(v[GBuffer.PLACE], q, own[GBuffer.PLACE], i))
+              .add(ny.mul(minus(v[GBuffer.PLACE + 1], q, own[GBuffer.PLACE + 1], i)))
+              .add(nz.mul(minus(v[GBuffer.PLACE + 2], q, own[GBuffer.PLACE + 2], i)))
+              .mul(nearness.mul(CoarseSurfaces.BY_PLANE));
+      FloatVector here =
+          FloatVector.zero(S).blend(1, nearness.compare(VectorOperators.GT, 0));
       FloatVector surface = FloatVector.fromArray(S, coarse.surface, q);
       FloatVector open = FloatVector.fromArray(S, coarse.open, q);
       FloatVector other = here.mul(open).add(here.neg().add(1).mul(surface));
-      FloatVector apart =
+      FloatVector distance =
           colour
               .mul(CoarseSurfaces.BY_ALBEDO)
               .add(normal.mul(CoarseSurfaces.BY_NORMAL))
               .add(here.mul(surface).mul(squared(plane).min(CoarseSurfaces.MOST_BY_PLANE)))
               .add(other.mul(CoarseSurfaces.MOST_BY_PLANE))
               .add(surface.neg().add(1).sub(open).mul(CoarseSurfaces.BY_UNKNOWN));
-      FloatVector w = falling(apart).mul(near);
+      FloatVector w = edgeStop(distance).mul(near);
       w.intoArray(weights, i);
       add(sums[0], i, w);
       add(sums[1], i, w.mul(red));
       add(sums[2], i, w.mul(green));
       add(sums[3], i, w.mul(blue));
     }
-    super.weigh(coarse, new Run(i, run.end(), run.shift()), own, met, near, weights, sums);
+    super.weigh(coarse, new Run(i, run.end(), run.shift()), own, near, weights, sums);
   }
 
   @Override
@@ -85,7 +85,7 @@ final class WideUpsamplingKernel extends UpsamplingKernel {
     return v.mul(v);
   }
 
-  private static FloatVector falling(FloatVector t) {
+  private static FloatVector edgeStop(FloatVector t) {
     FloatVector f = t.mul(-1 / 16f).add(1).max(0);
     f = f.mul(f);
     f = f.mul(f);

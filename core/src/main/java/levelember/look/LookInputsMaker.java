@@ -65,7 +65,7 @@ public final class LookInputsMaker {
   }
 
   /** Whether a look needs to know how near surfaces come to one another. */
-  public static boolean needsSurroundings(Look look) {
+  public static boolean needsObscurance(Look look) {
     return look.contact().amount() > 0;
   }
 

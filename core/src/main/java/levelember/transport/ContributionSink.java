@@ -1,5 +1,6 @@
 package levelember.transport;
 
+import java.util.Arrays;
 import levelember.film.Component;
 import levelember.film.Film;
 import levelember.film.GBuffer;
@@ -17,7 +18,8 @@ final class ContributionSink {
   private int sample;
   private boolean guided;
   private GBuffer surfaces;
-  private boolean directAlone;
+  private final float[] value = new float[GBuffer.VALUES];
+  private boolean emissionOnly;
   private boolean components;
   private final FirstScattering here = new FirstScattering();
   private final RayCount.Tally rays;
@@ -49,7 +51,7 @@ final class ContributionSink {
     this.guided = guided;
     even = (sample & 1) == 0;
     surfaces = to.surfaces();
-    directAlone = to.surfacesOnly();
+    emissionOnly = to.surfacesOnly();
   }
 
   /**
@@ -83,7 +85,7 @@ final class ContributionSink {
   }
 
   private void addKeptHit(int layer, PathState path, float r, float g, float b) {
-    if (path.surfaceAhead && !addDirect(layer, r, g, b) || !add(layer, r, g, b)) {
+    if (path.specularSoFar && !addEmission(layer, r, g, b) || !add(layer, r, g, b)) {
       return;
     }
     if (path.depth == 0) {
@@ -93,15 +95,15 @@ final class ContributionSink {
     }
   }
 
-  /** Adds to the light that comes straight from a light; false where no other is wanted. */
-  private boolean addDirect(int layer, float r, float g, float b) {
+  /** Adds to the emission seen over mirrors and clear glass alone; false where no other is wanted. */
+  private boolean addEmission(int layer, float r, float g, float b) {
     if (surfaces != null) {
       float luminance = Colour.luminance(r, g, b);
       if (Float.isFinite(luminance)) {
-        surfaces.addDirect(layer, x, y, r, g, b, even ? luminance : 0);
+        surfaces.addEmission(layer, x, y, r, g, b, even ? luminance : 0);
       }
     }
-    return !directAlone;
+    return !emissionOnly;
   }
 
   /**
@@ -192,7 +194,7 @@ final class ContributionSink {
 
   /** Adds what a backdrop plate shows. */
   void addBehind(int layer, float r, float g, float b) {
-    if (addDirect(layer, r, g, b) && add(layer, r, g, b)) {
+    if (addEmission(layer, r, g, b) && add(layer, r, g, b)) {
       film.add(layer, Component.EMISSION, pixel, r, g, b);
     }
   }
@@ -225,12 +227,21 @@ final class ContributionSink {
   }
 
   /**
-   * Guides the denoiser by a surface: its colour 0…1 and 1 / distance in metres.
+   * Guides the denoiser by a surface.
    *
+   * @param r albedo times what the path's throughput was before it, as g and b
+   * @param nearness one over the path's length, 1/m
    * @param dispersed whether the path has settled on a wavelength
    */
   void guide(float r, float g, float b, SurfaceInteraction at, float nearness, boolean dispersed) {
-    guide(r, g, b, at.nx, at.ny, at.nz, nearness, at.x, at.y, at.z);
+    value[3] = at.nx;
+    value[4] = at.ny;
+    value[5] = at.nz;
+    value[6] = nearness;
+    value[7] = at.x;
+    value[8] = at.y;
+    value[9] = at.z;
+    guide(r, g, b);
     if (dispersed && guided && surfaces != null) {
       surfaces.dispersed(pixel, sample);
     }
@@ -238,29 +249,20 @@ final class ContributionSink {
 
   /** Guides the denoiser by what lies open, of a colour 0…1. */
   void guideOpen(float r, float g, float b) {
-    guide(r, g, b, 0, 0, 0, 0, 0, 0, 0);
+    Arrays.fill(value, 0);
+    guide(r, g, b);
   }
 
-  private void guide(
-      float r,
-      float g,
-      float b,
-      float nx,
-      float ny,
-      float nz,
-      float nearness,
-      float placeX,
-      float placeY,
-      float placeZ) {
-    if (!guided) {
-      return;
+  private void guide(float r, float g, float b) {
+    value[0] = unit(r);
+    value[1] = unit(g);
+    value[2] = unit(b);
+    if (guided && film.guides() != null) {
+      film.guides()
+          .add(pixel, value[0], value[1], value[2], value[3], value[4], value[5], value[6]);
     }
-    if (film.guides() != null) {
-      film.guides().add(pixel, unit(r), unit(g), unit(b), nx, ny, nz, nearness);
-    }
-    if (surfaces != null) {
-      surfaces.surface(
-          pixel, sample, unit(r), unit(g), unit(b), nx, ny, nz, nearness, placeX, placeY, placeZ);
+    if (guided && surfaces != null) {
+      surfaces.surface(pixel, sample, value);
     }
   }
 

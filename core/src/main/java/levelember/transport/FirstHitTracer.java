@@ -13,7 +13,7 @@ import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
 
 /**
- * Fills {@link FirstHits}: a ray from the camera for every sample, and where surroundings are noted
+ * Fills {@link FirstHits}: a ray from the camera for every sample, and where obscurance is noted
  * one from what it meets into the open, drawn by the cosine, as far as contact shade may reach
  * (Zhukov, Iones and Kronin 1998).
  */
@@ -118,7 +118,7 @@ public final class FirstHitTracer {
           float s = at.outside ? 1 : -1;
           float nx = s * at.gx, ny = s * at.gy, nz = s * at.gz;
           to.met(x, y, at.piece, nx, ny, nz, whole);
-          if (to.surroundings()) {
+          if (to.obscurance()) {
             open(x, y, nx, ny, nz);
           }
         }

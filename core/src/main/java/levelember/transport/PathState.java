@@ -56,7 +56,7 @@ final class PathState {
   boolean caught;
 
   /** Nothing but smooth mirrors and clear glass has been met yet. */
-  boolean surfaceAhead;
+  boolean specularSoFar;
 
   /** Place on the whole picture, 0…1 from its left and from its top. */
   float screenX, screenY;
@@ -85,7 +85,7 @@ final class PathState {
     spread = softened = 0;
     sinceVertex = length = 0;
     fromDiffuse = caught = false;
-    surfaceAhead = true;
+    specularSoFar = true;
     medium = behind = null;
     alpha = 1;
     caughtShare = 0;
@@ -108,7 +108,7 @@ final class PathState {
     r *= byR;
     g *= byG;
     b *= byB;
-    if (surfaceAhead) {
+    if (specularSoFar) {
       neutralR *= byR;
       neutralG *= byG;
       neutralB *= byB;

@@ -172,7 +172,7 @@ final class PathTracer {
     boolean catching = path.vertex.isCamera() && scene.catches[at.piece];
     if (!catching) {
       guide();
-      if (toFirstSurface && !path.surfaceAhead) {
+      if (toFirstSurface && !path.specularSoFar) {
         return false;
       }
     }
@@ -190,7 +190,7 @@ final class PathTracer {
     } else if (path.rayKind == Hierarchy.CAMERA) {
       emitters.behind(path, wanted);
     }
-    if (path.surfaceAhead) {
+    if (path.specularSoFar) {
       sink.guideOpen(path.neutralR, path.neutralG, path.neutralB);
     }
   }
@@ -248,7 +248,7 @@ final class PathTracer {
       return false;
     }
     if (path.wavelength < 0 && surface.disperses()) {
-      if (path.surfaceAhead && undispersed) {
+      if (path.specularSoFar && undispersed) {
         path.settleOnGreen();
       } else {
         path.disperse(points.single(Dimensions.WAVELENGTH));
@@ -259,10 +259,10 @@ final class PathTracer {
 
   /** Guides the denoiser by the first surface that is neither a mirror nor clear. */
   private void guide() {
-    if (!path.surfaceAhead || !at.textured && at.surface.specular()) {
+    if (!path.specularSoFar || !at.textured && at.surface.specular()) {
       return;
     }
-    path.surfaceAhead = false;
+    path.specularSoFar = false;
     if (!sink.guided()) {
       return;
     }
@@ -282,7 +282,7 @@ final class PathTracer {
       // What is there in place of a floor or wall hides what is behind it.
       path.caughtShare = path.mean();
       path.alpha = 1 - path.caughtShare;
-      if (path.surfaceAhead) {
+      if (path.specularSoFar) {
         sink.guideOpen(0, 0, 0);
       }
       return false;
@@ -322,8 +322,8 @@ final class PathTracer {
     float dx = at.tx * s.x + at.sx * s.y + at.nx * s.z;
     float dy = at.ty * s.x + at.sy * s.y + at.ny * s.z;
     float dz = at.tz * s.x + at.sz * s.y + at.nz * s.z;
-    if (path.surfaceAhead && surface.transmits() && !s.through) {
-      path.surfaceAhead = false;
+    if (path.specularSoFar && surface.transmits() && !s.through) {
+      path.specularSoFar = false;
       if (toFirstSurface) {
         return false;
       }

@@ -131,7 +131,7 @@ class JointUpsamplingTest {
         Film film = ladder.film(size);
         renderer.trace(view, film, 1, () -> false);
         float[][] light = new float[3][];
-        PixelGuides guides = Denoiser.reflected(film, layers, light, () -> false);
+        PixelGuides guides = Denoiser.reflectedLight(film, layers, light, () -> false);
         float[][] wide = broughtUp(ladder, film, guides, light, new WideUpsamplingKernel());
         float[][] plain = broughtUp(ladder, film, guides, light, new UpsamplingKernel());
         for (int layer : layers) {
@@ -172,13 +172,13 @@ class JointUpsamplingTest {
       float albedo = p % coarse.width() < coarse.width() / 2 ? 0.8f : 0.1f;
       coarse.add(0, p, true, 3 * albedo, 2 * albedo, albedo);
       coarse.guides().add(p, albedo, albedo, albedo, 0, 0, 1, 0.5f);
-      coarse.surfaces().surface(p, 0, albedo, albedo, albedo, 0, 0, 1, 0.5f, 0, 0, 0);
+      coarse.surfaces().surface(p, 0, wall(albedo));
     }
     whole(coarse);
     coarse.guides().sampled(0);
     for (int p = 0; p < 64 * 32; p++) {
       float albedo = p % 64 < 31 ? 0.8f : 0.1f;
-      fine.surfaces().surface(p, 0, albedo, albedo, albedo, 0, 0, 1, 0.5f, 0, 0, 0);
+      fine.surfaces().surface(p, 0, wall(albedo));
     }
     whole(fine);
     DenoisedLadder denoised = new DenoisedLadder(ladder);
@@ -189,6 +189,11 @@ class JointUpsamplingTest {
       assertThat(rgb[3 * p]).isCloseTo(3 * albedo, within(0.01f * albedo));
       assertThat(rgb[3 * p + 2]).isCloseTo(albedo, within(0.01f * albedo));
     }
+  }
+
+  /** A sample of a wall two metres off that faces the camera. */
+  private static float[] wall(float albedo) {
+    return new float[] {albedo, albedo, albedo, 0, 0, 1, 0.5f, 0, 0, 0};
   }
 
   private static void whole(Film film) {
@@ -239,7 +244,7 @@ class JointUpsamplingTest {
   }
 
   @Test
-  void directLightOfFirstSurfacesIsWhatTheFilmCallsEmission() {
+  void emissionOfFirstSurfacesIsWhatTheFilmCallsEmission() {
     Shoot shoot =
         Sets.white(0.6)
             .piece("floor", new Shape.Floor(8, 8), "white", Vec3.ZERO)
@@ -260,7 +265,7 @@ class JointUpsamplingTest {
     for (int layer = 0; layer < view.layers(); layer++) {
       float[] emission = film.sums(layer, Component.EMISSION);
       for (int p = 0; p < WIDTH * HEIGHT; p++) {
-        float[] direct = surfaces.surfaces().direct(layer, p % WIDTH, p / WIDTH);
+        float[] direct = surfaces.surfaces().emission(layer, p % WIDTH, p / WIDTH);
         int at = GBuffer.inTile(p % WIDTH, p / WIDTH);
         for (int k = 0; k < 3; k++) {
           assertThat(direct == null ? 0 : direct[at + k]).isEqualTo(emission[3 * p + k]);
@@ -287,10 +292,10 @@ class JointUpsamplingTest {
       renderer.trace(view, film, n, () -> false);
       renderer.trace(view, surfaces, 1, () -> false);
     }
-    float mean = film.surfaces().direct(0, 0, 0)[0] / n;
+    float mean = film.surfaces().emission(0, 0, 0)[0] / n;
     assertThat(mean).as("as much as paths find by chance").isBetween(0.5f, 0.95f);
     for (int p = 0; p < 64; p++) {
-      float[] direct = surfaces.surfaces().direct(0, p % 8, p / 8);
+      float[] direct = surfaces.surfaces().emission(0, p % 8, p / 8);
       assertThat(direct[GBuffer.inTile(p % 8, p / 8)]).isCloseTo(mean, within(0.02f * mean));
       assertThat(surfaces.surfaces().kind(p, 0)).isEqualTo(GBuffer.OPEN);
     }
@@ -316,10 +321,10 @@ class JointUpsamplingTest {
     Film same = film.withLayers(new int[] {-1, 1, 2});
     assertThat(same.surfaces().kind(ball, 0)).isEqualTo(surfaces.kind(ball, 0));
     int x = WIDTH / 2, y = 2;
-    assertThat(surfaces.direct(2, x, y)).as("the dome is seen").isNotNull();
-    assertThat(same.surfaces().direct(2, x, y)).isSameAs(surfaces.direct(2, x, y));
+    assertThat(surfaces.emission(2, x, y)).as("the dome is seen").isNotNull();
+    assertThat(same.surfaces().emission(2, x, y)).isSameAs(surfaces.emission(2, x, y));
     Film moved = film.withLayers(new int[] {0, 1, -1});
-    assertThat(moved.surfaces().direct(2, x, y)).isNull();
+    assertThat(moved.surfaces().emission(2, x, y)).isNull();
     Film other = film.withLayers(new int[] {-1, -1, -1});
     assertThat(other.surfaces().kind(ball, 0)).isEqualTo(GBuffer.UNKNOWN);
   }

@@ -58,18 +58,18 @@ final class Meeting {
     int margin = LookInputsMaker.margin(look, height);
     FirstHits now = hits;
     boolean lampsAsked = asksForLamps(look);
-    boolean surroundings = LookInputsMaker.needsSurroundings(look);
+    boolean obscurance = LookInputsMaker.needsObscurance(look);
     if (now == null
         || now.margin() < margin
-        || surroundings && !now.surroundings()
+        || obscurance && !now.obscurance()
         || lampsAsked && !(lampsStand && now.lights() == view.layers())) {
-      now = new FirstHits(width, height, 0, height, margin, view.layers(), surroundings);
+      now = new FirstHits(width, height, 0, height, margin, view.layers(), obscurance);
       lampsStand = true;
     } else if (now.samples() >= now.enough()) {
       return false;
     } else if (now.lights() != view.layers()) {
       // Half looked at with other lights: from the start.
-      now = new FirstHits(width, height, 0, height, margin, view.layers(), surroundings);
+      now = new FirstHits(width, height, 0, height, margin, view.layers(), obscurance);
       lampsStand = true;
     }
     boolean whole = new FirstHitTracer(view).sample(now, stop);
@@ -82,7 +82,7 @@ final class Meeting {
     FirstHits now = hits;
     return now != null
             && now.samples() >= now.enough()
-            && (now.surroundings() || !LookInputsMaker.needsSurroundings(look))
+            && (now.obscurance() || !LookInputsMaker.needsObscurance(look))
         || !LookInputsMaker.needsHits(shoot, look);
   }
 

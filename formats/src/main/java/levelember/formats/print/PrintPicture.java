@@ -125,7 +125,7 @@ public final class PrintPicture {
               bottom - top,
               margin,
               view.layers(),
-              LookInputsMaker.needsSurroundings(look));
+              LookInputsMaker.needsObscurance(look));
       FirstHitTracer tracer = new FirstHitTracer(view);
       for (int i = 0; i < hits.enough(); i++) {
         tracer.sample(hits, () -> false);
