@@ -26,18 +26,13 @@ public final class Denoiser {
   /** Levels for the coarsest film whose pixels are brought up to finer ones; one more each. */
   private static final int COARSE_LEVELS = 4, COARSEST = 8;
 
-  private static final float[] KERNEL = {1 / 2f, 1 / 4f};
+  static final float[] KERNEL = {1 / 2f, 1 / 4f};
 
   /** Layers that are filtered together; each takes up to 92 bytes a pixel while it is. */
   private static final int TOGETHER = 4;
 
   static final float LEAST_COLOUR = 0.02f;
 
-  /** Widest step at which light that was taken off speckles is spread. */
-  private static final int WIDEST = 27;
-
-  private static final float[] EVEN = {1, 1};
-  private static final DenoiserStops ALL_ALIKE = new DenoiserStops(0, 1, 0, 0);
   private static final int STRIPS = 16;
 
   private final Film film;
@@ -50,8 +45,8 @@ public final class Denoiser {
   private final int levels;
 
   /**
-   * @param withoutEmission leaves out what comes straight from lights, and fits no pixels of several
-   *     surfaces
+   * @param withoutEmission leaves out emission that is seen over mirrors and clear glass alone, and
+   *     fits no pixels of several surfaces
    */
   private Denoiser(
       Film film, CrossBilateralFilter filter, boolean withoutEmission, BooleanSupplier stop) {
@@ -170,7 +165,7 @@ public final class Denoiser {
         plane.swap();
       }
     }
-    restoreRemoved(planes);
+    new SpeckleRestoration(width, height, this::rows, this::level).restore(planes);
     float[][] light = new float[planes.length][];
     for (int i = 0; i < planes.length; i++) {
       light[i] = finish(planes[i]);
@@ -192,7 +187,9 @@ public final class Denoiser {
     float[] even = plane.nextR, odd = plane.nextG, squared = plane.nextB;
     boolean pairs = means(layer, plane, even, odd);
     plane.restoreThreshold =
-        !withoutEmission ? Speckles.RESTORE_OF_MANY : pairs ? Speckles.RESTORE_OF_FEW : Speckles.RESTORE_OF_ONE;
+        !withoutEmission
+            ? Speckles.RESTORE_OF_MANY
+            : pairs ? Speckles.RESTORE_OF_FEW : Speckles.RESTORE_OF_ONE;
     Speckles speckles =
         new Speckles(filter, width, height, withoutEmission ? film.surfaces() : null);
     strips(
@@ -333,104 +330,6 @@ public final class Denoiser {
       float error = 0.25f * blurred[x] + 0.5f * blurred[x + 1] + 0.25f * blurred[x + 2];
       tolerance[here + x] = 1 / (byLight * (float) Math.sqrt(error) + 1e-12f);
     }
-  }
-
-  /**
-   * Gives back light that was taken off speckles, spread over 27 and 81 pixels, as far as it stands
-   * out of its noise. Steps of powers of three give every source one way, so the variance is right.
-   */
-  private void restoreRemoved(DenoiserPlane[] planes) {
-    DenoiserPlane[] removed =
-        Arrays.stream(planes)
-            .filter(p -> p.speckled)
-            .map(this::removedLight)
-            .toArray(DenoiserPlane[]::new);
-    DenoiserPlane[] whole =
-        Arrays.stream(planes).filter(p -> p.speckled).toArray(DenoiserPlane[]::new);
-    if (removed.length == 0) {
-      return;
-    }
-    float[][] small = new float[removed.length][];
-    for (int step = 1; step <= WIDEST; step *= 3) {
-      level(removed, step, EVEN);
-      for (int i = 0; i < removed.length; i++) {
-        removed[i].swap();
-        if (step == WIDEST / 3) {
-          small[i] = confident(removed[i], null);
-        } else if (step == WIDEST) {
-          put(confident(removed[i], small[i]), removed[i]);
-        }
-      }
-    }
-    // The windows are square: what they leave of edges is smoothed.
-    for (int step = WIDEST / 3; step >= 1; step /= 3) {
-      level(removed, step, KERNEL);
-      for (DenoiserPlane plane : removed) {
-        plane.swap();
-      }
-    }
-    for (int i = 0; i < removed.length; i++) {
-      add(removed[i], whole[i]);
-    }
-  }
-
-  /** The light that was taken off, as a plane that is filtered by guides alone. */
-  private DenoiserPlane removedLight(DenoiserPlane from) {
-    DenoiserPlane to = new DenoiserPlane(0, ALL_ALIKE);
-    to.restoreThreshold = from.restoreThreshold;
-    to.r = from.removedR;
-    to.g = from.removedG;
-    to.b = from.removedB;
-    to.variance = new float[width * height];
-    to.nextR = from.nextR;
-    to.nextG = from.nextG;
-    to.nextB = from.nextB;
-    to.nextVariance = from.nextVariance;
-    to.light = to.tolerance = new float[width * height];
-    rows(y -> {
-      for (int p = y * width; p < (y + 1) * width; p++) {
-        float l = to.luminance(p);
-        to.variance[p] = l * l;
-      }
-    });
-    return to;
-  }
-
-  /** What is sure of light that was spread, before which what was sure of a smaller window goes. */
-  private float[] confident(DenoiserPlane spread, float[] first) {
-    float[] to = new float[4 * width * height];
-    rows(y -> {
-      for (int p = y * width; p < (y + 1) * width; p++) {
-        float k = Speckles.confidence(spread, p);
-        float before = first == null ? 0 : first[4 * p + 3];
-        float own = (1 - before) * k;
-        to[4 * p] = own * spread.r[p] + (first == null ? 0 : first[4 * p]);
-        to[4 * p + 1] = own * spread.g[p] + (first == null ? 0 : first[4 * p + 1]);
-        to[4 * p + 2] = own * spread.b[p] + (first == null ? 0 : first[4 * p + 2]);
-        to[4 * p + 3] = k;
-      }
-    });
-    return to;
-  }
-
-  private void put(float[] light, DenoiserPlane to) {
-    rows(y -> {
-      for (int p = y * width; p < (y + 1) * width; p++) {
-        to.r[p] = light[4 * p];
-        to.g[p] = light[4 * p + 1];
-        to.b[p] = light[4 * p + 2];
-      }
-    });
-  }
-
-  private void add(DenoiserPlane light, DenoiserPlane to) {
-    rows(y -> {
-      for (int p = y * width; p < (y + 1) * width; p++) {
-        to.r[p] += light.r[p];
-        to.g[p] += light.g[p];
-        to.b[p] += light.b[p];
-      }
-    });
   }
 
   /** The sums of one thread for one row. */

@@ -137,7 +137,7 @@ public final class GBuffer {
     System.arraycopy(positions, 3 * n, to, PLACE, 3);
   }
 
-  /** Adds light of a sample that comes straight from a layer's light. */
+  /** Adds emission of a layer that a sample sees over mirrors and clear glass alone. */
   public void addEmission(int layer, int x, int y, float r, float g, float b, float evenLuminance) {
     int tile = grid.tile(x, y);
     float[] to = emission[layer][tile];

@@ -7,8 +7,8 @@ import java.util.stream.IntStream;
 /**
  * Brings light of a coarse film up to a G-buffer of full size (joint bilateral upsampling, Kopf,
  * Cohen, Lischinski and Uyttendaele 2007): every fine sample takes the irradiance of those coarse
- * pixels about it that show the same surface, times its own albedo. What comes straight from lights
- * is taken from the G-buffer.
+ * pixels about it that show the same surface, times its own albedo. Emission that is seen over
+ * mirrors and clear glass alone is taken from the G-buffer.
  *
  * <p>Weights depend on surfaces alone, so layers come out as they would by themselves. Every pixel
  * gathers in a fixed order: the same bits on any number of threads.
@@ -89,7 +89,7 @@ final class JointUpsampling {
     return to;
   }
 
-  /** Adds what comes straight from a layer's light, of the coarse film where there is no finer. */
+  /** Adds a layer's seen emission, of the coarse film where there is no finer. */
   private void addEmission(int layer, int y, float[] to) {
     for (int left = 0; left < fine.width(); left += Film.TILE_WIDTH) {
       int right = Math.min(fine.width(), left + Film.TILE_WIDTH);

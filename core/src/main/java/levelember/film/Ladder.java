@@ -88,7 +88,7 @@ public final class Ladder {
     return films[films.length - 1];
   }
 
-  /** The first surfaces of samples in full size, and the light that comes straight from lights. */
+  /** The first surfaces of samples in full size, and the emission that is seen. */
   public Film surfaces() {
     return surfaces;
   }

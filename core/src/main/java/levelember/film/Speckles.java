@@ -85,6 +85,8 @@ final class Speckles {
   /** How sure light of a pixel is that was taken off and spread over a window, 0…1. */
   static float confidence(DenoiserPlane spread, int p) {
     float light = spread.luminance(p), squared = light * light;
-    return squared > 0 ? Math.max(0, 1 - spread.restoreThreshold * spread.variance[p] / squared) : 0;
+    return squared > 0
+        ? Math.max(0, 1 - spread.restoreThreshold * spread.variance[p] / squared)
+        : 0;
   }
 }

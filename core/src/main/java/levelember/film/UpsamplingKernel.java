@@ -25,12 +25,7 @@ class UpsamplingKernel {
    * @param near weight by distance
    */
   void weigh(
-      CoarseSurfaces coarse,
-      Run run,
-      float[][] own,
-      float near,
-      float[] weights,
-      float[][] sums) {
+      CoarseSurfaces coarse, Run run, float[][] own, float near, float[] weights, float[][] sums) {
     float[] sample = new float[GBuffer.VALUES];
     for (int i = run.begin; i < run.end; i++) {
       int q = i + run.shift;

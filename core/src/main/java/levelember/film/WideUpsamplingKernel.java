@@ -11,12 +11,7 @@ final class WideUpsamplingKernel extends UpsamplingKernel {
 
   @Override
   void weigh(
-      CoarseSurfaces coarse,
-      Run run,
-      float[][] own,
-      float near,
-      float[] weights,
-      float[][] sums) {
+      CoarseSurfaces coarse, Run run, float[][] own, float near, float[] weights, float[][] sums) {
     float[][] v = coarse.values;
     int i = run.begin();
     for (int last = run.end() - S.length(); i <= last; i += S.length()) {
@@ -41,8 +36,7 @@ final class WideUpsamplingKernel extends UpsamplingKernel {
               .add(ny.mul(minus(v[GBuffer.PLACE + 1], q, own[GBuffer.PLACE + 1], i)))
               .add(nz.mul(minus(v[GBuffer.PLACE + 2], q, own[GBuffer.PLACE + 2], i)))
               .mul(nearness.mul(CoarseSurfaces.BY_PLANE));
-      FloatVector here =
-          FloatVector.zero(S).blend(1, nearness.compare(VectorOperators.GT, 0));
+      FloatVector here = FloatVector.zero(S).blend(1, nearness.compare(VectorOperators.GT, 0));
       FloatVector surface = FloatVector.fromArray(S, coarse.surface, q);
       FloatVector open = FloatVector.fromArray(S, coarse.open, q);
       FloatVector other = here.mul(open).add(here.neg().add(1).mul(surface));

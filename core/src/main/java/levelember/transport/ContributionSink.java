@@ -95,7 +95,9 @@ final class ContributionSink {
     }
   }
 
-  /** Adds to the emission seen over mirrors and clear glass alone; false where no other is wanted. */
+  /**
+   * Adds to the emission seen over mirrors and clear glass alone; false where no other is wanted.
+   */
   private boolean addEmission(int layer, float r, float g, float b) {
     if (surfaces != null) {
       float luminance = Colour.luminance(r, g, b);
