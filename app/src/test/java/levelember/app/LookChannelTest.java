@@ -122,7 +122,8 @@ class LookChannelTest {
     Picture picture = LayerMix.picture(film, weights);
     LookInputsMaker maker = new LookInputsMaker(shoot, look, 160, 90, weights);
     FirstHits hits =
-        new FirstHits(160, 90, 0, 90, LookInputsMaker.margin(look, 90), view.layers(), true);
+        new FirstHits(
+            FirstHits.Band.whole(160, 90), LookInputsMaker.margin(look, 90), view.layers(), true);
     for (int i = 0; i < hits.enough(); i++) {
       new FirstHitTracer(view).sample(hits, () -> false);
     }

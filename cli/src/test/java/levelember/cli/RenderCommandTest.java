@@ -252,7 +252,8 @@ class RenderCommandTest {
     float[] weights = LayerWeights.of(s);
     LookInputsMaker maker = new LookInputsMaker(s, look, 48, 32, weights);
     FirstHits hits =
-        new FirstHits(48, 32, 0, 32, LookInputsMaker.margin(look, 32), view.layers(), true);
+        new FirstHits(
+            FirstHits.Band.whole(48, 32), LookInputsMaker.margin(look, 32), view.layers(), true);
     for (int i = 0; i < hits.enough(); i++) {
       new FirstHitTracer(view).sample(hits, () -> false);
     }

@@ -33,22 +33,33 @@ public final class FirstHits {
   private int samples;
 
   /**
-   * Nothing met yet.
+   * Rows of a picture.
    *
    * @param width of the whole picture, pixels
    * @param height of the whole picture, pixels
-   * @param firstRow of those that are kept
+   * @param firstRow that is kept
    * @param rows that are kept
+   */
+  public record Band(int width, int height, int firstRow, int rows) {
+    /** All rows of a picture. */
+    public static Band whole(int width, int height) {
+      return new Band(width, height, 0, height);
+    }
+  }
+
+  /**
+   * Nothing met yet.
+   *
+   * @param band rows that are kept
    * @param margin pixels around the frame, not around the rows, in which lamps are looked for
    * @param lights of the rig
    * @param obscurance whether it is noted how near other surfaces come
    */
-  public FirstHits(
-      int width, int height, int firstRow, int rows, int margin, int lights, boolean obscurance) {
-    this.width = width;
-    this.height = height;
-    this.firstRow = firstRow;
-    this.rows = rows;
+  public FirstHits(Band band, int margin, int lights, boolean obscurance) {
+    width = band.width;
+    height = band.height;
+    firstRow = band.firstRow;
+    rows = band.rows;
     this.margin = margin;
     above = firstRow == 0 ? margin : 0;
     below = firstRow + rows == height ? margin : 0;

@@ -27,7 +27,7 @@ import org.junit.jupiter.api.Test;
 class FirstHitsTest {
   private static FirstHits hits(Shoot shoot, int w, int h, int margin, int samples) {
     View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
-    FirstHits to = new FirstHits(w, h, 0, h, margin, view.layers(), true);
+    FirstHits to = new FirstHits(FirstHits.Band.whole(w, h), margin, view.layers(), true);
     FirstHitTracer tracer = new FirstHitTracer(view);
     for (int i = 0; i < samples; i++) {
       assertThat(tracer.sample(to, () -> false)).isTrue();
@@ -197,7 +197,8 @@ class FirstHitsTest {
     for (int first = 0; first < h; first += 16) {
       int top = Math.max(0, first - AmbientOcclusion.REACH);
       int bottom = Math.min(h, first + 16 + AmbientOcclusion.REACH);
-      FirstHits band = new FirstHits(w, h, top, bottom - top, m, view.layers(), true);
+      FirstHits band =
+          new FirstHits(new FirstHits.Band(w, h, top, bottom - top), m, view.layers(), true);
       for (int i = 0; i < 4; i++) {
         new FirstHitTracer(view).sample(band, () -> false);
       }
@@ -231,7 +232,7 @@ class FirstHitsTest {
     }
     Pictures pictures = name -> stripes;
     View view = View.of(shoot, shoot.shots().getFirst(), pictures);
-    FirstHits hits = new FirstHits(64, 64, 0, 64, 0, view.layers(), true);
+    FirstHits hits = new FirstHits(FirstHits.Band.whole(64, 64), 0, view.layers(), true);
     for (int i = 0; i < 8; i++) {
       new FirstHitTracer(view).sample(hits, () -> false);
     }

@@ -5,12 +5,9 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
-import levelember.film.Convergence;
 import levelember.film.DenoisedLadder;
 import levelember.film.Ladder;
 import levelember.film.Noise;
-import levelember.look.DisplayCurve;
-import levelember.photometry.LayerWeights;
 import levelember.shoot.EditCost;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
@@ -72,18 +69,11 @@ final class LiveSession {
   private Ladder ladder;
   private String failure;
   private RayCount raysSinceEdit = RayCount.NONE;
-  private long tracedNanos;
-  private Noise noise;
+  private final PictureNoise noise = new PictureNoise();
   private DenoisedLadder denoised;
   private final Meeting meeting = new Meeting();
   private volatile Denoising denoising = Denoising.WHILE_NOISY;
 
-  /** The last noise known of the picture as it is set up now, NaN before there is one. */
-  private double lastNoise = Double.NaN;
-
-  private final Convergence convergence = new Convergence();
-  private final CleanPicture clean = new CleanPicture();
-  private volatile double wantedNoise = 0.02;
   private final LightShares shares = new LightShares();
   private long announcedNanos;
   private volatile boolean rests;
@@ -322,9 +312,6 @@ final class LiveSession {
         ladder = ladder.withLayers(cost.from());
         denoised.withLayers(cost.from());
       }
-      if (resized || cost.everything()) {
-        lastNoise = Double.NaN;
-      }
       if (resized || !cost.keeps(shown.shoot().lights().size())) {
         shares.forget();
       }
@@ -333,12 +320,14 @@ final class LiveSession {
       } else {
         meeting.changed(cost, shown.shoot().lights().size());
       }
-      noise = null;
-      convergence.restart();
-      if (resized || !cost.nothing()) {
-        tracedNanos = 0;
-        clean.restart();
+      if (resized || cost.everything()) {
+        noise.forget();
         showing.forget();
+      } else if (!cost.nothing()) {
+        noise.tracedAnew();
+        showing.forget();
+      } else {
+        noise.mixedAnew();
       }
       raysSinceEdit = RayCount.NONE;
       mixedOnly = !resized && cost.nothing();
@@ -363,7 +352,7 @@ final class LiveSession {
   }
 
   private Ladder.Step nextStep() {
-    return ladder.next(Math.min(EVEN_SAMPLES, samples), denoising.at(lastNoise));
+    return ladder.next(Math.min(EVEN_SAMPLES, samples), denoising.at(noise.last()));
   }
 
   /** Traces a slice; false when there is nothing left to trace. */
@@ -382,8 +371,8 @@ final class LiveSession {
     if (next != null) {
       rays = renderer.trace(view, next.film(), next.samples(), stop);
     } else {
-      Noise now = noise == null ? measured() : noise;
-      rays = renderer.refine(view, ladder.full(), now, wantedNoise, samples, stop);
+      Noise now = noise.of(shown, ladder.full());
+      rays = renderer.refine(view, ladder.full(), now, noise.wanted(), samples, stop);
       if (rays.all() == 0 && !turn.gaveWay() && !meets) {
         finish();
         return false;
@@ -400,13 +389,12 @@ final class LiveSession {
     }
     showing.forget();
     raysSinceEdit = raysSinceEdit.plus(rays);
-    tracedNanos += System.nanoTime() - begin;
-    noise = null;
+    noise.traced(System.nanoTime() - begin);
     if (!interrupted()) {
       if (next == null) {
-        convergence.note(tracedNanos / 1e9, measured().whole());
+        noise.note(shown, ladder.full());
       }
-      if (denoising.at(lastNoise)) {
+      if (denoising.at(noise.last())) {
         denoised.renew(ladder, this::interrupted);
         showing.forget();
       }
@@ -420,7 +408,7 @@ final class LiveSession {
 
   /** The last that is said of a picture that is done. */
   private void finish() {
-    if (denoising.at(lastNoise) && denoised.renew(ladder, this::interrupted)) {
+    if (denoising.at(noise.last()) && denoised.renew(ladder, this::interrupted)) {
       showing.forget();
       send();
     }
@@ -429,7 +417,7 @@ final class LiveSession {
 
   /** The films that are shown. */
   private Ladder seen() {
-    return denoising.at(lastNoise) && denoised.shows() ? denoised.ladder() : ladder;
+    return denoising.at(noise.last()) && denoised.shows() ? denoised.ladder() : ladder;
   }
 
   /** Sets when the picture is shown denoised. */
@@ -438,24 +426,16 @@ final class LiveSession {
     wishes.wake();
   }
 
-  private Noise measured() {
-    Shoot shoot = shown.shoot();
-    double ev = shoot.lookOf(shown.shot()).ev();
-    noise = Noise.of(ladder.full(), LayerWeights.of(shoot), DisplayCurve.fullScale(ev));
-    lastNoise = Double.isFinite(noise.whole()) ? noise.whole() : Double.NaN;
-    return noise;
-  }
-
   /** True when nothing is left to trace. */
-  private boolean clean() {
+  private boolean done() {
     return nextStep() == null
-        && noise != null
-        && (noise.whole() <= wantedNoise || ladder.full().samples() >= samples);
+        && noise.known()
+        && (noise.reached() || ladder.full().samples() >= samples);
   }
 
   /** Sets the noise at which tracing ends, 1 for 100 percent. */
   void wantedNoise(double share) {
-    wantedNoise = share;
+    noise.wanted(share);
     wishes.wake();
   }
 
@@ -500,29 +480,24 @@ final class LiveSession {
     }
     long now = System.nanoTime();
     announcedNanos = now;
-    double part = noise == null ? Double.NaN : noise.whole();
-    double left = convergence.secondsTo(wantedNoise);
     boolean denoisedShown = seen() != ladder;
-    if (denoisedShown) {
-      double scale = DisplayCurve.fullScale(shown.shoot().lookOf(shown.shot()).ev());
-      float[] weights = LayerWeights.of(shown.shoot());
-      clean.measure(ladder.full(), denoised.ladder().full(), weights, scale, tracedNanos / 1e9);
-    }
+    CleanPicture clean =
+        denoisedShown ? noise.denoised(shown, ladder.full(), denoised.ladder().full()) : null;
     ServerMessage.Progress to =
         new ServerMessage.Progress(
             shown.revision(),
             ladder.full().meanSamples(),
-            Double.isFinite(part) ? 100 * part : null,
-            100 * wantedNoise,
-            Double.isFinite(left) ? left : null,
-            denoisedShown ? clean.errorPercent() : null,
-            denoisedShown ? clean.secondsLeft() : null,
-            clean()
+            noise.percent(),
+            100 * noise.wanted(),
+            noise.secondsLeft(),
+            clean == null ? null : clean.errorPercent(),
+            clean == null ? null : clean.secondsLeft(),
+            done()
                 ? ServerMessage.Activity.DONE
                 : rest ? ServerMessage.Activity.PAUSED : ServerMessage.Activity.TRACING,
             raysSinceEdit.all(),
             raysSinceEdit.dropped(),
-            tracedNanos / 1e9,
+            noise.tracedSeconds(),
             denoisedShown,
             memory.budget(),
             view.scene().pictureBytes(),

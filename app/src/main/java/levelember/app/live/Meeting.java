@@ -63,13 +63,13 @@ final class Meeting {
         || now.margin() < margin
         || obscurance && !now.obscurance()
         || lampsAsked && !(lampsStand && now.lights() == view.layers())) {
-      now = new FirstHits(width, height, 0, height, margin, view.layers(), obscurance);
+      now = new FirstHits(FirstHits.Band.whole(width, height), margin, view.layers(), obscurance);
       lampsStand = true;
     } else if (now.samples() >= now.enough()) {
       return false;
     } else if (now.lights() != view.layers()) {
       // Half looked at with other lights: from the start.
-      now = new FirstHits(width, height, 0, height, margin, view.layers(), obscurance);
+      now = new FirstHits(FirstHits.Band.whole(width, height), margin, view.layers(), obscurance);
       lampsStand = true;
     }
     boolean whole = new FirstHitTracer(view).sample(now, stop);

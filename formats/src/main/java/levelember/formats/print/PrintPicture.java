@@ -119,10 +119,7 @@ public final class PrintPicture {
       int bottom = Math.min(height, last + AmbientOcclusion.REACH);
       FirstHits hits =
           new FirstHits(
-              width,
-              height,
-              top,
-              bottom - top,
+              new FirstHits.Band(width, height, top, bottom - top),
               margin,
               view.layers(),
               LookInputsMaker.needsObscurance(look));
