@@ -12,6 +12,7 @@ import { useChoice } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
 import { isPlaced } from '../../plan/lights';
 import { colours } from '../../theme/theme';
+import { CausticDetails } from './CausticDetails';
 import type { LightProps } from './props';
 import { countIn, isIn, scoped } from './scope';
 
@@ -166,6 +167,7 @@ export function ReachDetails({ light, here, set }: LightProps) {
           </>
         )}
       </Section>
+      <CausticDetails light={light} here={here} set={set} />
     </>
   );
 }

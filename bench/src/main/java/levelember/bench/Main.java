@@ -30,7 +30,8 @@ public final class Main implements Callable<Integer> {
       names = "--only",
       split = ",",
       description =
-          "of kernel, build, tracer, edits, sampling, lights, denoise, look, noise, forecast, clean,"
+          "of kernel, build, tracer, edits, sampling, lights, denoise, look, noise, forecast,"
+              + " efficiency (variance times time), clean,"
               + " sharp (the steps of the page's picture; both on pictures nothing was tuned on:"
               + " other, othersharp)")
   private Set<String> only = new TreeSet<>();
@@ -38,7 +39,10 @@ public final class Main implements Callable<Integer> {
   @Option(names = "--films", description = "folder where traced references are kept and found")
   private Path films;
 
-  @Option(names = "--shoots", split = ",", description = "shoots of clean and sharp (default all)")
+  @Option(
+      names = "--shoots",
+      split = ",",
+      description = "shoots of efficiency, clean and sharp (default all)")
   private Set<String> shoots = new TreeSet<>();
 
   @Option(names = "--pictures", description = "folder for what each step of sharp shows")
@@ -68,6 +72,7 @@ public final class Main implements Callable<Integer> {
     parts.put("look", () -> LookFigures.measured(rounds));
     parts.put("noise", NoiseFigures::measured);
     parts.put("forecast", ForecastFigures::measured);
+    parts.put("efficiency", () -> EfficiencyFigures.measured(shoots));
     parts.put("clean", () -> CleanFigures.measured(shoots, films, false));
     parts.put("sharp", () -> SharpFigures.measured(shoots, films, false, pictures));
     parts.put("other", () -> CleanFigures.measured(shoots, films, true));

@@ -1,5 +1,6 @@
 package levelember.light;
 
+import levelember.math.Triangle;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.texture.Texels;
@@ -63,7 +64,7 @@ public final class EmissiveLight extends LightSource {
       return false;
     }
     int t = to.chosen.triangle[to.part];
-    float b = second(u, v), c = third(u, v);
+    float b = Triangle.second(u, v), c = Triangle.third(u, v);
     float a = 1 - b - c;
     float x =
         a * tree.corner(t, 0, 0) + b * tree.corner(t, 1, 0) + c * tree.corner(t, 2, 0) - from.x;
@@ -90,21 +91,6 @@ public final class EmissiveLight extends LightSource {
     to.third = c;
     radiance(t, b, c, to);
     return to.pdf > 0;
-  }
-
-  /**
-   * Weight of a triangle's second corner, uniform over the triangle (Heitz 2019, "A Low-Distortion
-   * Map Between Triangle and Square").
-   */
-  private static float second(float u, float v) {
-    float b = u / 2, c = v / 2, shift = c - b;
-    return shift > 0 ? b : b - shift;
-  }
-
-  /** Weight of its third. */
-  private static float third(float u, float v) {
-    float b = u / 2, c = v / 2, shift = c - b;
-    return shift > 0 ? c + shift : c;
   }
 
   /**
@@ -170,7 +156,8 @@ public final class EmissiveLight extends LightSource {
     double wanted = u * tree.areaBefore(tree.triangles());
     int i = tree.at(wanted);
     double share = (wanted - tree.areaBefore(i)) / tree.area(i);
-    float b = second((float) share, (float) v), c = third((float) share, (float) v), a = 1 - b - c;
+    float b = Triangle.second((float) share, (float) v);
+    float c = Triangle.third((float) share, (float) v), a = 1 - b - c;
     to.place(
         a * tree.corner(i, 0, 0) + b * tree.corner(i, 1, 0) + c * tree.corner(i, 2, 0),
         a * tree.corner(i, 0, 1) + b * tree.corner(i, 1, 1) + c * tree.corner(i, 2, 1),

@@ -18,9 +18,6 @@ class ImportanceBound {
    */
   static final int NUMBERS = 10;
 
-  /** Length of what is written to: the lanes' worth, and what is between. */
-  static final int MEMORY = 10 * LANES;
-
   /** Inside of a ball of this squared radius, or a bit more, directions say nothing. */
   static final float ABOUT = 1.0001f;
 
@@ -28,12 +25,12 @@ class ImportanceBound {
 
   /** The fastest on this machine. */
   static ImportanceBound ofMachine() {
-    return Machine.WORTH;
+    return Machine.BOUND;
   }
 
-  /** Asked once, and only where the module is there, so that the class loads without it. */
+  /** Chosen once, and only where the module is there, so that the class loads without it. */
   private static final class Machine {
-    static final ImportanceBound WORTH =
+    static final ImportanceBound BOUND =
         Lanes.vectors() && WideImportanceBound.suits()
             ? new WideImportanceBound()
             : new ImportanceBound();
@@ -45,7 +42,7 @@ class ImportanceBound {
    * @param nodes {@link #NUMBERS} times {@link #LANES} a node
    * @param at where the node begins
    * @param nx normal of the side that is lit; all three 0 where both are
-   * @param to of length {@link #MEMORY}; the first {@link #LANES} are what is asked for
+   * @param to one value a lane
    */
   void of(
       float[] nodes,
@@ -67,19 +64,21 @@ class ImportanceBound {
         to[k] = power / Math.max(r2, LEAST);
         continue;
       }
-      float d1 = (float) Math.sqrt(d2);
-      float ballSin2 = r2 / d2;
+      float inverse2 = 1 / d2;
+      float inverse = (float) Math.sqrt(inverse2);
+      float ballSin2 = r2 * inverse2;
       float ballSin = (float) Math.sqrt(ballSin2), ballCos = (float) Math.sqrt(1 - ballSin2);
-      float lit = 1;
+      float incident = 1;
       if (sided) {
-        float cos = (x * nx + y * ny + z * nz) / d1;
+        float cos = (x * nx + y * ny + z * nz) * inverse;
         if (cos < ballCos) {
-          lit = cos * ballCos + sine(cos) * ballSin;
+          incident = cos * ballCos + sine(cos) * ballSin;
         }
       }
-      float shines = 1;
+      float emitted = 1;
       float cos =
-          -(x * nodes[a + 4 * LANES] + y * nodes[a + 5 * LANES] + z * nodes[a + 6 * LANES]) / d1;
+          -(x * nodes[a + 4 * LANES] + y * nodes[a + 5 * LANES] + z * nodes[a + 6 * LANES])
+              * inverse;
       float coneCos = nodes[a + 7 * LANES];
       if (cos < coneCos) {
         // Off the nearest normal, and from there off what is seen of the ball.
@@ -87,10 +86,10 @@ class ImportanceBound {
         float sin = sine(cos);
         float off = cos * coneCos + sin * coneSin;
         if (off < ballCos) {
-          shines = off * ballCos + (sin * coneCos - cos * coneSin) * ballSin;
+          emitted = off * ballCos + (sin * coneCos - cos * coneSin) * ballSin;
         }
       }
-      to[k] = power * Math.max(0, lit) * Math.max(0, shines) / d2;
+      to[k] = power * Math.max(0, incident) * Math.max(0, emitted) * inverse2;
     }
   }
 

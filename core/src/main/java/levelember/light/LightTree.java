@@ -17,10 +17,13 @@ final class LightTree {
   /** Most triangles that are drawn at one surface. */
   static final int MOST = 6;
 
-  private final ImportanceBound worth = ImportanceBound.ofMachine();
+  private final ImportanceBound bound = ImportanceBound.ofMachine();
   private final float[] triangles;
   private final float[] normals;
   private final float[] areas;
+
+  /** What each triangle emits, up to a factor. */
+  private final float[] powers;
 
   /** Sum of the areas of all triangles before each, and of all. */
   private final double[] areasBefore;
@@ -43,7 +46,7 @@ final class LightTree {
   static final class Sample {
     final int[] triangle = new int[MOST];
     final double[] chance = new double[MOST];
-    private final float[] worth = new float[ImportanceBound.MEMORY];
+    private final float[] importance = new float[ImportanceBound.LANES];
 
     // Nodes that draws have still to go down from: the draws, and what part of all numbers is
     // theirs.
@@ -64,11 +67,21 @@ final class LightTree {
   }
 
   /**
-   * Builds the tree.
+   * Builds the tree of triangles that emit alike.
    *
    * @param triangles nine floats each: three corners in the world, metres; at least one
    */
   LightTree(float[] triangles) {
+    this(triangles, null);
+  }
+
+  /**
+   * Builds the tree.
+   *
+   * @param triangles nine floats each: three corners in the world, metres; at least one
+   * @param powers what each triangle emits, up to a factor; null for its area
+   */
+  LightTree(float[] triangles, float[] powers) {
     this.triangles = triangles;
     int count = triangles.length / 9;
     normals = new float[3 * count];
@@ -76,6 +89,7 @@ final class LightTree {
     for (int i = 0; i < count; i++) {
       measure(i);
     }
+    this.powers = powers == null ? areas : powers;
     areasBefore = new double[count + 1];
     for (int i = 0; i < count; i++) {
       areasBefore[i + 1] = areasBefore[i] + areas[i];
@@ -154,6 +168,10 @@ final class LightTree {
     return areas[triangle];
   }
 
+  float power(int triangle) {
+    return powers[triangle];
+  }
+
   float normal(int triangle, int k) {
     return normals[3 * triangle + k];
   }
@@ -168,8 +186,8 @@ final class LightTree {
   }
 
   /**
-   * How many triangles are worth drawing at a place: one from afar, more the larger all of it is
-   * seen, at most {@link #MOST}.
+   * How many triangles are drawn at a place: one from afar, more the larger all of it is seen, at
+   * most {@link #MOST}.
    */
   int parts(float px, float py, float pz) {
     int most = Math.min(MOST, areas.length);
@@ -186,31 +204,34 @@ final class LightTree {
    */
   void sample(
       float px, float py, float pz, float nx, float ny, float nz, int count, double u, Sample to) {
-    float[] worths = to.worth;
+    float[] importances = to.importance;
     to.waiting = 0;
     to.wait(0, 0, count, 0, 1);
+    double stratum = 1.0 / count;
     while (to.waiting > 0) {
       int at = --to.waiting;
       int node = to.node[at];
       int next = to.first[at], end = to.end[at];
-      double low = to.least[at], part = to.part[at];
-      worth.of(nodes, NODE * node, px, py, pz, nx, ny, nz, worths);
+      double low = to.least[at];
+      bound.of(nodes, NODE * node, px, py, pz, nx, ny, nz, importances);
       double sum = 0;
       int last = -1;
       for (int k = 0; k < ImportanceBound.LANES; k++) {
-        sum += worths[k];
-        last = worths[k] > 0 ? k : last;
+        sum += importances[k];
+        last = importances[k] > 0 ? k : last;
       }
       for (; last < 0 && next < end; next++) {
         to.chance[next] = 0;
       }
+      double scale = to.part[at] / sum;
       for (int k = 0; next < end; k++) {
-        if (!(worths[k] > 0)) {
+        double share = scale * importances[k];
+        if (share == 0) {
           continue;
         }
-        double share = part * worths[k] / sum;
         int from = next;
-        while (next < end && (k == last || (next + u) / count < low + share)) {
+        double high = k == last ? 2 : low + share;
+        while (next < end && (next + u) * stratum < high) {
           next++;
         }
         if (next > from) {
@@ -237,16 +258,16 @@ final class LightTree {
   double chance(
       int triangle, float px, float py, float pz, float nx, float ny, float nz, Sample by) {
     double chance = 1;
-    float[] worths = by.worth;
+    float[] importances = by.importance;
     for (int lane = leaves[triangle]; lane >= 0; lane = parents[lane / ImportanceBound.LANES]) {
-      worth.of(nodes, NODE * (lane / ImportanceBound.LANES), px, py, pz, nx, ny, nz, worths);
-      float own = worths[lane % ImportanceBound.LANES];
+      bound.of(nodes, NODE * (lane / ImportanceBound.LANES), px, py, pz, nx, ny, nz, importances);
+      float own = importances[lane % ImportanceBound.LANES];
       if (!(own > 0)) {
         return 0;
       }
       double sum = 0;
       for (int k = 0; k < ImportanceBound.LANES; k++) {
-        sum += worths[k];
+        sum += importances[k];
       }
       chance *= own / sum;
     }

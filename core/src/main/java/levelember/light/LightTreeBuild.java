@@ -250,7 +250,7 @@ final class LightTreeBuild {
       b[3 + k] = Math.max(p, Math.max(q, r));
       b[6 + k] = tree.normal(triangle, k);
     }
-    b[10] = tree.area(triangle);
+    b[10] = tree.power(triangle);
     return b;
   }
 

@@ -12,6 +12,7 @@ package levelember.shoot;
  * @param shadowDensity how much of its light a shadow takes, 0…1
  * @param shadowColour of what a shadow leaves at full depth, linear, 0…1
  * @param fadesAtMetres where it has faded to nothing, 0 for never
+ * @param caustics what it throws through glass and off mirrors
  */
 public record Reach(
     Scope lightLinking,
@@ -20,9 +21,11 @@ public record Reach(
     double specular,
     double shadowDensity,
     Rgb shadowColour,
-    double fadesAtMetres) {
+    double fadesAtMetres,
+    Caustics caustics) {
   /** Everything, untouched. */
-  public static final Reach WHOLE = new Reach(Scope.ALL, Scope.ALL, 1, 1, 1, new Rgb(0, 0, 0), 0);
+  public static final Reach WHOLE =
+      new Reach(Scope.ALL, Scope.ALL, 1, 1, 1, new Rgb(0, 0, 0), 0, Caustics.NONE);
 
   public Reach {
     if (lightLinking == null || shadowLinking == null) {
@@ -39,7 +42,14 @@ public record Reach(
   /** The same that fades at a distance. */
   public Reach fading(double metres) {
     return new Reach(
-        lightLinking, shadowLinking, diffuse, specular, shadowDensity, shadowColour, metres);
+        lightLinking,
+        shadowLinking,
+        diffuse,
+        specular,
+        shadowDensity,
+        shadowColour,
+        metres,
+        caustics);
   }
 
   /** The same with other levels on the parts of surfaces. */
@@ -51,17 +61,39 @@ public record Reach(
         otherSpecular,
         shadowDensity,
         shadowColour,
-        fadesAtMetres);
+        fadesAtMetres,
+        caustics);
+  }
+
+  /** The same with other caustics. */
+  public Reach throwing(Caustics other) {
+    return new Reach(
+        lightLinking,
+        shadowLinking,
+        diffuse,
+        specular,
+        shadowDensity,
+        shadowColour,
+        fadesAtMetres,
+        other);
   }
 
   /** The same with other shadows. */
   public Reach shadowed(double depth, Rgb colour) {
-    return new Reach(lightLinking, shadowLinking, diffuse, specular, depth, colour, fadesAtMetres);
+    return new Reach(
+        lightLinking, shadowLinking, diffuse, specular, depth, colour, fadesAtMetres, caustics);
   }
 
   /** The same with other links. */
   public Reach linked(Scope otherLights, Scope otherShadows) {
     return new Reach(
-        otherLights, otherShadows, diffuse, specular, shadowDensity, shadowColour, fadesAtMetres);
+        otherLights,
+        otherShadows,
+        diffuse,
+        specular,
+        shadowDensity,
+        shadowColour,
+        fadesAtMetres,
+        caustics);
   }
 }

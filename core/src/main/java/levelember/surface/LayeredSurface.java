@@ -104,6 +104,27 @@ public final class LayeredSurface {
         || coat.there() && coat.alpha() < least;
   }
 
+  /**
+   * True where most of what a point scatters goes by lobes narrower than a GGX alpha: glass and
+   * metal, not a diffuse base under a gloss.
+   */
+  public boolean narrow(float most, Scattering s) {
+    if (sheen != null || coat.there() && coat.alpha() > most) {
+      return false;
+    }
+    return s.glass >= 0.5f ? glass.alpha() <= most : s.metal >= 0.5f && microfacets.alpha <= most;
+  }
+
+  /** True where points of it may be {@link #narrow}, if nothing varies over it but its colour. */
+  public boolean mayBeNarrow(float most) {
+    return mostGlass >= 0.5f && glass.alpha() <= most || metal >= 0.5f && microfacets.alpha <= most;
+  }
+
+  /** True where a point may be metal or glass. */
+  public boolean metalOrGlass() {
+    return metal > 0 || mostGlass > 0;
+  }
+
   /** True for clear glass and for mirrors, where what one sees is what lies behind. */
   public boolean specular() {
     return glass.smooth() && glassShare == 1

@@ -173,8 +173,9 @@ public abstract sealed class RayWalk permits PlainWalk, WideWalk {
     return pieces != null && (pieces[piece >> 6] >>> (piece & 63) & 1) == 0;
   }
 
+  /** One over a component of a direction, never infinite; of both zeros it is positive. */
   static float reciprocal(float d) {
-    return 1 / (Math.abs(d) < 1e-20f ? Math.copySign(1e-20f, d) : d);
+    return Math.abs(d) < 1e-20f ? d < 0 ? -1e20f : 1e20f : 1 / d;
   }
 
   /** Number of the piece hit. */

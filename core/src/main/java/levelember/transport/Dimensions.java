@@ -13,6 +13,9 @@ final class Dimensions {
   /** Sets holes along one ray apart; odd and large, so that they meet no other dimension. */
   static final int NEXT_HOLE = 0x2C1B3C6D;
 
+  /** Sets the sampling of lit patches, and of the light there, apart. */
+  static final int PATCH = 0x1B56C4E9;
+
   /** Sets several samples of one light at one vertex apart. */
   static final int NEXT_LIGHT_SAMPLE = 0x3D4D51C3;
 

@@ -22,8 +22,15 @@ final class EmitterHits {
   private final boolean cutsOut;
   private final LightSample lightRay = new LightSample();
   private final int[] near;
+  private final PhotonGathering photons;
 
-  EmitterHits(TracingContext context) {
+  /**
+   * The lights of a scene.
+   *
+   * @param photons that carry some of their light, or null
+   */
+  EmitterHits(TracingContext context, PhotonGathering photons) {
+    this.photons = photons;
     scene = context.scene();
     walk = context.walk();
     selection = context.selection();
@@ -53,7 +60,7 @@ final class EmitterHits {
     for (int i = 0; i < tried; i++) {
       int k = i < scene.hittable.length ? scene.hittable[i] : near[i - scene.hittable.length];
       LightSource light = scene.lights[k];
-      if (!wanted[k] || vertex.isCamera() && !light.seenDirectly()) {
+      if (!wanted[k] || ofPhotons(path, k) || vertex.isCamera() && !light.seenDirectly()) {
         continue;
       }
       LightControls controls = scene.controls[k];
@@ -71,6 +78,10 @@ final class EmitterHits {
     }
   }
 
+  private boolean ofPhotons(PathState path, int light) {
+    return path.causticChain == CausticPaths.CASTERS && photons != null && photons.has(light);
+  }
+
   private float weight(PathState path, int light, float density) {
     return mis.ofBsdf(path.vertex.pdf, selection.previousRate(light) * density);
   }
@@ -84,6 +95,7 @@ final class EmitterHits {
     for (int k = 0; k < wanted.length; k++) {
       LightControls controls = scene.controls[k];
       if (!wanted[k]
+          || ofPhotons(path, k)
           || controls == null
           || !controls.customShadow()
           || !controls.lights(vertex.piece)) {
@@ -113,6 +125,7 @@ final class EmitterHits {
     int k = scene.emissive.layer(at.piece);
     if (k < 0
         || !wanted[k]
+        || ofPhotons(path, k)
         || !at.outside
         || vertex.isCamera() && !scene.lights[k].seenDirectly()) {
       return;

@@ -23,6 +23,17 @@ final class FirstScattering {
     sheenB = vertex.sheenB;
   }
 
+  /** Takes over another. */
+  void set(FirstScattering other) {
+    through = other.through;
+    diffuseR = other.diffuseR;
+    diffuseG = other.diffuseG;
+    diffuseB = other.diffuseB;
+    sheenR = other.sheenR;
+    sheenG = other.sheenG;
+    sheenB = other.sheenB;
+  }
+
   /** By what is evaluated for a light's direction, with both parts at a level. */
   void set(Scattering s, float diffuse, float specular) {
     through = s.through;

@@ -97,6 +97,15 @@ final class LightSelection {
     }
   }
 
+  /**
+   * The rate of a light without parts, of few, at a vertex.
+   *
+   * @param roughVertices of the path before
+   */
+  float rateOfFew(int roughVertices) {
+    return always ? 1 : PROBABILITY[Math.min(roughVertices, PROBABILITY.length - 1)];
+  }
+
   /** How many parts of a light are sampled: of many a share, the smaller the rougher the path. */
   private int parts(int light, int rough, float px, float py, float pz) {
     int all = scene.lights[light].parts(px, py, pz);

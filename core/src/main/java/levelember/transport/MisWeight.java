@@ -11,6 +11,11 @@ final class MisWeight {
     this.technique = technique;
   }
 
+  /** Whether several techniques are combined. */
+  boolean combines() {
+    return technique == Sampling.Technique.BOTH;
+  }
+
   /**
    * Weight of light that BSDF sampling has met.
    *

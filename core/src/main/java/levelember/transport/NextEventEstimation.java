@@ -20,11 +20,21 @@ final class NextEventEstimation {
   private final ContributionSink sink;
   private final RayCount.Tally rays;
   private final boolean cutOut;
+  private final PatchSampling patches;
+  private final PhotonGathering photons;
   private final LightSample lightRay = new LightSample();
 
   private final ReferencePoint from = new ReferencePoint();
 
-  NextEventEstimation(TracingContext context) {
+  /**
+   * Estimates the light of a scene.
+   *
+   * @param patches which look for part of the same light, or null
+   * @param photons that carry some of it, or null
+   */
+  NextEventEstimation(TracingContext context, PatchSampling patches, PhotonGathering photons) {
+    this.patches = patches;
+    this.photons = photons;
     scene = context.scene();
     points = context.points();
     selection = context.selection();
@@ -37,23 +47,24 @@ final class NextEventEstimation {
 
   /** Adds the light of the lights that are selected at a vertex. */
   void estimate(PathState path, SurfaceInteraction at, boolean catching, boolean[] wanted) {
-    // Light from behind counts only where the surface scatters it through.
-    boolean sided = !at.surface.transmitsDiffusely(at.scattering);
-    float x = RayOffset.off(at.x, at.gx), y = RayOffset.off(at.y, at.gy);
-    float z = RayOffset.off(at.z, at.gz);
-    from.set(x, y, z, sided ? at.nx : 0, sided ? at.ny : 0, sided ? at.nz : 0);
+    comeTo(at);
     if (at.surface.onlyDelta(at.scattering)) {
       return;
     }
     int first = path.surfaces * Dimensions.PER_VERTEX;
-    selection.select(x, y, z, path.roughVertices, points, first + Dimensions.LIGHT_SELECTION);
+    selection.select(
+        from.x, from.y, from.z, path.roughVertices, points, first + Dimensions.LIGHT_SELECTION);
     if (catching && path.caught) {
       return;
     }
+    boolean ofPhotons = ofPhotons(path, at);
+    boolean met = patches != null && patches.metPatch();
     for (int i = 0; i < selection.count; i++) {
       int k = selection.light[i];
       LightControls controls = scene.controls[k];
-      if (!wanted[k] || controls != null && !controls.lights(at.piece)) {
+      if (!wanted[k]
+          || controls != null && !controls.lights(at.piece)
+          || ofPhotons && photons.has(k)) {
         continue;
       }
       LightSource light = scene.lights[k];
@@ -67,13 +78,59 @@ final class NextEventEstimation {
         float w = points.single(dimension + Dimensions.WAVELENGTH);
         light.choose(from, selection.parts[i], w, lightRay);
       }
+      float weight = met ? patches.weight(path, k) : 1;
       for (int n = 0; n < selection.parts[i]; n++) {
         points.pair(dimension + Dimensions.PIXEL + n * Dimensions.NEXT_LIGHT_SAMPLE);
         lightRay.part = n;
         if (light.sample(from, points.u, points.v, lightRay)) {
-          connect(path, at, k, rate, catching);
+          connect(path, at, k, rate, weight, catching);
         }
       }
+    }
+  }
+
+  /** Whether light sampled at a vertex is the photons', if its light has any. */
+  private boolean ofPhotons(PathState path, SurfaceInteraction at) {
+    return photons != null && CausticPaths.photonsAt(path.causticChain, CausticPaths.smooth(at));
+  }
+
+  private void comeTo(SurfaceInteraction at) {
+    // Light from behind counts only where the surface scatters it through.
+    boolean sided = !at.surface.transmitsDiffusely(at.scattering);
+    from.set(
+        RayOffset.off(at.x, at.gx),
+        RayOffset.off(at.y, at.gy),
+        RayOffset.off(at.z, at.gz),
+        sided ? at.nx : 0,
+        sided ? at.ny : 0,
+        sided ? at.nz : 0);
+  }
+
+  /**
+   * Adds the light of one light at a vertex, as much of it as light sampling has where all are
+   * estimated.
+   *
+   * @param path of which nothing but its throughput is changed
+   * @param dimension of the sample points
+   */
+  void estimate(PathState path, SurfaceInteraction at, int k, int dimension) {
+    comeTo(at);
+    LightControls controls = scene.controls[k];
+    if (at.surface.onlyDelta(at.scattering)
+        || controls != null && !controls.lights(at.piece)
+        || ofPhotons(path, at) && photons.has(k)) {
+      return;
+    }
+    LightSource light = scene.lights[k];
+    lightRay.part = 0;
+    if (light.choosing()) {
+      light.choose(from, 1, points.single(dimension + Dimensions.WAVELENGTH), lightRay);
+    }
+    points.pair(dimension + Dimensions.PIXEL);
+    if (light.sample(from, points.u, points.v, lightRay)) {
+      float rate = selection.rateOfFew(path.roughVertices);
+      path.times(rate, rate, rate);
+      connect(path, at, k, rate, 1, false);
     }
   }
 
@@ -86,8 +143,10 @@ final class NextEventEstimation {
    * Adds the light of the point on a light that was sampled.
    *
    * @param rate how many such samples there are of the light, on the mean
+   * @param ofVertex weight of how the path has come to the vertex
    */
-  private void connect(PathState path, SurfaceInteraction at, int k, float rate, boolean catching) {
+  private void connect(
+      PathState path, SurfaceInteraction at, int k, float rate, float ofVertex, boolean catching) {
     LayeredSurface surface = at.surface;
     Scattering scattering = at.scattering;
     float wx = lightRay.x, wy = lightRay.y, wz = lightRay.z;
@@ -105,7 +164,7 @@ final class NextEventEstimation {
     if (scattering.pdf <= 0) {
       return;
     }
-    float w = at.terminator(wx, wy, wz) / (lightRay.pdf * rate);
+    float w = ofVertex * at.terminator(wx, wy, wz) / (lightRay.pdf * rate);
     float weight = 1;
     if (!lightRay.delta && !catching && !scene.onlyLightSampled(k)) {
       weight = mis.ofLight(lightRay.pdf * rate, scattering.pdf);

@@ -52,6 +52,9 @@ final class PathState {
   /** The ray has been reflected diffusely, in part at least, and not come to a surface yet. */
   boolean fromDiffuse;
 
+  /** What lies between the first rough vertex and here; see {@link CausticPaths}. */
+  int causticChain;
+
   /** The ray has passed a shadow catcher. */
   boolean caught;
 
@@ -83,6 +86,7 @@ final class PathState {
     wavelength = -1;
     depth = surfaces = roughVertices = passed = 0;
     spread = softened = 0;
+    causticChain = CausticPaths.EYE;
     sinceVertex = length = 0;
     fromDiffuse = caught = false;
     specularSoFar = true;
@@ -90,6 +94,40 @@ final class PathState {
     alpha = 1;
     caughtShare = 0;
     vertex.camera(x, y, z);
+  }
+
+  /** Takes over another, so that both go on apart. */
+  void copy(PathState other) {
+    from(other.ox, other.oy, other.oz);
+    towards(other.dx, other.dy, other.dz);
+    rayKind = other.rayKind;
+    r = other.r;
+    g = other.g;
+    b = other.b;
+    neutralR = other.neutralR;
+    neutralG = other.neutralG;
+    neutralB = other.neutralB;
+    wavelength = other.wavelength;
+    depth = other.depth;
+    surfaces = other.surfaces;
+    roughVertices = other.roughVertices;
+    spread = other.spread;
+    softened = other.softened;
+    passed = other.passed;
+    causticChain = other.causticChain;
+    sinceVertex = other.sinceVertex;
+    length = other.length;
+    fromDiffuse = other.fromDiffuse;
+    caught = other.caught;
+    specularSoFar = other.specularSoFar;
+    screenX = other.screenX;
+    screenY = other.screenY;
+    alpha = other.alpha;
+    caughtShare = other.caughtShare;
+    medium = other.medium;
+    behind = other.behind;
+    first.set(other.first);
+    vertex.set(other.vertex);
   }
 
   void from(float x, float y, float z) {

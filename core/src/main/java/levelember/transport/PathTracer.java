@@ -22,7 +22,7 @@ import levelember.trace.RayWalk;
  */
 final class PathTracer {
   /** Density above which a direction counts as specular, per steradian. */
-  private static final float SPECULAR_PDF = 8;
+  static final float SPECULAR_PDF = 8;
 
   /** Holes, panes and catchers that one ray passes. */
   private static final int MOST_PASSED = 32;
@@ -35,6 +35,12 @@ final class PathTracer {
   private final boolean roulette;
   private final boolean toFirstSurface;
 
+  /** Whether the vertex that the path has come to is smooth; known where there are photons. */
+  private boolean smooth;
+
+  /** Whether lit patches were sampled at the vertex that the path has come to. */
+  private boolean samplesPatches;
+
   /** What the camera sees through glass is seen without its dispersion, as in coarse pictures. */
   private final boolean undispersed;
 
@@ -43,6 +49,13 @@ final class PathTracer {
   private final LightSelection selection;
   private final EmitterHits emitters;
   private final NextEventEstimation direct;
+
+  /** Gathers photons; null where there are none. */
+  private final PhotonGathering photons;
+
+  /** Samples lit patches; null where there is none. */
+  private final PatchSampling patches;
+
   private final SurfaceInteraction at;
   private final PathState path = new PathState();
   private final MediumStack media;
@@ -88,8 +101,13 @@ final class PathTracer {
             new MisWeight(sampling.technique()),
             sink,
             rays);
-    emitters = new EmitterHits(context);
-    direct = new NextEventEstimation(context);
+    PhotonGathering gathering = toFirstSurface ? null : new PhotonGathering(context, film, seed);
+    photons = gathering != null && gathering.any() ? gathering : null;
+    emitters = new EmitterHits(context, photons);
+    PatchSampling sampled =
+        toFirstSurface ? null : new PatchSampling(context, regularization, mostDepth);
+    patches = sampled != null && sampled.any() ? sampled : null;
+    direct = new NextEventEstimation(context, patches, photons);
   }
 
   /**
@@ -98,6 +116,10 @@ final class PathTracer {
    * @param guided adds to the film's guides too
    */
   void trace(Film film, int px, int py, int sample, boolean[] wanted, boolean guided) {
+    if (photons != null) {
+      photons.begin(sample, wanted);
+      rays.add(photons.rays());
+    }
     begin(film, px, py, sample, guided);
     while (extend(wanted)) {
       // Goes on from vertex to vertex.
@@ -146,6 +168,9 @@ final class PathTracer {
     float sinceVertex = path.sinceVertex + distance;
     path.length += distance;
     at.hit(dx, dy, dz);
+    if (patches != null) {
+      patches.meet(path, at, sinceVertex);
+    }
     if (!at.outside && at.surface.body()) {
       media.hitFromInside(at.instance);
     }
@@ -178,9 +203,25 @@ final class PathTracer {
     }
     // The last ray of a path may pass panes, as its shadow rays do, but gathers no light there.
     if (path.depth < mostDepth && !toFirstSurface) {
+      samplesPatches = patches != null && !catching && patches.samplesAt(path, at);
+      if (samplesPatches) {
+        patches.estimate(path, at, wanted, direct);
+      }
       direct.estimate(path, at, catching, wanted);
+      gather(catching, wanted);
     }
     return catching ? passCatcher(sinceVertex) : scatter(sinceVertex);
+  }
+
+  /** Gathers caustics at the first rough vertex. */
+  private void gather(boolean catching, boolean[] wanted) {
+    if (photons == null || catching) {
+      return;
+    }
+    smooth = CausticPaths.smooth(at);
+    if (path.causticChain == CausticPaths.EYE && !smooth) {
+      photons.gather(path, at, wanted);
+    }
   }
 
   /** Where the ray hits nothing. */
@@ -369,6 +410,9 @@ final class PathTracer {
   private void next(int first) {
     Scattering s = at.scattering;
     selection.vertex();
+    path.causticChain = CausticPaths.after(path.causticChain, smooth);
+    path.vertex.samplesPatches = samplesPatches && !s.delta && !s.through;
+    path.vertex.patchRate = samplesPatches ? PatchSampling.rate(path) : 0;
     if (!s.delta && s.pdf < SPECULAR_PDF) {
       path.roughVertices++;
     }

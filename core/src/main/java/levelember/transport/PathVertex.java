@@ -25,6 +25,14 @@ final class PathVertex {
   /** The surface is smooth and seen from rougher ones; see {@link PathRegularization}. */
   boolean overGloss;
 
+  /**
+   * Lit patches were sampled for the side that the path went on from; see {@link PatchSampling}.
+   */
+  boolean samplesPatches;
+
+  /** How many samples of each light's patches there were, on the mean. */
+  float patchRate;
+
   /** Share of the BSDF's value that its diffuse part has, by channel. */
   float diffuseR, diffuseG, diffuseB;
 
@@ -38,6 +46,7 @@ final class PathVertex {
   void camera(float ox, float oy, float oz) {
     piece = -1;
     overGloss = false;
+    samplesPatches = false;
     at.set(ox, oy, oz);
     pdf = 0;
     delta = true;
@@ -55,6 +64,23 @@ final class PathVertex {
     sheenR = share(s.sheenR, s.r);
     sheenG = share(s.sheenG, s.g);
     sheenB = share(s.sheenB, s.b);
+  }
+
+  /** Takes over another. */
+  void set(PathVertex other) {
+    piece = other.piece;
+    at.set(other.at);
+    pdf = other.pdf;
+    delta = other.delta;
+    overGloss = other.overGloss;
+    samplesPatches = other.samplesPatches;
+    patchRate = other.patchRate;
+    diffuseR = other.diffuseR;
+    diffuseG = other.diffuseG;
+    diffuseB = other.diffuseB;
+    sheenR = other.sheenR;
+    sheenG = other.sheenG;
+    sheenB = other.sheenB;
   }
 
   /** The same on the mean over the channels. */

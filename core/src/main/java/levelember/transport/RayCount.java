@@ -24,6 +24,13 @@ public record RayCount(long primary, long bounced, long shadow, long dropped) {
   static final class Tally {
     long primary, bounced, shadow, dropped;
 
+    void add(RayCount o) {
+      primary += o.primary;
+      bounced += o.bounced;
+      shadow += o.shadow;
+      dropped += o.dropped;
+    }
+
     RayCount take() {
       RayCount count = new RayCount(primary, bounced, shadow, dropped);
       primary = bounced = shadow = dropped = 0;

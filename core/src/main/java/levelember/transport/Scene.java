@@ -1,6 +1,7 @@
 package levelember.transport;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -25,6 +26,7 @@ import levelember.light.SunLight;
 import levelember.light.TubeLight;
 import levelember.math.Vec3;
 import levelember.shoot.Bounce;
+import levelember.shoot.Caustics;
 import levelember.shoot.Daylight;
 import levelember.shoot.EditCost;
 import levelember.shoot.Emitter;
@@ -109,6 +111,15 @@ public final class Scene {
   private final Shoot traced;
 
   private final MaterialCache materials;
+
+  /** Photons of lights that cast caustics, once that was wanted. */
+  private CausticPhotons causticPhotons;
+
+  /** Where light off lit patches is looked for, once that was wanted. */
+  private PatchGuiding guiding;
+
+  /** The scene that this one was made from, until patches were looked for, or null. */
+  private Scene before;
 
   private Scene(
       Shoot shoot,
@@ -224,8 +235,10 @@ public final class Scene {
     Shoot next = Origin.from(Origin.of(after), after);
     SetGeometry nextSet = cost.geometry() ? set.next(next.pieces(), nextMaterials) : set;
     Hierarchy h = cost.geometry() ? hierarchy.next(nextSet, n -> {}) : hierarchy;
-    return new Scene(
-        after, nextSet, h, lights(next, nextSet, files.pictures(), this), nextMaterials);
+    Scene to =
+        new Scene(after, nextSet, h, lights(next, nextSet, files.pictures(), this), nextMaterials);
+    to.before = guidingIfAny() == null ? null : this;
+    return to;
   }
 
   private static LightSource[] lights(
@@ -356,6 +369,69 @@ public final class Scene {
         .findFirst()
         .map(l -> l.id().equals(light.id()))
         .orElse(false);
+  }
+
+  /** Where light off lit patches is looked for; found at the first call. */
+  synchronized PatchGuiding guiding() {
+    if (guiding == null) {
+      guiding = PatchGuiding.of(this, before);
+      before = null;
+    }
+    return guiding;
+  }
+
+  /** The same where it was found already, else null. */
+  synchronized PatchGuiding guidingIfAny() {
+    return guiding;
+  }
+
+  /** The photons of lights that cast caustics; begun at the first call. */
+  synchronized CausticPhotons causticPhotons() {
+    if (causticPhotons == null) {
+      causticPhotons = CausticPhotons.of(this);
+    }
+    return causticPhotons;
+  }
+
+  Caustics caustics(int light) {
+    return shoot.lights().get(light).reach().caustics();
+  }
+
+  /** Whether photons carry a light's caustics. */
+  boolean castsCaustics(int light) {
+    return caustics(light).cast() && !(lights[light] instanceof PlateLight);
+  }
+
+  /** Whether light goes on from a piece as a caustic, where a point of it is smooth. */
+  boolean throwsCaustics(int piece) {
+    LayeredSurface surface = surfaces[piece];
+    return surface != null
+        && (surface.mayBeNarrow(CausticPaths.SMOOTH_ALPHA)
+            || textured[piece] != null && surface.metalOrGlass());
+  }
+
+  /** Whether light arrives at the same places of the set as in another scene. */
+  boolean transmitsAs(Scene other) {
+    if (set != other.set
+        || !Arrays.equals(kinds, other.kinds)
+        || !Arrays.equals(catches, other.catches)) {
+      return false;
+    }
+    for (int i = 0; i < kinds.length; i++) {
+      boolean solid = solid(i) && other.solid(i);
+      boolean same = surfaces[i] == other.surfaces[i] && textured[i] == other.textured[i];
+      if (!same && (!solid || surfaces[i].specular() != other.surfaces[i].specular())) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** Whether a piece is opaque and without holes. */
+  boolean solid(int piece) {
+    return surfaces[piece] != null
+        && !surfaces[piece].transmits()
+        && (textured[piece] == null || !textured[piece].pierced());
   }
 
   /** Bytes of memory that the pictures of materials take. */

@@ -376,7 +376,7 @@ class LightTest {
     ImportanceBound plain = new ImportanceBound(), wide = new WideImportanceBound();
     Random random = new Random(12);
     float[] nodes = new float[ImportanceBound.NUMBERS * ImportanceBound.LANES];
-    float[] one = new float[ImportanceBound.MEMORY], other = new float[ImportanceBound.MEMORY];
+    float[] one = new float[ImportanceBound.LANES], other = new float[ImportanceBound.LANES];
     int nothing = 0;
     for (int round = 0; round < 2000; round++) {
       for (int k = 0; k < ImportanceBound.LANES; k++) {

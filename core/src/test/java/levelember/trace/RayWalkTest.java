@@ -131,6 +131,27 @@ class RayWalkTest {
   }
 
   @Test
+  void zerosOfEitherSignAreTheSameDirection() {
+    SetGeometry set = mixed();
+    for (Hierarchy h : List.of(Hierarchy.of(set), Hierarchy.plain(set))) {
+      RayWalk walk = RayWalk.of(h);
+      Random random = new Random(5);
+      int hits = 0;
+      for (int i = 0; i < 300; i++) {
+        float x = (float) random.nextGaussian(), z = (float) random.nextGaussian();
+        boolean hit = walk.nearest(x, 9, z, 0, -1, 0, 99);
+        float t = walk.t;
+        hits += hit ? 1 : 0;
+        assertThat(walk.nearest(x, 9, z, -0f, -1, -0f, 99)).isEqualTo(hit);
+        assertThat(walk.t).isEqualTo(t);
+        assertThat(walk.nearest(x, 9, z, -1e-30f, -1, 0, 99)).isEqualTo(hit);
+        assertThat(walk.blocked(x, 9, z, 0, -1, -0f, 99)).isEqualTo(hit);
+      }
+      assertThat(hits).isBetween(20, 300);
+    }
+  }
+
+  @Test
   void anEmptySetIsMissed() {
     RayWalk walk = RayWalk.of(Hierarchy.of(SetGeometry.of(List.of())));
     assertThat(walk.nearest(0, 0, 0, 0, 0, 1, 100)).isFalse();

@@ -8,8 +8,10 @@ import java.util.List;
 import levelember.formats.ShootPackage;
 import levelember.math.Vec3;
 import levelember.shoot.Brightness.Unit;
+import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
 import levelember.shoot.Material;
+import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shape.Corner;
@@ -65,6 +67,7 @@ final class TideLens {
         1500,
         Unit.CANDELA,
         3000);
+    s.reach(Reach.WHOLE.throwing(Caustics.CAST));
     s.light(
         "over",
         "Rectangle over the basin",
@@ -74,6 +77,7 @@ final class TideLens {
         5200,
         Unit.LUMEN,
         5600);
+    s.reach(Reach.WHOLE.throwing(Caustics.CAST));
     s.light(
         "fill",
         "Wide fill",

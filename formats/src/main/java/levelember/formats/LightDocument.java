@@ -2,6 +2,7 @@ package levelember.formats;
 
 import levelember.math.Vec3;
 import levelember.shoot.Brightness;
+import levelember.shoot.Caustics;
 import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
 import levelember.shoot.Gobo;
@@ -52,7 +53,11 @@ final class LightDocument {
             f.number("specular", 1),
             f.number("shadowDensity", 1),
             f.colour("shadowColour", Rgb.grey(0)),
-            f.number("fadesAtMetres", 0)),
+            f.number("fadesAtMetres", 0),
+            new Caustics(
+                f.flag("castsCaustics", false),
+                f.number("causticLevel", 1),
+                f.number("causticSoftnessMillimetres", 0))),
         f.text("parent", null),
         f.text("aimedAt", null),
         f.text("bank", null),

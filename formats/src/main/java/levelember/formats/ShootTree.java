@@ -331,6 +331,8 @@ final class ShootTree {
     to.put("shadowDensity", r.shadowDensity());
     to.set("shadowColour", colour(r.shadowColour()));
     to.put("fadesAtMetres", r.fadesAtMetres());
+    to.put("castsCaustics", r.caustics().cast()).put("causticLevel", r.caustics().level());
+    to.put("causticSoftnessMillimetres", r.caustics().softnessMillimetres());
     to.put("parent", l.parent()).put("aimedAt", l.aimedAt()).put("bank", l.bank());
     if (l.mirror() == null) {
       to.putNull("mirror");

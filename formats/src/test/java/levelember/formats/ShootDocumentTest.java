@@ -18,6 +18,7 @@ import levelember.math.Vec3;
 import levelember.shoot.Bank;
 import levelember.shoot.Bounce;
 import levelember.shoot.Brightness;
+import levelember.shoot.Caustics;
 import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
 import levelember.shoot.Gobo;
@@ -96,7 +97,8 @@ class ShootDocumentTest {
             2,
             0.4,
             new Rgb(0.1, 0.2, 0.3),
-            i),
+            i,
+            new Caustics(i == 1, 0.5 * i, 2 * i)),
         i == 1 ? "p0" : null,
         i == 2 ? "p3" : null,
         i == 3 ? "b" : null,

@@ -51,6 +51,8 @@ sealed interface ServerMessage {
    * @param shares a light's share of the picture, 0…1, by its id
    * @param overGloss the share of a light that reached rough surfaces over smooth ones and was
    *     softened or left out, 0…1, by its id
+   * @param caustics the share of a light in the picture that its caustics are, 0…1, by its id; of
+   *     lights that cast them
    */
   @JsonTypeName("progress")
   record Progress(
@@ -71,7 +73,8 @@ sealed interface ServerMessage {
       long triangles,
       long filmBytes,
       Map<String, Double> shares,
-      Map<String, Double> overGloss)
+      Map<String, Double> overGloss,
+      Map<String, Double> caustics)
       implements ServerMessage {
     /** The same for a page that wants no more samples. */
     Progress resting() {
@@ -93,7 +96,8 @@ sealed interface ServerMessage {
           triangles,
           filmBytes,
           shares,
-          overGloss);
+          overGloss,
+          caustics);
     }
   }
 

@@ -1,0 +1,125 @@
+package levelember.transport;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * A light that casts caustics: how often its photons begin at which caster, by what arrives there,
+ * and over which radius they are gathered. Found once, in fixed order. Immutable.
+ */
+final class CausticLight {
+  /** Photons that try out each caster. */
+  private static final int TRIED = 256;
+
+  /** Share of all photons that casters share evenly. */
+  private static final double EVEN = 0.05;
+
+  /** Photons of the pilot pass by which the radius is chosen. */
+  private static final int PILOT = 1 << 14;
+
+  /** Photons of the pilot pass that lie together in a cell, on the mean. */
+  private static final double TOGETHER = 8;
+
+  /** Share of new photons that each pass keeps. */
+  private static final double KEPT = 0.7;
+
+  /** Keys of passes that no picture has. */
+  private static final int TRYING = 0x51ED270B, PILOTING = 0x2545F491;
+
+  private final CasterSurfaces surfaces;
+
+  /** Sums of the casters' probabilities before each, and 1. */
+  private final double[] before;
+
+  /** Width of a cell with {@link #TOGETHER} photons of the pilot pass, metres. */
+  private final double width;
+
+  private CausticLight(CasterSurfaces surfaces, double[] before, double width) {
+    this.surfaces = surfaces;
+    this.before = before;
+    this.width = width;
+  }
+
+  /** A light's; null where nothing of it falls on a rough surface over casters. */
+  static CausticLight of(Scene scene, int light, CasterSurfaces surfaces) {
+    PhotonTracer tracer = new PhotonTracer(scene);
+    int count = surfaces.count();
+    double[] arriving = new double[count];
+    double sum = 0;
+    for (int c = 0; c < count; c++) {
+      double[] alone = new double[count + 1];
+      for (int k = c; k < count; k++) {
+        alone[k + 1] = 1;
+      }
+      CausticLight only = new CausticLight(surfaces, alone, 0);
+      for (int i = 0; i < TRIED; i++) {
+        arriving[c] += tracer.arriving(light, only, i, TRYING) / TRIED;
+      }
+      sum += arriving[c];
+    }
+    if (!(sum > 0) || sum == Double.POSITIVE_INFINITY) {
+      return null;
+    }
+    double[] before = new double[count + 1];
+    for (int c = 0; c < count; c++) {
+      before[c + 1] = before[c] + EVEN / count + (1 - EVEN) * arriving[c] / sum;
+    }
+    before[count] = 1;
+    CausticLight to = new CausticLight(surfaces, before, 0);
+    PhotonMap.Deposits deposits = new PhotonMap.Deposits();
+    for (int i = 0; i < PILOT; i++) {
+      tracer.trace(light, to, i, PILOTING, 1.0 / PILOT, deposits);
+    }
+    double width = PhotonMap.width(new ArrayList<>(List.of(deposits)), TOGETHER);
+    return width > 0 ? new CausticLight(surfaces, before, width) : null;
+  }
+
+  CasterSurfaces surfaces() {
+    return surfaces;
+  }
+
+  /**
+   * The caster that a number chooses.
+   *
+   * @param u in [0, 1)
+   */
+  int choose(double u) {
+    int low = 0, high = before.length - 2;
+    while (low < high) {
+      int middle = (low + high + 1) >>> 1;
+      if (before[middle] <= u) {
+        low = middle;
+      } else {
+        high = middle - 1;
+      }
+    }
+    return low;
+  }
+
+  /** What is left of the number, in [0, 1) again. */
+  double rest(int caster, double u) {
+    double share = chance(caster);
+    return share > 0 ? Math.clamp((u - before[caster]) / share, 0, Math.nextDown(1.0)) : 0;
+  }
+
+  /** The probability of a caster. */
+  double chance(int caster) {
+    return before[caster + 1] - before[caster];
+  }
+
+  /**
+   * Radius over which photons are gathered: smaller the more there are in a pass, and the further
+   * the pass is (Knaus and Zwicker 2011, "Progressive Photon Mapping: A Probabilistic Approach").
+   *
+   * @param photons of a pass
+   * @param pass from 0
+   * @param least metres, 0 or more
+   */
+  float radius(int photons, int pass, double least) {
+    double square = width * width * PILOT / photons;
+    for (int i = 1; i <= pass; i++) {
+      square *= (i + KEPT) / (i + 1);
+    }
+    return (float) Math.max(least, Math.max(1e-6, Math.sqrt(square)));
+  }
+}

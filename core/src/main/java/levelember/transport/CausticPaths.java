@@ -1,0 +1,50 @@
+package levelember.transport;
+
+import levelember.surface.LayeredSurface;
+
+/**
+ * Says which light photons carry and which paths find: the light of a light that casts caustics and
+ * comes to the first rough vertex of a path over one or more casters and nothing else is the
+ * photons'; all other light is the paths'. What a vertex is depends on material and roughness and
+ * never on the lobe that was sampled. Panes and holes that light passes straight are no vertices.
+ *
+ * <p>In Heckbert's notation, photons carry L C+ R (S* E), where C are casters, R is rough, and S
+ * are smooth vertices.
+ */
+final class CausticPaths {
+  /** GGX alpha up to which glass and metal are smooth: a roughness of a quarter. */
+  static final float SMOOTH_ALPHA = 0.0625f;
+
+  /** Nothing but smooth vertices so far, seen from the camera. */
+  static final int EYE = 0;
+
+  /** The last vertex is the first rough one. */
+  static final int ROUGH = 1;
+
+  /** Casters alone have followed it. */
+  static final int CASTERS = 2;
+
+  /** Something else has followed it. */
+  static final int OTHER = 3;
+
+  private CausticPaths() {}
+
+  /** Whether a shaded point is smooth. */
+  static boolean smooth(SurfaceInteraction at) {
+    LayeredSurface surface = at.surface;
+    return surface != null && surface.narrow(SMOOTH_ALPHA, at.scattering);
+  }
+
+  /** What a path is after a vertex that is a caster, as all smooth ones are, or is not. */
+  static int after(int before, boolean smooth) {
+    if (before == EYE) {
+      return smooth ? EYE : ROUGH;
+    }
+    return smooth && before != OTHER ? CASTERS : OTHER;
+  }
+
+  /** Whether light sampled at a vertex is the photons', if the light casts caustics. */
+  static boolean photonsAt(int chain, boolean smooth) {
+    return smooth && (chain == ROUGH || chain == CASTERS);
+  }
+}

@@ -1,0 +1,163 @@
+package levelember.transport;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Iterator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.atomic.AtomicInteger;
+import levelember.shoot.Caustics;
+
+/**
+ * The photons of all lights of a scene that cast caustics, pass by pass: every sample of a picture
+ * has passes of its own, so that samples add up however they are traced. Threads that want a pass
+ * make it together. Passes wanted last are kept, up to {@link #MOST_BYTES}.
+ */
+final class CausticPhotons {
+  /** Photons of a pass, at least and at most. */
+  private static final int LEAST = 1 << 12, MOST = 1 << 18;
+
+  /** Pixels of a picture for a photon. */
+  private static final int PIXELS = 2;
+
+  /** Photons that a thread takes on at a time. */
+  private static final int CHUNK = 1 << 11;
+
+  /** Bytes that finished passes may take. */
+  static final long MOST_BYTES = 96L << 20;
+
+  private final Scene scene;
+  private final CausticLight[] lights;
+  private final boolean any;
+  private final Map<Key, Pass> passes = new LinkedHashMap<>(16, 0.75f, true);
+
+  private record Key(int light, int photons, int seed, int pass) {}
+
+  private CausticPhotons(Scene scene, CausticLight[] lights) {
+    this.scene = scene;
+    this.lights = lights;
+    any = Arrays.stream(lights).anyMatch(l -> l != null);
+  }
+
+  static CausticPhotons of(Scene scene) {
+    CausticLight[] lights = new CausticLight[scene.lights.length];
+    CasterSurfaces surfaces = null;
+    for (int k = 0; k < lights.length; k++) {
+      if (scene.castsCaustics(k)) {
+        surfaces = surfaces == null ? new CasterSurfaces(scene) : surfaces;
+        lights[k] = surfaces.count() == 0 ? null : CausticLight.of(scene, k, surfaces);
+      }
+    }
+    return new CausticPhotons(scene, lights);
+  }
+
+  /** Whether any light has photons. */
+  boolean any() {
+    return any;
+  }
+
+  /** Whether a light's caustics are the photons'. */
+  boolean has(int light) {
+    return lights[light] != null;
+  }
+
+  /**
+   * Photons of each pass of a picture.
+   *
+   * @param pixels of the whole picture
+   */
+  static int photons(long pixels) {
+    return (int) Math.clamp(Long.highestOneBit(Math.max(1, pixels / PIXELS)), LEAST, MOST);
+  }
+
+  /** The photons of a light for one sample; traced here where they are not there yet. */
+  PhotonMap pass(int light, int photons, int seed, int pass, PhotonTracer tracer) {
+    Pass of;
+    synchronized (passes) {
+      of = passes.computeIfAbsent(new Key(light, photons, seed, pass), Pass::new);
+    }
+    PhotonMap map = of.made(tracer);
+    synchronized (passes) {
+      forget();
+    }
+    return map;
+  }
+
+  private void forget() {
+    long sum = passes.values().stream().mapToLong(Pass::bytes).sum();
+    Iterator<Pass> oldest = passes.values().iterator();
+    while (sum > MOST_BYTES && oldest.hasNext()) {
+      Pass next = oldest.next();
+      if (next.bytes() > 0) {
+        sum -= next.bytes();
+        oldest.remove();
+      }
+    }
+  }
+
+  /** One pass while it is made and after. */
+  private final class Pass {
+    private final Key key;
+    private final PhotonMap.Deposits[] chunks;
+    private final AtomicInteger next = new AtomicInteger();
+    private int missing;
+    private volatile PhotonMap map;
+
+    Pass(Key key) {
+      this.key = key;
+      chunks = new PhotonMap.Deposits[(key.photons + CHUNK - 1) / CHUNK];
+      missing = chunks.length;
+    }
+
+    long bytes() {
+      return map == null ? 0 : map.bytes();
+    }
+
+    PhotonMap made(PhotonTracer tracer) {
+      if (map != null) {
+        return map;
+      }
+      for (int c = next.getAndIncrement(); c < chunks.length; c = next.getAndIncrement()) {
+        PhotonMap.Deposits deposits = traced(c, tracer);
+        synchronized (this) {
+          chunks[c] = deposits;
+          missing--;
+          notifyAll();
+        }
+      }
+      return finished();
+    }
+
+    private PhotonMap.Deposits traced(int chunk, PhotonTracer tracer) {
+      PhotonMap.Deposits to = new PhotonMap.Deposits();
+      CausticLight casters = lights[key.light];
+      int pass = 31 * key.seed + key.pass;
+      int end = Math.min((chunk + 1) * CHUNK, key.photons);
+      Caustics caustics = scene.caustics(key.light);
+      double share = caustics.level() / key.photons;
+      for (int i = chunk * CHUNK; i < end; i++) {
+        tracer.trace(key.light, casters, i, pass, share, to);
+      }
+      return to;
+    }
+
+    private synchronized PhotonMap finished() {
+      while (missing > 0 && map == null) {
+        try {
+          wait();
+        } catch (InterruptedException e) {
+          Thread.currentThread().interrupt();
+          throw new IllegalStateException("interrupted while waiting for photons", e);
+        }
+      }
+      if (map == null) {
+        double least = scene.caustics(key.light).softnessMillimetres() / 1000;
+        float radius = lights[key.light].radius(key.photons, key.pass, least);
+        map = PhotonMap.of(new ArrayList<>(List.of(chunks)), radius);
+        Arrays.fill(chunks, null);
+      }
+      return map;
+    }
+  }
+}

@@ -1,0 +1,119 @@
+package levelember.transport;
+
+import java.util.Arrays;
+import levelember.film.Film;
+import levelember.surface.Scattering;
+
+/**
+ * Light of caustics at the first rough vertex of a path, by the density of photons about it. One a
+ * thread.
+ */
+final class PhotonGathering {
+  /** Cosine between normals of the photon's surface and of the vertex, at least. */
+  private static final float SAME_SIDE = 0.6f;
+
+  /** Share of the radius that photons may lie off the vertex's plane. */
+  private static final float FLAT = 0.3f;
+
+  private final CausticPhotons caustics;
+  private final ContributionSink sink;
+  private final PhotonTracer tracer;
+  private final int photons, seed;
+  private final PhotonMap[] maps;
+  private final int[] buckets = new int[8];
+  private int pass = -1;
+
+  PhotonGathering(TracingContext context, Film film, int seed) {
+    Scene scene = context.scene();
+    caustics = scene.causticPhotons();
+    sink = context.sink();
+    tracer = new PhotonTracer(scene);
+    this.seed = seed;
+    long step = film.step();
+    photons = CausticPhotons.photons((long) film.fullWidth() * film.fullHeight() / (step * step));
+    maps = new PhotonMap[scene.lights.length];
+  }
+
+  /** Whether there are photons at all. */
+  boolean any() {
+    return caustics.any();
+  }
+
+  /** Whether a light's caustics are the photons'. */
+  boolean has(int light) {
+    return caustics.has(light);
+  }
+
+  /** Comes to a sample: its photons are made where they are not there. */
+  void begin(int sample, boolean[] wanted) {
+    if (sample != pass) {
+      Arrays.fill(maps, null);
+      pass = sample;
+    }
+    for (int k = 0; k < maps.length; k++) {
+      if (wanted[k] && maps[k] == null && caustics.has(k)) {
+        maps[k] = caustics.pass(k, photons, seed, pass, tracer);
+      }
+    }
+  }
+
+  /** What was walked for photons since it was last taken. */
+  RayCount rays() {
+    return tracer.rays.take();
+  }
+
+  /** Adds the light of photons about a vertex. */
+  void gather(PathState path, SurfaceInteraction at, boolean[] wanted) {
+    if (at.surface.onlyDelta(at.scattering)) {
+      return;
+    }
+    for (int k = 0; k < maps.length; k++) {
+      if (wanted[k] && maps[k] != null) {
+        gather(path, at, k, maps[k]);
+      }
+    }
+  }
+
+  private void gather(PathState path, SurfaceInteraction at, int light, PhotonMap map) {
+    int count = map.buckets(at.x, at.y, at.z, buckets);
+    float r2 = map.radius * map.radius, flat = FLAT * map.radius;
+    // Epanechnikov's kernel over the disc.
+    float scale = 2 / ((float) Math.PI * r2);
+    float[] p = map.photons;
+    for (int i = 0; i < count; i++) {
+      int end = map.end(buckets[i]);
+      for (int n = map.begin(buckets[i]); n < end; n++) {
+        int a = PhotonMap.FLOATS * n;
+        float x = p[a] - at.x, y = p[a + 1] - at.y, z = p[a + 2] - at.z;
+        float d2 = x * x + y * y + z * z;
+        if (d2 < r2
+            && p[a + 6] * at.gx + p[a + 7] * at.gy + p[a + 8] * at.gz > SAME_SIDE
+            && Math.abs(x * at.gx + y * at.gy + z * at.gz) < flat) {
+          add(path, at, light, p, a, scale * (1 - d2 / r2));
+        }
+      }
+    }
+  }
+
+  private void add(
+      PathState path, SurfaceInteraction at, int light, float[] p, int a, float kernel) {
+    float wx = p[a + 3], wy = p[a + 4], wz = p[a + 5];
+    float geometric = wx * at.gx + wy * at.gy + wz * at.gz;
+    float iz = at.nx * wx + at.ny * wy + at.nz * wz;
+    if (!(geometric > 0) || !(iz > 0)) {
+      return;
+    }
+    Scattering s = at.scattering;
+    float ix = at.tx * wx + at.ty * wy + at.tz * wz;
+    float iy = at.sx * wx + at.sy * wy + at.sz * wz;
+    at.surface.evaluate(ix, iy, iz, s);
+    float w = kernel * at.terminator(wx, wy, wz) / Math.max(0.05f, geometric);
+    sink.addCaustic(
+        light,
+        path,
+        s,
+        w * path.r * p[a + 9] * s.r,
+        w * path.g * p[a + 10] * s.g,
+        w * path.b * p[a + 11] * s.b);
+  }
+}
