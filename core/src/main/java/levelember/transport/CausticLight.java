@@ -9,13 +9,13 @@ import java.util.List;
  */
 final class CausticLight {
   /** Photons that try out each caster. */
-  private static final int TRIED = 256;
+  private static final int TRIED = 64;
 
   /** Share of all photons that casters share evenly. */
   private static final double EVEN = 0.05;
 
   /** Photons of the pilot pass by which the radius is chosen. */
-  private static final int PILOT = 1 << 14;
+  private static final int PILOT = 1 << 12;
 
   /** Photons of the pilot pass that lie together in a cell, on the mean. */
   private static final double TOGETHER = 8;

@@ -30,8 +30,14 @@ final class PatchSearch {
   /** Patches below this share of the mean power are left to BSDF sampling. */
   private static final double LEAST_SHARE = 0.01;
 
-  /** Participation ratio of the light's illuminance, by area, above which it is no use to guide. */
+  /** Participation ratio, by area, of what patches reflect, above which it is no use to guide. */
   private static final double EVEN = 0.05;
+
+  /**
+   * Share of what lit patches reflect that arrives at anything, below which they lie too open for
+   * their light to matter. Few rays take one half for three quarters.
+   */
+  private static final double ENCLOSED = 0.85;
 
   private final Scene scene;
   private final SurfacePatches patches;
@@ -45,16 +51,12 @@ final class PatchSearch {
   LitPatches of(int light) {
     int count = patches.count();
     float[] corners = new float[9 * count], powers = new float[count];
-    if (!(share(light, FEW, corners, powers) < EVEN)) {
+    if (!guides(light, FEW, corners, powers) || !guides(light, 1, corners, powers)) {
       return null;
     }
-    share(light, 1, corners, powers);
     double least =
         LEAST_SHARE * IntStream.range(0, count).mapToDouble(i -> powers[i]).sum() / count;
     int[] lit = IntStream.range(0, count).filter(i -> powers[i] > least).toArray();
-    if (lit.length == 0) {
-      return null;
-    }
     float[] litCorners = new float[9 * lit.length], litPowers = new float[lit.length];
     for (int i = 0; i < lit.length; i++) {
       System.arraycopy(corners, 9 * lit[i], litCorners, 9 * i, 9);
@@ -64,25 +66,27 @@ final class PatchSearch {
   }
 
   /**
-   * Participation ratio, by area, of what patches reflect: 1 where all reflect alike.
+   * Whether few patches reflect most of what is reflected, and that into a set about them.
    *
-   * @param step 1 for all patches, n for every n-th
+   * @param step 1 to look at all patches, n at every n-th
    * @param powers of the patches, which are written
    */
-  private double share(int light, int step, float[] corners, float[] powers) {
+  private boolean guides(int light, int step, float[] corners, float[] powers) {
+    float[] arriving = new float[powers.length];
     IntStream.range(0, patches.triangles())
         .parallel()
-        .forEach(t -> new Worker(light).triangle(t, step, powers, corners));
-    double all = 0, power = 0, squares = 0;
+        .forEach(t -> new Worker(light).triangle(t, step, powers, arriving, corners));
+    double all = 0, power = 0, squares = 0, enclosed = 0;
     for (int i = 0; i < powers.length; i += step) {
       double area = area(corners, 9 * i);
       squares += powers[i] * (double) powers[i] * area;
       powers[i] *= (float) area;
       all += area;
       power += powers[i];
+      enclosed += arriving[i] * area;
     }
     // Half of all sides lie inside of solids or outside of rooms.
-    return squares > 0 ? power * power / (squares * all / 2) : 1;
+    return power * power < EVEN * squares * all / 2 && enclosed >= ENCLOSED * power;
   }
 
   private static double area(float[] t, int a) {
@@ -102,13 +106,16 @@ final class PatchSearch {
     private final ReferencePoint at = new ReferencePoint();
     private final Points points = new Points();
 
+    /** Of the last patch, its exitance with each place weighed by how much of that arrives. */
+    private float enclosed;
+
     Worker(int number) {
       light = scene.lights[number];
       controls = scene.controls[number];
     }
 
     /** Writes what every {@code step}-th patch of a triangle reflects, by area. */
-    void triangle(int number, int step, float[] exitances, float[] corners) {
+    void triangle(int number, int step, float[] exitances, float[] arriving, float[] corners) {
       SurfacePatches.Parted parted = patches.triangle(number);
       boolean linked = controls == null || controls.lights(parted.piece());
       for (int i = 0; i < parted.count(); i++) {
@@ -116,6 +123,7 @@ final class PatchSearch {
         if (patch % step == 0) {
           patches.corners(number, i, corners, 9 * patch);
           exitances[patch] = linked ? exitance(patch, corners) : 0;
+          arriving[patch] = linked ? enclosed : 0;
         }
       }
     }
@@ -126,7 +134,7 @@ final class PatchSearch {
       float vx = t[6] - t[0], vy = t[7] - t[1], vz = t[8] - t[2];
       float x = uy * vz - uz * vy, y = uz * vx - ux * vz, z = ux * vy - uy * vx;
       float s = 1 / (float) Math.sqrt(x * x + y * y + z * z);
-      double sum = 0;
+      double sum = 0, squares = 0;
       for (int i = 0; i < PLACES; i++) {
         points.start(0, patch, i);
         points.pair(Dimensions.PIXEL);
@@ -140,8 +148,11 @@ final class PatchSearch {
             s * y,
             s * z);
         double e = received(points.u, points.v);
-        sum += e > 0 ? e * arriving(t) : 0;
+        double arriving = e > 0 ? arriving(t) : 0;
+        sum += e * arriving;
+        squares += e * arriving * arriving;
       }
+      enclosed = (float) (squares / PLACES);
       return (float) (sum / PLACES);
     }
 

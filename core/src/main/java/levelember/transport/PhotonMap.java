@@ -144,8 +144,8 @@ final class PhotonMap {
     if (all.count() < 2) {
       return 0;
     }
-    double low = 1e-6, high = 1e4;
-    for (int i = 0; i < 48; i++) {
+    double low = 1e-5, high = 1e3;
+    for (int i = 0; i < 20; i++) {
       double middle = Math.sqrt(low * high);
       if (new PhotonMap(all.photons, (float) (middle / 2)).crowd() < together) {
         low = middle;
