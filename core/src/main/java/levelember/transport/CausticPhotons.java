@@ -29,7 +29,6 @@ final class CausticPhotons {
 
   private final Scene scene;
   private final CausticLight[] lights;
-  private final boolean any;
   private final Map<Key, Pass> passes = new LinkedHashMap<>(16, 0.75f, true);
 
   private record Key(int light, int photons, int seed, int pass) {}
@@ -37,24 +36,45 @@ final class CausticPhotons {
   private CausticPhotons(Scene scene, CausticLight[] lights) {
     this.scene = scene;
     this.lights = lights;
-    any = Arrays.stream(lights).anyMatch(l -> l != null);
   }
 
-  static CausticPhotons of(Scene scene) {
+  /**
+   * The photons of a scene.
+   *
+   * @param before a scene that it was made from, whose photons are kept where they stay; or null
+   */
+  static CausticPhotons of(Scene scene, Scene before) {
     CausticLight[] lights = new CausticLight[scene.lights.length];
-    CasterSurfaces surfaces = null;
+    CausticPhotons old = before == null ? null : before.causticPhotonsIfAny();
+    boolean stays = old != null && scene.scattersAs(before);
+    CasterSurfaces surfaces = stays ? old.surfaces() : null;
+    CausticPhotons to = new CausticPhotons(scene, lights);
     for (int k = 0; k < lights.length; k++) {
-      if (scene.castsCaustics(k)) {
-        surfaces = surfaces == null ? new CasterSurfaces(scene) : surfaces;
-        lights[k] = surfaces.count() == 0 ? null : CausticLight.of(scene, k, surfaces);
+      if (!scene.castsCaustics(k)) {
+        continue;
+      }
+      surfaces = surfaces == null ? new CasterSurfaces(scene) : surfaces;
+      int was = stays ? scene.same(k, before) : -1;
+      if (was >= 0 && old.lights[was] != null) {
+        lights[k] = old.lights[was];
+      } else if (surfaces.count() > 0) {
+        lights[k] = CausticLight.of(scene, k, surfaces);
       }
     }
-    return new CausticPhotons(scene, lights);
+    return to;
+  }
+
+  private CasterSurfaces surfaces() {
+    return Arrays.stream(lights)
+        .filter(l -> l != null)
+        .map(CausticLight::surfaces)
+        .findFirst()
+        .orElse(null);
   }
 
   /** Whether any light has photons. */
   boolean any() {
-    return any;
+    return surfaces() != null;
   }
 
   /** Whether a light's caustics are the photons'. */

@@ -5,7 +5,6 @@ import levelember.light.EmissiveLight;
 import levelember.light.LightSource;
 import levelember.light.LitPatches;
 import levelember.light.PlateLight;
-import levelember.light.PortalLight;
 
 /**
  * Where light that bounces off small bright patches is looked for: for every light the patches of
@@ -39,9 +38,9 @@ final class PatchGuiding {
     SurfacePatches patches = stays ? old.patches : new SurfacePatches(scene);
     PatchSearch search = new PatchSearch(scene, patches);
     for (int k = 0; k < lit.length; k++) {
-      int was = stays ? same(scene, k, before) : -1;
+      int was = stays ? scene.same(k, before) : -1;
       if (suits(scene, k)) {
-        lit[k] = was >= 0 ? old.byLight[was] : search.of(k);
+        lit[k] = was >= 0 && suits(before, was) ? old.byLight[was] : search.of(k);
       }
     }
     return new PatchGuiding(patches, lit);
@@ -53,27 +52,6 @@ final class PatchGuiding {
         && !(source instanceof PlateLight)
         && !(scene.many && scene.rig.has(light))
         && !scene.onlyLightSampled(light);
-  }
-
-  /** The number that the same light had before, or −1. */
-  private static int same(Scene scene, int light, Scene before) {
-    for (int k = 0; k < before.lights.length; k++) {
-      if (surroundings(before.lights[k]) == surroundings(scene.lights[light])) {
-        boolean reach =
-            before
-                .shoot()
-                .lights()
-                .get(k)
-                .reach()
-                .equals(scene.shoot().lights().get(light).reach());
-        return reach && suits(before, k) ? k : -1;
-      }
-    }
-    return -1;
-  }
-
-  private static LightSource surroundings(LightSource light) {
-    return light instanceof PortalLight p ? p.surroundings() : light;
   }
 
   /** Whether any light has lit patches. */

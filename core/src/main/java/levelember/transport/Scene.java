@@ -1,44 +1,25 @@
 package levelember.transport;
 
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import levelember.daylight.Atmosphere;
 import levelember.geometry.SetGeometry;
-import levelember.light.DiscLight;
-import levelember.light.DomeLight;
 import levelember.light.EmissiveLight;
-import levelember.light.EnvironmentLight;
 import levelember.light.LightSource;
 import levelember.light.PlateLight;
-import levelember.light.PointLight;
 import levelember.light.PortalLight;
-import levelember.light.RectangleLight;
 import levelember.light.RigTree;
-import levelember.light.RoomPortals;
-import levelember.light.SphereLight;
-import levelember.light.SpotLight;
-import levelember.light.SunLight;
-import levelember.light.TubeLight;
 import levelember.math.Vec3;
 import levelember.shoot.Bounce;
 import levelember.shoot.Caustics;
-import levelember.shoot.Daylight;
 import levelember.shoot.EditCost;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
 import levelember.shoot.Origin;
 import levelember.shoot.Piece;
 import levelember.shoot.Shoot;
-import levelember.shoot.Traced;
 import levelember.shoot.Visibility;
 import levelember.surface.LayeredSurface;
 import levelember.texture.Pictures;
-import levelember.texture.Texels;
 import levelember.trace.Hierarchy;
 
 /**
@@ -46,9 +27,6 @@ import levelember.trace.Hierarchy;
  * emission layer for every piece, and the lights at unit value. Immutable; threads share it.
  */
 public final class Scene {
-  /** Rows of a sky's picture, over the whole sphere. */
-  private static final int SKY_ROWS = 256;
-
   final SetGeometry set;
   final Hierarchy hierarchy;
   final LayeredSurface[] surfaces;
@@ -108,7 +86,7 @@ public final class Scene {
   private final Vec3 origin;
 
   /** The shoot in that frame. */
-  private final Shoot traced;
+  final Shoot traced;
 
   private final MaterialCache materials;
 
@@ -226,7 +204,11 @@ public final class Scene {
     Shoot traced = Origin.from(Origin.of(shoot), shoot);
     SetGeometry set = SetGeometry.of(traced.pieces(), files.meshes(), materials);
     return new Scene(
-        shoot, set, Hierarchy.of(set), lights(traced, set, files.pictures(), null), materials);
+        shoot,
+        set,
+        Hierarchy.of(set),
+        SceneLights.of(traced, set, files.pictures(), null),
+        materials);
   }
 
   /** Compiles the next state of a shoot, keeping what the edit does not touch. */
@@ -236,146 +218,21 @@ public final class Scene {
     SetGeometry nextSet = cost.geometry() ? set.next(next.pieces(), nextMaterials) : set;
     Hierarchy h = cost.geometry() ? hierarchy.next(nextSet, n -> {}) : hierarchy;
     Scene to =
-        new Scene(after, nextSet, h, lights(next, nextSet, files.pictures(), this), nextMaterials);
-    to.before = guidingIfAny() == null ? null : this;
+        new Scene(
+            after,
+            nextSet,
+            h,
+            SceneLights.of(next, nextSet, files.pictures(), this),
+            nextMaterials);
+    to.before = guidingIfAny() == null && causticPhotonsIfAny() == null ? null : this;
     return to;
-  }
-
-  private static LightSource[] lights(
-      Shoot shoot, SetGeometry set, Pictures pictures, Scene before) {
-    Map<Traced, LightSource> ready = new HashMap<>();
-    for (int i = 0; before != null && i < before.lights.length; i++) {
-      if (before.set == set || !(before.lights[i] instanceof EmissiveLight)) {
-        Light old = before.traced.lights().get(i);
-        LightSource own = before.lights[i];
-        ready.put(
-            Traced.of(before.traced, old), own instanceof PortalLight p ? p.surroundings() : own);
-      }
-    }
-    Map<Daylight, Atmosphere> airs = new HashMap<>();
-    List<RoomPortals> rooms = Openings.of(shoot, set);
-    List<LightSource> lights = new ArrayList<>();
-    for (Light light : shoot.lights()) {
-      Traced traced = Traced.of(shoot, light);
-      LightSource source = ready.get(traced);
-      if (source instanceof EmissiveLight e && e.emits() != owns(shoot, light)) {
-        source = null;
-      }
-      if (source == null) {
-        source = compiled(traced, shoot, set, pictures, airs);
-      }
-      boolean surrounds = source instanceof EnvironmentLight || source instanceof DomeLight;
-      lights.add(
-          surrounds && !rooms.isEmpty() ? new PortalLight(light.id(), source, rooms) : source);
-    }
-    return lights.toArray(LightSource[]::new);
-  }
-
-  private static LightSource compiled(
-      Traced traced,
-      Shoot shoot,
-      SetGeometry set,
-      Pictures pictures,
-      Map<Daylight, Atmosphere> airs) {
-    Light light = traced.light();
-    return switch (light.emitter()) {
-      case Emitter.Rectangle r -> new RectangleLight(light, r, face(r.picture(), pictures));
-      case Emitter.Disc d -> new DiscLight(light, d, face(d.picture(), pictures));
-      case Emitter.Sphere s -> new SphereLight(light, s);
-      case Emitter.Tube t -> new TubeLight(light, t);
-      case Emitter.Point p -> new PointLight(light, p);
-      case Emitter.Spot s ->
-          new SpotLight(light, s, s.gobo() == null ? null : face(s.gobo().picture(), pictures));
-      case Emitter.Sun s ->
-          new SunLight(
-              light.id(),
-              light.seenDirectly(),
-              light.position().minus(light.aim()),
-              s.sizeDegrees(),
-              new double[] {1, 1, 1});
-      case Emitter.Environment e -> new EnvironmentLight(light, e, pictures.picture(e.picture()));
-      case Emitter.Dome d -> new DomeLight(light, d);
-      case Emitter.Sky s ->
-          new EnvironmentLight(
-              light, airs.computeIfAbsent(s.daylight(), Atmosphere::new).picture(SKY_ROWS), 0, 0);
-      case Emitter.SkySun s -> {
-        Atmosphere air = airs.computeIfAbsent(traced.daylight(), Atmosphere::new);
-        yield new SunLight(
-            light.id(), light.seenDirectly(), air.toSun(), s.sizeDegrees(), air.sunLux());
-      }
-      case Emitter.Plate p -> new PlateLight(light, pictures.picture(p.picture()));
-      case Emitter.Emissive e -> {
-        boolean owns = owns(shoot, light);
-        List<SetGeometry.Placed> own = owns ? shining(shoot, set, e.material()) : List.of();
-        Texels picture = owns ? face(e.picture(), pictures) : null;
-        yield new EmissiveLight(
-            light, e, corners(own), picture == null ? null : places(own), picture);
-      }
-    };
-  }
-
-  private static Texels face(String picture, Pictures pictures) {
-    return picture == null ? null : pictures.texels(picture, true);
-  }
-
-  /** Where a material's pieces stand. */
-  private static List<SetGeometry.Placed> shining(Shoot shoot, SetGeometry set, String material) {
-    return set.placed().stream()
-        .filter(p -> material.equals(shoot.pieces().get(p.piece()).material()))
-        .toList();
-  }
-
-  /** Where a picture lies at the corners of all triangles, two floats each. */
-  private static float[] places(List<SetGeometry.Placed> own) {
-    float[] to = new float[6 * own.stream().mapToInt(p -> p.mesh().count()).sum()];
-    int at = 0;
-    for (SetGeometry.Placed p : own) {
-      float[] lies = p.mesh().places();
-      boolean mirrored = p.map().determinant() < 0;
-      for (int i = 0; i < p.mesh().count(); i++) {
-        for (int k = 0; k < 3; k++) {
-          int corner = p.mesh().index(i, mirrored ? 2 - k : k);
-          to[at++] = lies == null ? 0.5f : lies[2 * corner];
-          to[at++] = lies == null ? 0.5f : lies[2 * corner + 1];
-        }
-      }
-    }
-    return to;
-  }
-
-  /** World corners of all triangles, place after place. */
-  private static float[] corners(List<SetGeometry.Placed> own) {
-    int count = own.stream().mapToInt(p -> p.mesh().count()).sum();
-    float[] to = new float[9 * count];
-    int at = 0;
-    for (SetGeometry.Placed p : own) {
-      boolean mirrored = p.map().determinant() < 0;
-      for (int i = 0; i < p.mesh().count(); i++) {
-        for (int k = 0; k < 3; k++) {
-          Vec3 corner = p.map().point(p.mesh().position(p.mesh().index(i, mirrored ? 2 - k : k)));
-          to[at++] = (float) corner.x();
-          to[at++] = (float) corner.y();
-          to[at++] = (float) corner.z();
-        }
-      }
-    }
-    return to;
-  }
-
-  /** Of several lights of one material the first has its pieces. */
-  private static boolean owns(Shoot shoot, Light light) {
-    return shoot.lights().stream()
-        .filter(l -> l.emitter().equals(light.emitter()))
-        .findFirst()
-        .map(l -> l.id().equals(light.id()))
-        .orElse(false);
   }
 
   /** Where light off lit patches is looked for; found at the first call. */
   synchronized PatchGuiding guiding() {
     if (guiding == null) {
       guiding = PatchGuiding.of(this, before);
-      before = null;
+      forget();
     }
     return guiding;
   }
@@ -388,9 +245,46 @@ public final class Scene {
   /** The photons of lights that cast caustics; begun at the first call. */
   synchronized CausticPhotons causticPhotons() {
     if (causticPhotons == null) {
-      causticPhotons = CausticPhotons.of(this);
+      causticPhotons = CausticPhotons.of(this, before);
+      forget();
     }
     return causticPhotons;
+  }
+
+  /** The same where they were begun already, else null. */
+  synchronized CausticPhotons causticPhotonsIfAny() {
+    return causticPhotons;
+  }
+
+  private void forget() {
+    if (guiding != null && causticPhotons != null) {
+      before = null;
+    }
+  }
+
+  /** The number that the same light, with the same reach, had in another scene; or −1. */
+  int same(int light, Scene other) {
+    for (int k = 0; k < other.lights.length; k++) {
+      if (surroundings(other.lights[k]) == surroundings(lights[light])) {
+        boolean reach =
+            other.shoot.lights().get(k).reach().equals(shoot.lights().get(light).reach());
+        return reach ? k : -1;
+      }
+    }
+    return -1;
+  }
+
+  private static LightSource surroundings(LightSource light) {
+    return light instanceof PortalLight p ? p.surroundings() : light;
+  }
+
+  /** Whether set and surfaces are those of another scene. */
+  boolean scattersAs(Scene other) {
+    return set == other.set
+        && Arrays.equals(surfaces, other.surfaces)
+        && Arrays.equals(textured, other.textured)
+        && Arrays.equals(kinds, other.kinds)
+        && Arrays.equals(catches, other.catches);
   }
 
   Caustics caustics(int light) {
