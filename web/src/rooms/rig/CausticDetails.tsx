@@ -1,8 +1,7 @@
-import FormControlLabel from '@mui/material/FormControlLabel';
-import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import type { Quantity } from '../../controls/quantity';
+import { SwitchOf } from '../../controls/SwitchOf';
 import { useLive } from '../../live/store';
 import { useDesk } from '../../live/useShoot';
 import type { LightProps } from './props';
@@ -30,20 +29,15 @@ export function CausticDetails({ light, here, set }: LightProps) {
   const share = useLive((s) => s.progress?.caustics?.[light.id]);
   return (
     <Section title="Caustics">
-      <FormControlLabel
-        control={
-          <Switch
-            size="small"
-            checked={light.castsCaustics}
-            onChange={(e) =>
-              void desk.keep(
-                e.target.checked ? `Caustics of ${light.name}` : `${light.name} without caustics`,
-                set(desk.state.document, 'castsCaustics', e.target.checked),
-              )
-            }
-          />
-        }
+      <SwitchOf
         label="Casts caustics"
+        on={light.castsCaustics}
+        onChange={(on) =>
+          void desk.keep(
+            on ? `Caustics of ${light.name}` : `${light.name} without caustics`,
+            set(desk.state.document, 'castsCaustics', on),
+          )
+        }
       />
       {light.castsCaustics && (
         <>

@@ -5,11 +5,13 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
+import Typography from '@mui/material/Typography';
 import type { Light, Material, Operation, Piece, ShootDocument } from '../../api/document';
 import { setField } from '../../api/patch';
 import { ColourOf } from '../../controls/ColourOf';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { NameField } from '../../controls/NameField';
+import { SwitchOf } from '../../controls/SwitchOf';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
 import { freeId, untouched } from '../../desk/newLight';
@@ -192,6 +194,25 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
               <Row>
                 {number('Priority where bodies overlap', 'priority', (m) => m.priority, priority)}
               </Row>
+            )}
+          </>
+        )}
+        {(material.transmission > 0 || material.metalness > 0) && (
+          <>
+            <SwitchOf
+              label="Casts caustics"
+              on={material.castsCaustics}
+              onChange={(on) =>
+                void desk.keep(
+                  on ? `Caustics of ${material.name}` : `${material.name} without caustics`,
+                  set(document, 'castsCaustics', on),
+                )
+              }
+            />
+            {material.castsCaustics && material.roughness > 0.25 && (
+              <Typography variant="caption" color="text.secondary">
+                Only up to a roughness of 25 %; rougher, paths find its light.
+              </Typography>
             )}
           </>
         )}

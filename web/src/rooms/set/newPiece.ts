@@ -308,6 +308,7 @@ export const grey: Material = {
     opacity: null,
     rim: null,
   },
+  castsCaustics: true,
 };
 
 /** The piece and all that stands in it. */

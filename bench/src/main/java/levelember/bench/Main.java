@@ -31,7 +31,7 @@ public final class Main implements Callable<Integer> {
       split = ",",
       description =
           "of kernel, build, tracer, edits, sampling, lights, denoise, look, noise, forecast,"
-              + " efficiency (variance times time), clean,"
+              + " caustics, efficiency (variance times time), clean,"
               + " sharp (the steps of the page's picture; both on pictures nothing was tuned on:"
               + " other, othersharp)")
   private Set<String> only = new TreeSet<>();
@@ -72,6 +72,7 @@ public final class Main implements Callable<Integer> {
     parts.put("look", () -> LookFigures.measured(rounds));
     parts.put("noise", NoiseFigures::measured);
     parts.put("forecast", ForecastFigures::measured);
+    parts.put("caustics", CausticFigures::measured);
     parts.put("efficiency", () -> EfficiencyFigures.measured(shoots));
     parts.put("clean", () -> CleanFigures.measured(shoots, films, false));
     parts.put("sharp", () -> SharpFigures.measured(shoots, films, false, pictures));

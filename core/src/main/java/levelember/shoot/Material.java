@@ -19,6 +19,7 @@ import io.soabase.recordbuilder.core.RecordBuilder;
  * @param coat clear coat
  * @param sheen soft rim of fibres or dust
  * @param maps what varies over the surface
+ * @param castsCaustics whether lights that cast caustics throw them over it, where it is smooth
  */
 @RecordBuilder
 public record Material(
@@ -34,7 +35,8 @@ public record Material(
     Glass glass,
     Coat coat,
     Sheen sheen,
-    Maps maps)
+    Maps maps,
+    boolean castsCaustics)
     implements MaterialBuilder.With {
 
   public Material {
@@ -46,6 +48,38 @@ public record Material(
     Checks.range("roughness", roughness, 0, 1);
     Checks.range("specular", specular, 0, 1);
     Checks.range("ior", ior, 1, 3);
+  }
+
+  /** A surface that throws caustics. */
+  public Material(
+      String id,
+      String name,
+      Rgb colour,
+      double metalness,
+      Rgb edgeTint,
+      Index complexIndex,
+      double roughness,
+      double specular,
+      double ior,
+      Glass glass,
+      Coat coat,
+      Sheen sheen,
+      Maps maps) {
+    this(
+        id,
+        name,
+        colour,
+        metalness,
+        edgeTint,
+        complexIndex,
+        roughness,
+        specular,
+        ior,
+        glass,
+        coat,
+        sheen,
+        maps,
+        true);
   }
 
   /**

@@ -35,16 +35,21 @@ final class CausticPaths {
     return surface != null && surface.narrow(SMOOTH_ALPHA, at.scattering);
   }
 
-  /** What a path is after a vertex that is a caster, as all smooth ones are, or is not. */
-  static int after(int before, boolean smooth) {
+  /** Whether a shaded point throws light on as a caustic. */
+  static boolean caster(Scene scene, SurfaceInteraction at) {
+    return scene.throwsCaustics(at.piece) && smooth(at);
+  }
+
+  /** What a path is after a vertex. */
+  static int after(int before, Scene scene, SurfaceInteraction at) {
     if (before == EYE) {
-      return smooth ? EYE : ROUGH;
+      return smooth(at) ? EYE : ROUGH;
     }
-    return smooth && before != OTHER ? CASTERS : OTHER;
+    return before != OTHER && caster(scene, at) ? CASTERS : OTHER;
   }
 
   /** Whether light sampled at a vertex is the photons', if the light casts caustics. */
-  static boolean photonsAt(int chain, boolean smooth) {
-    return smooth && (chain == ROUGH || chain == CASTERS);
+  static boolean photonsAt(int chain, Scene scene, SurfaceInteraction at) {
+    return (chain == ROUGH || chain == CASTERS) && caster(scene, at);
   }
 }

@@ -77,6 +77,11 @@ final class CausticPhotons {
     return surfaces() != null;
   }
 
+  /** How a light's photons begin, or null. */
+  CausticLight light(int light) {
+    return lights[light];
+  }
+
   /** Whether a light's caustics are the photons'. */
   boolean has(int light) {
     return lights[light] != null;

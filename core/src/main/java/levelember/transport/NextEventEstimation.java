@@ -91,7 +91,7 @@ final class NextEventEstimation {
 
   /** Whether light sampled at a vertex is the photons', if its light has any. */
   private boolean ofPhotons(PathState path, SurfaceInteraction at) {
-    return photons != null && CausticPaths.photonsAt(path.causticChain, CausticPaths.smooth(at));
+    return photons != null && CausticPaths.photonsAt(path.causticChain, scene, at);
   }
 
   private void comeTo(SurfaceInteraction at) {

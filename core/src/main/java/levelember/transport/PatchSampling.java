@@ -124,7 +124,7 @@ final class PatchSampling {
     if (branch.depth == 0) {
       branch.first.set(branch.vertex, false);
     }
-    branch.causticChain = CausticPaths.after(path.causticChain, CausticPaths.smooth(at));
+    branch.causticChain = CausticPaths.after(path.causticChain, scene, at);
     branch.specularSoFar = false;
     branch.depth++;
     branch.surfaces++;

@@ -35,9 +35,6 @@ final class PathTracer {
   private final boolean roulette;
   private final boolean toFirstSurface;
 
-  /** Whether the vertex that the path has come to is smooth; known where there are photons. */
-  private boolean smooth;
-
   /** Whether lit patches were sampled at the vertex that the path has come to. */
   private boolean samplesPatches;
 
@@ -218,8 +215,7 @@ final class PathTracer {
     if (photons == null || catching) {
       return;
     }
-    smooth = CausticPaths.smooth(at);
-    if (path.causticChain == CausticPaths.EYE && !smooth) {
+    if (path.causticChain == CausticPaths.EYE && !CausticPaths.smooth(at)) {
       photons.gather(path, at, wanted);
     }
   }
@@ -410,7 +406,9 @@ final class PathTracer {
   private void next(int first) {
     Scattering s = at.scattering;
     selection.vertex();
-    path.causticChain = CausticPaths.after(path.causticChain, smooth);
+    if (photons != null) {
+      path.causticChain = CausticPaths.after(path.causticChain, scene, at);
+    }
     path.vertex.samplesPatches = samplesPatches && !s.delta && !s.through;
     path.vertex.patchRate = samplesPatches ? PatchSampling.rate(path) : 0;
     if (!s.delta && s.pdf < SPECULAR_PDF) {

@@ -139,7 +139,7 @@ final class PhotonTracer {
         && walk.nearest(path.ox, path.oy, path.oz, -wx, -wy, -wz, 2 * BEFORE)
         && come()
         && at.piece == casters.surfaces().piece(caster)
-        && CausticPaths.smooth(at);
+        && CausticPaths.caster(scene, at);
   }
 
   /** Takes over the walk's hit; false where there is no surface to scatter at. */

@@ -2,6 +2,8 @@ package levelember.transport;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import levelember.geometry.SetGeometry;
@@ -14,6 +16,7 @@ import levelember.math.Vec3;
 import levelember.shoot.Bounce;
 import levelember.shoot.Caustics;
 import levelember.shoot.EditCost;
+import levelember.shoot.Material;
 import levelember.shoot.Origin;
 import levelember.shoot.Piece;
 import levelember.shoot.Shoot;
@@ -71,6 +74,9 @@ public final class Scene {
 
   /** For every piece whether the camera sees nothing of it but shadows. */
   final boolean[] catches;
+
+  /** For every piece whether its material casts caustics, where it is smooth. */
+  private final boolean[] throwing;
 
   /** Whether light passes straight through some piece. */
   final boolean clear;
@@ -136,6 +142,15 @@ public final class Scene {
     }
     customShadows = Stream.of(controls).anyMatch(l -> l != null && l.customShadow());
     catches = new boolean[pieces.size()];
+    throwing = new boolean[pieces.size()];
+    Set<String> still =
+        shoot.materials().stream()
+            .filter(m -> !m.castsCaustics())
+            .map(Material::id)
+            .collect(Collectors.toSet());
+    for (int i = 0; i < throwing.length; i++) {
+      throwing[i] = !still.contains(pieces.get(i).material());
+    }
     kinds = new int[pieces.size()];
     dependsOnPlace = new boolean[lights.length];
     boolean anyClear = false, apart = false;
@@ -284,6 +299,7 @@ public final class Scene {
         && Arrays.equals(surfaces, other.surfaces)
         && Arrays.equals(textured, other.textured)
         && Arrays.equals(kinds, other.kinds)
+        && Arrays.equals(throwing, other.throwing)
         && Arrays.equals(catches, other.catches);
   }
 
@@ -299,7 +315,8 @@ public final class Scene {
   /** Whether light goes on from a piece as a caustic, where a point of it is smooth. */
   boolean throwsCaustics(int piece) {
     LayeredSurface surface = surfaces[piece];
-    return surface != null
+    return throwing[piece]
+        && surface != null
         && (surface.mayBeNarrow(CausticPaths.SMOOTH_ALPHA)
             || textured[piece] != null && surface.metalOrGlass());
   }

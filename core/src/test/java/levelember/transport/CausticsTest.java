@@ -12,6 +12,7 @@ import levelember.math.Vec3;
 import levelember.photometry.LayerWeights;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Caustics;
+import levelember.shoot.EditCost;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.LightOverGloss;
@@ -20,6 +21,7 @@ import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -203,6 +205,49 @@ class CausticsTest {
       }
     }
     return to;
+  }
+
+  @Test
+  void whatIsThrownOverAMaterialThatCastsNoneIsFoundByPaths() {
+    Sets none = withStill(stage(Caustics.CAST)), off = withStill(stage(Caustics.NONE));
+    assertThat(render(none.shoot(), 8, 6, 3, 8).rgb())
+        .isEqualTo(render(off.shoot(), 8, 6, 3, 8).rgb());
+  }
+
+  @Test
+  void aMovedLightHasItsOwnPhotonsTracedAlone() {
+    Shoot before = twoLights(new Vec3(0.6, 3, 0.4)), after = twoLights(new Vec3(0.2, 3, 0.4));
+    Shot shot = before.shots().getFirst();
+    Scene scene = View.of(before, shot, name -> null).scene();
+    CausticPhotons old = scene.causticPhotons();
+    EditCost cost = EditCost.between(before, shot, after, shot);
+    CausticPhotons next =
+        new View(scene, shot).next(after, shot, name -> null, cost).scene().causticPhotons();
+    assertThat(next.light(2)).isNotNull().isSameAs(old.light(2));
+    assertThat(next.light(1)).isNotNull().isNotSameAs(old.light(1));
+  }
+
+  private static Sets withStill(Sets stage) {
+    Material still = Material.glass("still", "Still", 1.5, Rgb.WHITE, 0.1).withCastsCaustics(false);
+    return stage.material(still).piece("b", new Shape.Sphere(0.4), "still", new Vec3(0, 0.5, 0));
+  }
+
+  private static Shoot twoLights(Vec3 at) {
+    Light other =
+        Sets.light(
+            "other",
+            new Emitter.Rectangle(0.3, 0.3, false),
+            new Vec3(0, 2, 1),
+            Vec3.ZERO,
+            5,
+            Unit.NIT);
+    return stage(Caustics.NONE)
+        .piece("ball", new Shape.Sphere(0.4), "glass", new Vec3(0, 0.5, 0))
+        .light(
+            Sets.light("lamp", new Emitter.Rectangle(0.3, 0.3, false), at, Vec3.ZERO, 5, Unit.NIT)
+                .withReach(Reach.WHOLE.throwing(Caustics.CAST)))
+        .light(other.withReach(Reach.WHOLE.throwing(Caustics.CAST)))
+        .shoot();
   }
 
   @Test

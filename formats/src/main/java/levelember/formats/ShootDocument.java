@@ -282,7 +282,8 @@ public final class ShootDocument {
             f.whole("priority", 0)),
         f.object("coat", Material.Coat.NONE, ShootDocument::coat),
         f.object("sheen", Material.Sheen.NONE, ShootDocument::sheen),
-        f.object("maps", Maps.NONE, ShootDocument::maps));
+        f.object("maps", Maps.NONE, ShootDocument::maps),
+        f.flag("castsCaustics", true));
   }
 
   private static Maps maps(Fields f) {

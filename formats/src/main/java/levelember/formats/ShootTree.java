@@ -258,6 +258,7 @@ final class ShootTree {
     sheen.set("colour", colour(m.sheen().colour()));
     sheen.put("roughness", m.sheen().roughness());
     to.set("maps", maps(m.maps()));
+    to.put("castsCaustics", m.castsCaustics());
     return to;
   }
 
