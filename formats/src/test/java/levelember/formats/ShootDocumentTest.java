@@ -98,7 +98,7 @@ class ShootDocumentTest {
             0.4,
             new Rgb(0.1, 0.2, 0.3),
             i,
-            new Caustics(i == 1, 0.5 * i, 2 * i)),
+            new Caustics(i == 1, 0.25 * i, 2 * i)),
         i == 1 ? "p0" : null,
         i == 2 ? "p3" : null,
         i == 3 ? "b" : null,
