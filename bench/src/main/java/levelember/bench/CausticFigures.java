@@ -1,5 +1,6 @@
 package levelember.bench;
 
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,7 +17,8 @@ import levelember.transport.View;
 
 /**
  * How soon the caustic of the Tide lens is clean, by photons and by paths. The noise is that of the
- * spot's layer among pictures of few samples, over its mean, where most of the layer is caustic.
+ * spot's layer among pictures of few samples, over its mean, where most of the layer is caustic and
+ * brighter than its average.
  */
 final class CausticFigures {
   private static final int WIDTH = 320, HEIGHT = 180, SAMPLES = 4, SEEDS = 6, LAYER = 1;
@@ -36,9 +38,10 @@ final class CausticFigures {
     Shoot plain = casting(shoot, Caustics.NONE);
     Traced none = traced(pack, plain.with(plain.bounce().with(LightOverGloss.NONE)));
     Traced paths = traced(pack, plain.with(plain.bounce().with(LightOverGloss.EVERYTHING)));
+    double average = Arrays.stream(photons.mean).average().orElseThrow();
     int[] region =
         IntStream.range(0, WIDTH * HEIGHT)
-            .filter(i -> photons.mean[i] > MOSTLY * none.mean[i] && photons.mean[i] > 0)
+            .filter(i -> photons.mean[i] > Math.max(average, MOSTLY * none.mean[i]))
             .toArray();
     double byPhotons = secondsTo(0.05, photons, photons, region);
     double byPaths = secondsTo(0.5, paths, photons, region);
