@@ -117,6 +117,8 @@ export const quantities = {
   stops: { unit: 'st', least: -10, most: 10, step: 1 / 3, digits: 2, stops: true },
   kelvin: { unit: 'K', least: 1000, most: 40000, step: 100, digits: 0 },
   tint: { unit: '', least: -50, most: 50, step: 1, digits: 1 },
+  /** A factor on light, 1 as it is. */
+  level: { unit: '', others: { '%': 0.01 }, least: 0, most: 4, step: 0.05, digits: 2 },
   share: { unit: '', others: { '%': 0.01 }, least: 0, most: 1, step: 0.01, digits: 3 },
   ev: { unit: 'EV', least: -20, most: 30, step: 1 / 3, digits: 2 },
   millimetres: { unit: 'mm', least: 4, most: 2000, step: 1, digits: 1 },

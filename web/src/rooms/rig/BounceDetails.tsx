@@ -7,14 +7,6 @@ import { useDesk } from '../../live/useShoot';
 import { useLive } from '../../live/store';
 
 const turns: Quantity = { unit: '', least: 1, most: 64, step: 1, digits: 0 };
-const level: Quantity = {
-  unit: '',
-  others: { '%': 0.01 },
-  least: 0,
-  most: 4,
-  step: 0.05,
-  digits: 2,
-};
 const fades: Quantity = { ...quantities.length, least: 0 };
 
 type OverGloss = ShootDocument['bounce']['overGloss'];
@@ -89,7 +81,7 @@ export function BounceDetails() {
     <Section title="Bounced light">
       <Row>
         {number('Max bounces', 'maxBounces', turns)}
-        {number('Level', 'level', level)}
+        {number('Level', 'level', quantities.level)}
         {number('Fades at', 'fadesAtMetres', fades)}
       </Row>
       <LightOverGloss />

@@ -1,19 +1,11 @@
 import Typography from '@mui/material/Typography';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
-import type { Quantity } from '../../controls/quantity';
+import { quantities, type Quantity } from '../../controls/quantity';
 import { SwitchOf } from '../../controls/SwitchOf';
 import { useLive } from '../../live/store';
 import { useDesk } from '../../live/useShoot';
 import type { LightProps } from './props';
 
-const level: Quantity = {
-  unit: '',
-  others: { '%': 0.01 },
-  least: 0,
-  most: 4,
-  step: 0.05,
-  digits: 2,
-};
 const softness: Quantity = {
   unit: 'mm',
   others: { cm: 10, m: 1000 },
@@ -48,7 +40,7 @@ export function CausticDetails({ light, here, set }: LightProps) {
               edit={`Caustics of ${light.name}`}
               read={(d) => here(d).causticLevel}
               write={(d, v) => set(d, 'causticLevel', v)}
-              quantity={level}
+              quantity={quantities.level}
             />
             <NumberOf
               label="Edge softness"

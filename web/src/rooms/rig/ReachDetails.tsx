@@ -16,14 +16,6 @@ import { CausticDetails } from './CausticDetails';
 import type { LightProps } from './props';
 import { countIn, isIn, scoped } from './scope';
 
-const part: Quantity = {
-  unit: '',
-  others: { '%': 0.01 },
-  least: 0,
-  most: 4,
-  step: 0.05,
-  digits: 2,
-};
 const fades: Quantity = { ...quantities.length, least: 0 };
 
 /** What a light lights and how: links, parts of the surface, shadow, reach, camera. */
@@ -93,14 +85,14 @@ export function ReachDetails({ light, here, set }: LightProps) {
             edit={`Diffuse part of ${light.name}`}
             read={(d) => here(d).diffuse}
             write={(d, v) => set(d, 'diffuse', v)}
-            quantity={part}
+            quantity={quantities.level}
           />
           <NumberOf
             label={allRound ? 'In reflections' : 'Specular'}
             edit={`Specular part of ${light.name}`}
             read={(d) => here(d).specular}
             write={(d, v) => set(d, 'specular', v)}
-            quantity={part}
+            quantity={quantities.level}
           />
           {isPlaced(light) && light.emitter.kind !== 'sun' && (
             <NumberOf

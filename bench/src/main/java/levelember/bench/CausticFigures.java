@@ -8,11 +8,11 @@ import java.util.stream.IntStream;
 import levelember.demo.DemoShoots;
 import levelember.film.Film;
 import levelember.formats.ShootPackage;
+import levelember.math.Colour;
 import levelember.shoot.Caustics;
 import levelember.shoot.Light;
 import levelember.shoot.LightOverGloss;
 import levelember.shoot.Shoot;
-import levelember.transport.Renderer;
 import levelember.transport.View;
 
 /**
@@ -21,7 +21,7 @@ import levelember.transport.View;
  * brighter than its average.
  */
 final class CausticFigures {
-  private static final int WIDTH = 320, HEIGHT = 180, SAMPLES = 4, SEEDS = 6, LAYER = 1;
+  private static final int SAMPLES = 4, SEEDS = 6, LAYER = 1;
 
   /** The layer with its caustics over the layer without, from which on a pixel counts. */
   private static final double MOSTLY = 3;
@@ -40,7 +40,7 @@ final class CausticFigures {
     Traced paths = traced(pack, plain.with(plain.bounce().with(LightOverGloss.EVERYTHING)));
     double average = Arrays.stream(photons.mean).average().orElseThrow();
     int[] region =
-        IntStream.range(0, WIDTH * HEIGHT)
+        IntStream.range(0, Films.PIXELS)
             .filter(i -> photons.mean[i] > Math.max(average, MOSTLY * none.mean[i]))
             .toArray();
     double byPhotons = secondsTo(0.05, photons, photons, region);
@@ -57,7 +57,7 @@ final class CausticFigures {
 
   private static Shoot casting(Shoot shoot, Caustics caustics) {
     List<Light> lights =
-        shoot.lights().stream().map(l -> l.withReach(l.reach().throwing(caustics))).toList();
+        shoot.lights().stream().map(l -> l.withReach(l.reach().withCaustics(caustics))).toList();
     return new Shoot(
         shoot.name(),
         shoot.pieces(),
@@ -80,11 +80,12 @@ final class CausticFigures {
 
   private static Traced traced(ShootPackage pack, Shoot shoot) {
     View view = View.of(shoot, shoot.shots().getFirst(), pack.files());
-    film(view, 99);
+    Films.traced(view, SAMPLES, 99);
     long begin = System.nanoTime();
-    List<Film> films = IntStream.rangeClosed(1, SEEDS).mapToObj(s -> film(view, s)).toList();
+    List<Film> films =
+        IntStream.rangeClosed(1, SEEDS).mapToObj(s -> Films.traced(view, SAMPLES, s)).toList();
     double seconds = (System.nanoTime() - begin) / 1e9 / (SEEDS * SAMPLES);
-    double[] mean = new double[WIDTH * HEIGHT], variance = new double[WIDTH * HEIGHT];
+    double[] mean = new double[Films.PIXELS], variance = new double[Films.PIXELS];
     for (int i = 0; i < mean.length; i++) {
       for (Film film : films) {
         mean[i] += luminance(film, i) / SEEDS;
@@ -98,17 +99,6 @@ final class CausticFigures {
 
   private static double luminance(Film film, int pixel) {
     float[] sums = film.sums(LAYER);
-    double sum =
-        0.2126 * sums[3 * pixel] + 0.7152 * sums[3 * pixel + 1] + 0.0722 * sums[3 * pixel + 2];
-    return sum / SAMPLES;
-  }
-
-  private static Film film(View view, int seed) {
-    Film film = new Film(WIDTH, HEIGHT, view.layers());
-    int cores = Runtime.getRuntime().availableProcessors();
-    try (Renderer renderer = new Renderer(cores, Renderer.USUAL_BOUNCES, seed)) {
-      renderer.trace(view, film, SAMPLES, () -> false);
-    }
-    return film;
+    return Colour.luminance(sums[3 * pixel], sums[3 * pixel + 1], sums[3 * pixel + 2]) / SAMPLES;
   }
 }

@@ -11,10 +11,10 @@ import levelember.film.Film;
 import levelember.film.LayerMix;
 import levelember.formats.ShootPackage;
 import levelember.look.DisplayCurve;
+import levelember.math.Colour;
 import levelember.photometry.LayerWeights;
 import levelember.shoot.Shoot;
 import levelember.texture.Picture;
-import levelember.transport.Renderer;
 import levelember.transport.View;
 
 /**
@@ -23,7 +23,7 @@ import levelember.transport.View;
  * needed.
  */
 final class EfficiencyFigures {
-  private static final int WIDTH = 320, HEIGHT = 180, SAMPLES = 4, SEEDS = 8;
+  private static final int SAMPLES = 4, SEEDS = 8;
 
   /** Share of full scale under which differences are measured as if there were as much light. */
   private static final double FLOOR = 0.02;
@@ -47,10 +47,10 @@ final class EfficiencyFigures {
     Shoot shoot = pack.shoot();
     View view = View.of(shoot, shoot.shots().getFirst(), pack.files());
     List<Film> films = new ArrayList<>();
-    traced(view, 99);
+    Films.traced(view, SAMPLES, 99);
     long begin = System.nanoTime();
     for (int seed = 1; seed <= SEEDS; seed++) {
-      films.add(traced(view, seed));
+      films.add(Films.traced(view, SAMPLES, seed));
     }
     double seconds = (System.nanoTime() - begin) / 1e9 / (SEEDS * SAMPLES);
     float[] weights = LayerWeights.of(shoot);
@@ -84,17 +84,8 @@ final class EfficiencyFigures {
     return to;
   }
 
-  private static Film traced(View view, int seed) {
-    Film film = new Film(WIDTH, HEIGHT, view.layers());
-    int cores = Runtime.getRuntime().availableProcessors();
-    try (Renderer renderer = new Renderer(cores, Renderer.USUAL_BOUNCES, seed)) {
-      renderer.trace(view, film, SAMPLES, () -> false);
-    }
-    return film;
-  }
-
   private static double[] means(List<Picture> pictures) {
-    double[] to = new double[WIDTH * HEIGHT];
+    double[] to = new double[Films.PIXELS];
     for (Picture p : pictures) {
       for (int i = 0; i < to.length; i++) {
         to[i] += luminance(p, i) / pictures.size();
@@ -123,7 +114,7 @@ final class EfficiencyFigures {
   /** Mean variance of the square roots of exposed light, cut at 1. */
   private static double display(List<Picture> pictures, double fullScale) {
     double sum = 0;
-    for (int i = 0; i < 3 * WIDTH * HEIGHT; i++) {
+    for (int i = 0; i < 3 * Films.PIXELS; i++) {
       double s = 0, squares = 0;
       for (Picture p : pictures) {
         double v = Math.sqrt(Math.clamp(p.rgb()[i] / fullScale, 0, 1));
@@ -132,11 +123,11 @@ final class EfficiencyFigures {
       }
       sum += (squares - s * s / pictures.size()) / (pictures.size() - 1);
     }
-    return sum / (3.0 * WIDTH * HEIGHT);
+    return sum / (3.0 * Films.PIXELS);
   }
 
   private static double luminance(Picture p, int pixel) {
     float[] rgb = p.rgb();
-    return 0.2126 * rgb[3 * pixel] + 0.7152 * rgb[3 * pixel + 1] + 0.0722 * rgb[3 * pixel + 2];
+    return Colour.luminance(rgb[3 * pixel], rgb[3 * pixel + 1], rgb[3 * pixel + 2]);
   }
 }

@@ -64,33 +64,11 @@ public final class EmissiveLight extends LightSource {
       return false;
     }
     int t = to.chosen.triangle[to.part];
-    float b = Triangle.second(u, v), c = Triangle.third(u, v);
-    float a = 1 - b - c;
-    float x =
-        a * tree.corner(t, 0, 0) + b * tree.corner(t, 1, 0) + c * tree.corner(t, 2, 0) - from.x;
-    float y =
-        a * tree.corner(t, 0, 1) + b * tree.corner(t, 1, 1) + c * tree.corner(t, 2, 1) - from.y;
-    float z =
-        a * tree.corner(t, 0, 2) + b * tree.corner(t, 1, 2) + c * tree.corner(t, 2, 2) - from.z;
-    float d2 = x * x + y * y + z * z;
-    float d = (float) Math.sqrt(d2);
-    float s = 1 / d;
-    to.x = x * s;
-    to.y = y * s;
-    to.z = z * s;
-    to.distance = d;
-    float facing =
-        -(to.x * tree.normal(t, 0) + to.y * tree.normal(t, 1) + to.z * tree.normal(t, 2));
-    if (!(facing > 1e-6f) || !(d2 > 0)) {
+    if (!tree.place(t, to.chosen.chance[to.part], from, u, v, to)) {
       return false;
     }
-    to.pdf = (float) (to.chosen.chance[to.part] * d2 / (facing * tree.area(t)));
-    to.delta = false;
-    to.triangle = t;
-    to.second = b;
-    to.third = c;
-    radiance(t, b, c, to);
-    return to.pdf > 0;
+    radiance(t, to.second, to.third, to);
+    return true;
   }
 
   /**
@@ -130,16 +108,7 @@ public final class EmissiveLight extends LightSource {
       float dz,
       float distance,
       LightSample by) {
-    float facing =
-        -(dx * tree.normal(triangle, 0)
-            + dy * tree.normal(triangle, 1)
-            + dz * tree.normal(triangle, 2));
-    if (!(facing > 1e-6f)) {
-      return 0;
-    }
-    double chance =
-        tree.chance(triangle, from.x, from.y, from.z, from.nx, from.ny, from.nz, by.chosen);
-    return (float) (chance * distance * distance / (facing * tree.area(triangle)));
+    return tree.density(triangle, from, dx, dy, dz, distance, by.chosen);
   }
 
   @Override

@@ -1,6 +1,7 @@
 package levelember.light;
 
 import java.util.Arrays;
+import levelember.math.Triangle;
 
 /**
  * A tree over shining triangles from which some are drawn by what they may give to a surface: power
@@ -13,6 +14,9 @@ import java.util.Arrays;
  */
 final class LightTree {
   private static final int NODE = ImportanceBound.NUMBERS * ImportanceBound.LANES;
+
+  /** Cosine at a triangle from which on it is seen. */
+  private static final float LEAST_FACING = 1e-6f;
 
   /** Most triangles that are drawn at one surface. */
   static final int MOST = 6;
@@ -272,6 +276,64 @@ final class LightTree {
       chance *= own / sum;
     }
     return chance;
+  }
+
+  /**
+   * A place on a triangle that was drawn, uniform over its area, as seen from a point.
+   *
+   * @param chance with which the triangle was drawn
+   * @param u in [0, 1), as v
+   * @param to gets direction, distance, density per steradian and the place
+   * @return false where the point lies behind the triangle or in its plane
+   */
+  boolean place(
+      int triangle, double chance, ReferencePoint from, float u, float v, LightSample to) {
+    float b = Triangle.second(u, v), c = Triangle.third(u, v), a = 1 - b - c;
+    float x = blend(triangle, a, b, c, 0) - from.x;
+    float y = blend(triangle, a, b, c, 1) - from.y;
+    float z = blend(triangle, a, b, c, 2) - from.z;
+    float d2 = x * x + y * y + z * z;
+    float d = (float) Math.sqrt(d2);
+    float s = 1 / d;
+    to.x = x * s;
+    to.y = y * s;
+    to.z = z * s;
+    to.distance = d;
+    float facing = facing(triangle, to.x, to.y, to.z);
+    if (!(facing > LEAST_FACING) || !(d2 > 0)) {
+      return false;
+    }
+    to.pdf = (float) (chance * d2 / (facing * areas[triangle]));
+    to.delta = false;
+    to.triangle = triangle;
+    to.second = b;
+    to.third = c;
+    return to.pdf > 0;
+  }
+
+  private float blend(int t, float a, float b, float c, int k) {
+    return a * corner(t, 0, k) + b * corner(t, 1, k) + c * corner(t, 2, k);
+  }
+
+  private float facing(int t, float dx, float dy, float dz) {
+    return -(dx * normals[3 * t] + dy * normals[3 * t + 1] + dz * normals[3 * t + 2]);
+  }
+
+  /**
+   * Density per steradian with which {@link #sample} and {@link #place} would have drawn the place
+   * that a ray from a surface has hit.
+   *
+   * @param distance metres from the point
+   * @param by is worked with; what was drawn into it stays
+   */
+  float density(
+      int triangle, ReferencePoint from, float dx, float dy, float dz, float distance, Sample by) {
+    float facing = facing(triangle, dx, dy, dz);
+    if (!(facing > LEAST_FACING)) {
+      return 0;
+    }
+    double chance = chance(triangle, from.x, from.y, from.z, from.nx, from.ny, from.nz, by);
+    return (float) (chance * distance * distance / (facing * areas[triangle]));
   }
 
   /** About the illuminance that all of it gives at a place: its power from its box's middle. */

@@ -1,7 +1,6 @@
 package levelember.light;
 
 import java.util.Arrays;
-import levelember.math.Triangle;
 
 /**
  * Patches of surfaces that a light shines on, sampled as sources of the light that they reflect:
@@ -10,9 +9,6 @@ import levelember.math.Triangle;
  * is to a point: a direction has a density, so that they are mixed with BSDF sampling. Immutable.
  */
 public final class LitPatches {
-  /** Below this cosine a patch is seen too flat to be sampled. */
-  private static final float LEAST_COSINE = 1e-4f;
-
   private final LightTree tree;
 
   /** For every patch of the set its triangle in the tree, or −1. */
@@ -20,23 +16,6 @@ public final class LitPatches {
 
   /** For every triangle of the tree its patch. */
   private final int[] patchOf;
-
-  /** What is sampled; one object a thread. */
-  public static final class Sample {
-    private final LightTree.Sample chosen = new LightTree.Sample();
-
-    /** Unit direction to the place. */
-    public float x, y, z;
-
-    /** Metres to the place. */
-    public float distance;
-
-    /** Density of the direction, per steradian. */
-    public float pdf;
-
-    /** Number of the patch among those of the set. */
-    public int patch;
-  }
 
   /**
    * Some of the patches of a set.
@@ -67,39 +46,18 @@ public final class LitPatches {
    *
    * @param choice in [0, 1), by which the patch is drawn
    * @param u in [0, 1), as v, by which the place is
+   * @param to gets direction, distance and density
    * @return false where nothing was found that reflects towards the point
    */
-  public boolean sample(ReferencePoint from, float choice, float u, float v, Sample to) {
-    tree.sample(from.x, from.y, from.z, from.nx, from.ny, from.nz, 1, choice, to.chosen);
-    if (!(to.chosen.chance[0] > 0)) {
-      return false;
-    }
-    int t = to.chosen.triangle[0];
-    float b = Triangle.second(u, v), c = Triangle.third(u, v), a = 1 - b - c;
-    float x = blend(t, a, b, c, 0) - from.x;
-    float y = blend(t, a, b, c, 1) - from.y;
-    float z = blend(t, a, b, c, 2) - from.z;
-    float d2 = x * x + y * y + z * z;
-    to.distance = (float) Math.sqrt(d2);
-    float s = 1 / to.distance;
-    to.x = x * s;
-    to.y = y * s;
-    to.z = z * s;
-    to.patch = patchOf[t];
-    float cosine = cosine(t, to.x, to.y, to.z);
-    if (!(d2 > 0) || !(cosine > LEAST_COSINE)) {
-      return false;
-    }
-    to.pdf = (float) (to.chosen.chance[0] * d2 / (cosine * tree.area(t)));
-    return true;
+  public boolean sample(ReferencePoint from, float choice, float u, float v, LightSample to) {
+    LightTree.Sample drawn = to.chosen;
+    tree.sample(from.x, from.y, from.z, from.nx, from.ny, from.nz, 1, choice, drawn);
+    return drawn.chance[0] > 0 && tree.place(drawn.triangle[0], drawn.chance[0], from, u, v, to);
   }
 
-  private float blend(int t, float a, float b, float c, int k) {
-    return a * tree.corner(t, 0, k) + b * tree.corner(t, 1, k) + c * tree.corner(t, 2, k);
-  }
-
-  private float cosine(int t, float dx, float dy, float dz) {
-    return -(dx * tree.normal(t, 0) + dy * tree.normal(t, 1) + dz * tree.normal(t, 2));
+  /** Number, among those of the set, of the patch that was drawn last. */
+  public int patch(LightSample drawn) {
+    return patchOf[drawn.triangle];
   }
 
   /**
@@ -111,16 +69,14 @@ public final class LitPatches {
    * @param by is worked with
    */
   public float density(
-      int patch, ReferencePoint from, float dx, float dy, float dz, float distance, Sample by) {
+      int patch,
+      ReferencePoint from,
+      float dx,
+      float dy,
+      float dz,
+      float distance,
+      LightSample by) {
     int t = triangleOf[patch];
-    if (t < 0) {
-      return 0;
-    }
-    float cosine = cosine(t, dx, dy, dz);
-    if (!(cosine > LEAST_COSINE)) {
-      return 0;
-    }
-    double chance = tree.chance(t, from.x, from.y, from.z, from.nx, from.ny, from.nz, by.chosen);
-    return (float) (chance * distance * distance / (cosine * tree.area(t)));
+    return t < 0 ? 0 : tree.density(t, from, dx, dy, dz, distance, by.chosen);
   }
 }

@@ -16,6 +16,6 @@ public record Caustics(boolean cast, double level, double softnessMillimetres) {
 
   public Caustics {
     Checks.range("causticLevel", level, 0, 4);
-    Checks.range("causticSoftness", softnessMillimetres, 0, 1000);
+    Checks.range("causticSoftnessMillimetres", softnessMillimetres, 0, 1000);
   }
 }

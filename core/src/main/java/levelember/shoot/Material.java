@@ -50,38 +50,6 @@ public record Material(
     Checks.range("ior", ior, 1, 3);
   }
 
-  /** A surface that throws caustics. */
-  public Material(
-      String id,
-      String name,
-      Rgb colour,
-      double metalness,
-      Rgb edgeTint,
-      Index complexIndex,
-      double roughness,
-      double specular,
-      double ior,
-      Glass glass,
-      Coat coat,
-      Sheen sheen,
-      Maps maps) {
-    this(
-        id,
-        name,
-        colour,
-        metalness,
-        edgeTint,
-        complexIndex,
-        roughness,
-        specular,
-        ior,
-        glass,
-        coat,
-        sheen,
-        maps,
-        true);
-  }
-
   /**
    * Complex index of refraction n + ik of a metal, by channel.
    *
@@ -209,7 +177,8 @@ public record Material(
         Glass.NONE,
         Coat.NONE,
         Sheen.NONE,
-        Maps.NONE);
+        Maps.NONE,
+        true);
   }
 
   /** A purely matte (Lambert) surface. */

@@ -92,7 +92,7 @@ public final class MaterialShelf {
             group,
             new Material(
                 id, name, colour, metalness, WHITE, index, roughness, gloss, ior, glass, coat,
-                sheen, Maps.NONE)));
+                sheen, Maps.NONE, true)));
   }
 
   private static void metal(

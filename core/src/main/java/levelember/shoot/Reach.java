@@ -1,5 +1,7 @@
 package levelember.shoot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
+
 /**
  * What a light lights, and how: its links, the parts of the surface it shows on, its shadows and
  * how far it goes. All but the links are an artist's levers; at {@link #WHOLE} light is as physics
@@ -14,6 +16,7 @@ package levelember.shoot;
  * @param fadesAtMetres where it has faded to nothing, 0 for never
  * @param caustics what it throws through glass and off mirrors
  */
+@RecordBuilder
 public record Reach(
     Scope lightLinking,
     Scope shadowLinking,
@@ -22,7 +25,8 @@ public record Reach(
     double shadowDensity,
     Rgb shadowColour,
     double fadesAtMetres,
-    Caustics caustics) {
+    Caustics caustics)
+    implements ReachBuilder.With {
   /** Everything, untouched. */
   public static final Reach WHOLE =
       new Reach(Scope.ALL, Scope.ALL, 1, 1, 1, new Rgb(0, 0, 0), 0, Caustics.NONE);
@@ -41,59 +45,21 @@ public record Reach(
 
   /** The same that fades at a distance. */
   public Reach fading(double metres) {
-    return new Reach(
-        lightLinking,
-        shadowLinking,
-        diffuse,
-        specular,
-        shadowDensity,
-        shadowColour,
-        metres,
-        caustics);
+    return withFadesAtMetres(metres);
   }
 
   /** The same with other levels on the parts of surfaces. */
   public Reach levelled(double otherDiffuse, double otherSpecular) {
-    return new Reach(
-        lightLinking,
-        shadowLinking,
-        otherDiffuse,
-        otherSpecular,
-        shadowDensity,
-        shadowColour,
-        fadesAtMetres,
-        caustics);
-  }
-
-  /** The same with other caustics. */
-  public Reach throwing(Caustics other) {
-    return new Reach(
-        lightLinking,
-        shadowLinking,
-        diffuse,
-        specular,
-        shadowDensity,
-        shadowColour,
-        fadesAtMetres,
-        other);
+    return with(r -> r.diffuse(otherDiffuse).specular(otherSpecular));
   }
 
   /** The same with other shadows. */
   public Reach shadowed(double depth, Rgb colour) {
-    return new Reach(
-        lightLinking, shadowLinking, diffuse, specular, depth, colour, fadesAtMetres, caustics);
+    return with(r -> r.shadowDensity(depth).shadowColour(colour));
   }
 
   /** The same with other links. */
   public Reach linked(Scope otherLights, Scope otherShadows) {
-    return new Reach(
-        otherLights,
-        otherShadows,
-        diffuse,
-        specular,
-        shadowDensity,
-        shadowColour,
-        fadesAtMetres,
-        caustics);
+    return with(r -> r.lightLinking(otherLights).shadowLinking(otherShadows));
   }
 }

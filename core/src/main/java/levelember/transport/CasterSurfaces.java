@@ -8,11 +8,18 @@ import levelember.math.Vec3;
 
 /** The surfaces of a set that throw caustics, as places that are sampled by area. Immutable. */
 final class CasterSurfaces {
-  /** Meshes of more triangles than this have theirs drawn with equal chances. */
-  private static final int TABLED = 1 << 20;
+  /**
+   * Triangles of which areas are kept, 8 bytes each; those of further casters are drawn with equal
+   * chances.
+   */
+  private static final int TABLED = 1 << 22;
 
   private final SetGeometry set;
+
+  /** Places of the set where casters stand. */
   private final List<Integer> places = new ArrayList<>();
+
+  /** For each the areas of the triangles before each of its own, and of all; or null. */
   private final List<double[]> before = new ArrayList<>();
 
   /** A place on a caster; one object a thread. */
@@ -29,11 +36,14 @@ final class CasterSurfaces {
 
   CasterSurfaces(Scene scene) {
     set = scene.set;
+    long tabled = 0;
     for (int p = 0; p < set.placed().size(); p++) {
       SetGeometry.Placed placed = set.placed().get(p);
-      if (scene.throwsCaustics(placed.piece()) && placed.mesh().count() > 0) {
+      if (scene.isCaster(placed.piece()) && placed.mesh().count() > 0) {
         places.add(p);
-        before.add(placed.mesh().count() > TABLED ? null : areas(placed));
+        boolean fits = tabled + placed.mesh().count() <= TABLED;
+        before.add(fits ? areas(placed) : null);
+        tabled += fits ? placed.mesh().count() : 0;
       }
     }
   }

@@ -1,6 +1,6 @@
 package levelember.transport;
 
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -11,14 +11,17 @@ final class CausticLight {
   /** Photons that try out each caster. */
   private static final int TRIED = 64;
 
+  /** Photons that try out all of them, at most. */
+  private static final int ALL_TRIED = 1 << 16;
+
   /** Share of all photons that casters share evenly. */
   private static final double EVEN = 0.05;
 
   /** Photons of the pilot pass by which the radius is chosen. */
   private static final int PILOT = 1 << 12;
 
-  /** Photons of the pilot pass that lie together in a cell, on the mean. */
-  private static final double TOGETHER = 8;
+  /** Photons in the cell of a photon of the pilot pass, on the mean. */
+  private static final double OCCUPANCY = 8;
 
   /** Share of new photons that each pass keeps. */
   private static final double KEPT = 0.7;
@@ -31,7 +34,7 @@ final class CausticLight {
   /** Sums of the casters' probabilities before each, and 1. */
   private final double[] before;
 
-  /** Width of a cell with {@link #TOGETHER} photons of the pilot pass, metres. */
+  /** Width of cells in which the pilot pass has {@link #OCCUPANCY}, metres. */
   private final double width;
 
   private CausticLight(CasterSurfaces surfaces, double[] before, double width) {
@@ -44,25 +47,14 @@ final class CausticLight {
   static CausticLight of(Scene scene, int light, CasterSurfaces surfaces) {
     PhotonTracer tracer = new PhotonTracer(scene);
     int count = surfaces.count();
-    double[] arriving = new double[count];
-    double sum = 0;
-    for (int c = 0; c < count; c++) {
-      double[] alone = new double[count + 1];
-      for (int k = c; k < count; k++) {
-        alone[k + 1] = 1;
-      }
-      CausticLight only = new CausticLight(surfaces, alone, 0);
-      for (int i = 0; i < TRIED; i++) {
-        arriving[c] += tracer.arriving(light, only, i, TRYING) / TRIED;
-      }
-      sum += arriving[c];
-    }
+    double[] flux = incidentFlux(light, surfaces, tracer);
+    double sum = Arrays.stream(flux).sum();
     if (!(sum > 0) || sum == Double.POSITIVE_INFINITY) {
       return null;
     }
     double[] before = new double[count + 1];
     for (int c = 0; c < count; c++) {
-      before[c + 1] = before[c] + EVEN / count + (1 - EVEN) * arriving[c] / sum;
+      before[c + 1] = before[c] + EVEN / count + (1 - EVEN) * flux[c] / sum;
     }
     before[count] = 1;
     CausticLight to = new CausticLight(surfaces, before, 0);
@@ -70,8 +62,21 @@ final class CausticLight {
     for (int i = 0; i < PILOT; i++) {
       tracer.trace(light, to, i, PILOTING, 1.0 / PILOT, deposits);
     }
-    double width = PhotonMap.width(new ArrayList<>(List.of(deposits)), TOGETHER);
+    double width = PhotonMap.cellWidth(List.of(deposits), OCCUPANCY);
     return width > 0 ? new CausticLight(surfaces, before, width) : null;
+  }
+
+  /** What arrives at each caster, up to a factor; of very many casters the same at each. */
+  private static double[] incidentFlux(int light, CasterSurfaces surfaces, PhotonTracer tracer) {
+    double[] to = new double[surfaces.count()];
+    int tried = Math.min(TRIED, ALL_TRIED / to.length);
+    for (int c = 0; c < to.length; c++) {
+      to[c] = tried == 0 ? 1 : 0;
+      for (int i = 0; i < tried; i++) {
+        to[c] += tracer.incidentFlux(light, surfaces, c, i, TRYING) / tried;
+      }
+    }
+    return to;
   }
 
   CasterSurfaces surfaces() {
@@ -96,8 +101,8 @@ final class CausticLight {
     return low;
   }
 
-  /** What is left of the number, in [0, 1) again. */
-  double rest(int caster, double u) {
+  /** The number that chose a caster, stretched to [0, 1) again. */
+  double remapped(int caster, double u) {
     double share = chance(caster);
     return share > 0 ? Math.clamp((u - before[caster]) / share, 0, Math.nextDown(1.0)) : 0;
   }

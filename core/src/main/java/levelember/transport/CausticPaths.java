@@ -37,7 +37,7 @@ final class CausticPaths {
 
   /** Whether a shaded point throws light on as a caustic. */
   static boolean caster(Scene scene, SurfaceInteraction at) {
-    return scene.throwsCaustics(at.piece) && smooth(at);
+    return scene.isCaster(at.piece) && smooth(at);
   }
 
   /** What a path is after a vertex. */

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.BooleanSupplier;
 import levelember.shoot.Caustics;
 
 /**
@@ -96,17 +97,32 @@ final class CausticPhotons {
     return (int) Math.clamp(Long.highestOneBit(Math.max(1, pixels / PIXELS)), LEAST, MOST);
   }
 
-  /** The photons of a light for one sample; traced here where they are not there yet. */
-  PhotonMap pass(int light, int photons, int seed, int pass, PhotonTracer tracer) {
+  /**
+   * The photons of a light for one sample; traced here, by all threads that want them, where they
+   * are not there yet.
+   *
+   * @param stop says that they are not wanted any more
+   * @return null when stopped before they are there
+   */
+  PhotonMap pass(
+      int light, int photons, int seed, int pass, PhotonTracer tracer, BooleanSupplier stop) {
+    Key key = new Key(light, photons, seed, pass);
     Pass of;
     synchronized (passes) {
-      of = passes.computeIfAbsent(new Key(light, photons, seed, pass), Pass::new);
+      of = passes.computeIfAbsent(key, Pass::new);
     }
-    PhotonMap map = of.made(tracer);
-    synchronized (passes) {
-      forget();
+    try {
+      PhotonMap map = of.made(tracer, stop);
+      synchronized (passes) {
+        forget();
+      }
+      return map;
+    } catch (RuntimeException e) {
+      synchronized (passes) {
+        passes.remove(key, of);
+      }
+      throw e;
     }
-    return map;
   }
 
   private void forget() {
@@ -127,6 +143,7 @@ final class CausticPhotons {
     private final PhotonMap.Deposits[] chunks;
     private final AtomicInteger next = new AtomicInteger();
     private int missing;
+    private boolean failed;
     private volatile PhotonMap map;
 
     Pass(Key key) {
@@ -139,19 +156,31 @@ final class CausticPhotons {
       return map == null ? 0 : map.bytes();
     }
 
-    PhotonMap made(PhotonTracer tracer) {
+    PhotonMap made(PhotonTracer tracer, BooleanSupplier stop) {
       if (map != null) {
         return map;
       }
-      for (int c = next.getAndIncrement(); c < chunks.length; c = next.getAndIncrement()) {
-        PhotonMap.Deposits deposits = traced(c, tracer);
-        synchronized (this) {
-          chunks[c] = deposits;
-          missing--;
-          notifyAll();
+      while (!stop.getAsBoolean()) {
+        int chunk = next.getAndIncrement();
+        if (chunk >= chunks.length) {
+          return finished();
+        }
+        PhotonMap.Deposits deposits = null;
+        try {
+          deposits = traced(chunk, tracer);
+        } finally {
+          put(chunk, deposits);
         }
       }
-      return finished();
+      return map;
+    }
+
+    /** Takes a chunk's photons, or null when tracing them failed. */
+    private synchronized void put(int chunk, PhotonMap.Deposits deposits) {
+      chunks[chunk] = deposits;
+      failed |= deposits == null;
+      missing--;
+      notifyAll();
     }
 
     private PhotonMap.Deposits traced(int chunk, PhotonTracer tracer) {
@@ -175,6 +204,9 @@ final class CausticPhotons {
           Thread.currentThread().interrupt();
           throw new IllegalStateException("interrupted while waiting for photons", e);
         }
+      }
+      if (failed) {
+        throw new IllegalStateException("tracing photons failed");
       }
       if (map == null) {
         double least = scene.caustics(key.light).softnessMillimetres() / 1000;

@@ -1,6 +1,7 @@
 package levelember.transport;
 
 import java.util.List;
+import levelember.shoot.Caustics;
 import levelember.shoot.Frames;
 import levelember.shoot.Piece;
 import levelember.shoot.Reach;
@@ -37,7 +38,9 @@ final class LightControls {
 
   /** Null where the light is as physics has it. */
   static LightControls of(Reach reach, List<Piece> pieces) {
-    return reach.equals(Reach.WHOLE) ? null : new LightControls(reach, pieces);
+    return reach.withCaustics(Caustics.NONE).equals(Reach.WHOLE)
+        ? null
+        : new LightControls(reach, pieces);
   }
 
   private static long[] bits(boolean[] in) {

@@ -58,7 +58,7 @@ final class NextEventEstimation {
       return;
     }
     boolean ofPhotons = ofPhotons(path, at);
-    boolean met = patches != null && patches.metPatch();
+    boolean onPatch = patches != null && patches.isOnPatch();
     for (int i = 0; i < selection.count; i++) {
       int k = selection.light[i];
       LightControls controls = scene.controls[k];
@@ -78,7 +78,7 @@ final class NextEventEstimation {
         float w = points.single(dimension + Dimensions.WAVELENGTH);
         light.choose(from, selection.parts[i], w, lightRay);
       }
-      float weight = met ? patches.weight(path, k) : 1;
+      float weight = onPatch ? patches.weight(path, k) : 1;
       for (int n = 0; n < selection.parts[i]; n++) {
         points.pair(dimension + Dimensions.PIXEL + n * Dimensions.NEXT_LIGHT_SAMPLE);
         lightRay.part = n;

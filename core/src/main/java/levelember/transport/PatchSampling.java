@@ -1,5 +1,6 @@
 package levelember.transport;
 
+import levelember.light.LightSample;
 import levelember.light.LitPatches;
 import levelember.light.ReferencePoint;
 import levelember.math.Points;
@@ -26,11 +27,16 @@ final class PatchSampling {
   private final MisWeight mis;
   private final RayCount.Tally rays;
   private final int mostDepth;
-  private final LitPatches.Sample sampled = new LitPatches.Sample();
+  private final LightSample sampled = new LightSample();
   private final ReferencePoint from = new ReferencePoint();
   private final SurfaceInteraction patch;
   private final PathState branch = new PathState();
   private final PathRegularization regularization;
+
+  /** The patch that the path's last ray has hit, or −1, and metres since the vertex. */
+  private int hitPatch = -1;
+
+  private float hitDistance;
 
   PatchSampling(TracingContext context, PathRegularization regularization, int mostDepth) {
     scene = context.scene();
@@ -80,15 +86,15 @@ final class PatchSampling {
       float choice = points.u;
       points.pair(dimension + Dimensions.SCATTER);
       if (lit.sample(from, choice, points.u, points.v, sampled)
-          && leave(path, at, rate)
-          && arrive()) {
+          && scatter(path, at, rate)
+          && trace(lit.patch(sampled))) {
         direct.estimate(branch, patch, k, dimension);
       }
     }
   }
 
   /** Scatters the branch towards the place that was sampled; false where nothing goes there. */
-  private boolean leave(PathState path, SurfaceInteraction at, float rate) {
+  private boolean scatter(PathState path, SurfaceInteraction at, float rate) {
     float wx = sampled.x, wy = sampled.y, wz = sampled.z;
     if (!(wx * at.gx + wy * at.gy + wz * at.gz > 0)) {
       return false;
@@ -132,7 +138,7 @@ final class PatchSampling {
   }
 
   /** Traces the branch to the patch; false where something else is hit first. */
-  private boolean arrive() {
+  private boolean trace(int wanted) {
     rays.bounced++;
     float dx = branch.dx, dy = branch.dy, dz = branch.dz;
     float far = sampled.distance * 1.01f;
@@ -141,7 +147,7 @@ final class PatchSampling {
     }
     patch.hit(dx, dy, dz);
     int place = scene.hierarchy.placed(walk.instance);
-    if (guiding.patches().patch(place, walk, patch.outside) != sampled.patch) {
+    if (guiding.patches().patch(place, walk, patch.outside) != wanted) {
       return false;
     }
     patch.shade(dx, dy, dz);
@@ -155,36 +161,33 @@ final class PatchSampling {
 
   // What follows is of paths whose direction was found by BSDF sampling.
 
-  private int metPatch = -1;
-  private float metDistance;
-
   /**
    * Looks at what the path's ray has hit, before anything else is walked.
    *
    * @param distance since the vertex, metres
    */
-  void meet(PathState path, SurfaceInteraction at, float distance) {
-    metPatch = -1;
+  void hit(PathState path, SurfaceInteraction at, float distance) {
+    hitPatch = -1;
     if (path.vertex.samplesPatches && path.passed == 0) {
       int place = scene.hierarchy.placed(walk.instance);
-      metPatch = guiding.patches().patch(place, walk, at.outside);
-      metDistance = distance;
+      hitPatch = guiding.patches().patch(place, walk, at.outside);
+      hitDistance = distance;
     }
   }
 
   /** Whether the path has come to a patch that may have been sampled. */
-  boolean metPatch() {
-    return metPatch >= 0;
+  boolean isOnPatch() {
+    return hitPatch >= 0;
   }
 
   /** Weight of what a light gives by light sampling where the path has come to. */
   float weight(PathState path, int light) {
-    LitPatches lit = metPatch < 0 ? null : guiding.of(light);
+    LitPatches lit = hitPatch < 0 ? null : guiding.of(light);
     if (lit == null) {
       return 1;
     }
     float density =
-        lit.density(metPatch, path.vertex.at, path.dx, path.dy, path.dz, metDistance, sampled);
+        lit.density(hitPatch, path.vertex.at, path.dx, path.dy, path.dz, hitDistance, sampled);
     return density > 0 ? mis.ofBsdf(path.vertex.pdf, path.vertex.patchRate * density) : 1;
   }
 

@@ -73,9 +73,10 @@ final class PatchSearch {
    */
   private boolean guides(int light, int step, float[] corners, float[] powers) {
     float[] arriving = new float[powers.length];
+    ThreadLocal<Worker> workers = ThreadLocal.withInitial(() -> new Worker(light));
     IntStream.range(0, patches.triangles())
         .parallel()
-        .forEach(t -> new Worker(light).triangle(t, step, powers, arriving, corners));
+        .forEach(t -> workers.get().triangle(t, step, powers, arriving, corners));
     double all = 0, power = 0, squares = 0, enclosed = 0;
     for (int i = 0; i < powers.length; i += step) {
       double area = area(corners, 9 * i);

@@ -1,5 +1,6 @@
 package levelember.transport;
 
+import java.util.function.BooleanSupplier;
 import levelember.film.Film;
 import levelember.lens.Camera;
 import levelember.light.ReferencePoint;
@@ -108,15 +109,26 @@ final class PathTracer {
   }
 
   /**
+   * Comes to a sample, before any of its pixels is traced.
+   *
+   * @param wanted layers that it will be traced for
+   * @return false when stopped before that can begin
+   */
+  boolean begin(int sample, boolean[] wanted, BooleanSupplier stop) {
+    if (photons == null) {
+      return true;
+    }
+    boolean begun = photons.begin(sample, wanted, stop);
+    rays.add(photons.rays());
+    return begun;
+  }
+
+  /**
    * Adds sample number {@code sample} of one pixel to those layers that are wanted.
    *
    * @param guided adds to the film's guides too
    */
   void trace(Film film, int px, int py, int sample, boolean[] wanted, boolean guided) {
-    if (photons != null) {
-      photons.begin(sample, wanted);
-      rays.add(photons.rays());
-    }
     begin(film, px, py, sample, guided);
     while (extend(wanted)) {
       // Goes on from vertex to vertex.
@@ -166,7 +178,7 @@ final class PathTracer {
     path.length += distance;
     at.hit(dx, dy, dz);
     if (patches != null) {
-      patches.meet(path, at, sinceVertex);
+      patches.hit(path, at, sinceVertex);
     }
     if (!at.outside && at.surface.body()) {
       media.hitFromInside(at.instance);

@@ -1,6 +1,7 @@
 package levelember.transport;
 
 import java.util.Arrays;
+import java.util.function.BooleanSupplier;
 import levelember.film.Film;
 import levelember.surface.Scattering;
 
@@ -44,17 +45,25 @@ final class PhotonGathering {
     return caustics.has(light);
   }
 
-  /** Comes to a sample: its photons are made where they are not there. */
-  void begin(int sample, boolean[] wanted) {
+  /**
+   * Comes to a sample, whose photons are traced where they are not there.
+   *
+   * @return false when stopped before they are there
+   */
+  boolean begin(int sample, boolean[] wanted, BooleanSupplier stop) {
     if (sample != pass) {
       Arrays.fill(maps, null);
       pass = sample;
     }
     for (int k = 0; k < maps.length; k++) {
       if (wanted[k] && maps[k] == null && caustics.has(k)) {
-        maps[k] = caustics.pass(k, photons, seed, pass, tracer);
+        maps[k] = caustics.pass(k, photons, seed, pass, tracer, stop);
+        if (maps[k] == null) {
+          return false;
+        }
       }
     }
+    return true;
   }
 
   /** What was walked for photons since it was last taken. */

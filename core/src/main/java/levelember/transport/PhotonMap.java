@@ -136,10 +136,10 @@ final class PhotonMap {
   }
 
   /**
-   * Width of cells, metres, in which so many photons lie together with each, on the mean; by
-   * halving, to a few percent.
+   * Width of cells, metres, for which a photon's cell has so many photons, on the mean over
+   * photons; by bisection, to a few percent.
    */
-  static double width(List<Deposits> deposits, double together) {
+  static double cellWidth(List<Deposits> deposits, double occupancy) {
     PhotonMap all = of(deposits, 1);
     if (all.count() < 2) {
       return 0;
@@ -147,7 +147,7 @@ final class PhotonMap {
     double low = 1e-5, high = 1e3;
     for (int i = 0; i < 20; i++) {
       double middle = Math.sqrt(low * high);
-      if (new PhotonMap(all.photons, (float) (middle / 2)).crowd() < together) {
+      if (new PhotonMap(all.photons, (float) (middle / 2)).occupancy() < occupancy) {
         low = middle;
       } else {
         high = middle;
@@ -157,7 +157,7 @@ final class PhotonMap {
   }
 
   /** Photons in the bucket of a photon, on the mean over photons. */
-  private double crowd() {
+  private double occupancy() {
     double squares = 0;
     for (int b = 0; b <= mask; b++) {
       double n = first[b + 1] - first[b];

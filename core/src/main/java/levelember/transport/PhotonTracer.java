@@ -35,8 +35,13 @@ final class PhotonTracer {
   private final CasterSurfaces.Sample start = new CasterSurfaces.Sample();
   private final ReferencePoint from = new ReferencePoint();
 
+  private final int mostBounces;
+
+  /** The piece that emits, where its light depends on which place of it emits; else −1. */
+  private int emitter;
+
   /** The brightest channel of the photon after its first caster. */
-  private float carried;
+  private float firstBrightest;
 
   /** Rays walked. */
   final RayCount.Tally rays = new RayCount.Tally();
@@ -47,68 +52,63 @@ final class PhotonTracer {
     shadow = new ShadowRay(scene, walk);
     at = new SurfaceInteraction(scene, walk);
     media = new MediumStack(scene);
+    // The rough surface where a photon ends is one of the surfaces that light may meet.
+    mostBounces = Math.min(MOST_BOUNCES, scene.bounce.maxBounces() - 1);
   }
 
   /**
    * Traces one photon.
    *
    * @param light which emits it
-   * @param casters that it may begin at, with their probabilities summed up
+   * @param casters that it may begin at, with their probabilities
    * @param index among those of the pass
    * @param key of the pass
-   * @param share of the light's flux, one over the number of photons
+   * @param share of the light's flux, its level over the number of photons
    * @param to where it is added when it falls on a rough surface
    */
   void trace(
       int light, CausticLight casters, int index, int key, double share, PhotonMap.Deposits to) {
     points.start(key, light, index);
-    if (!begin(light, casters, share)) {
+    points.pair(Dimensions.PIXEL);
+    int caster = casters.choose(points.u);
+    double choice = casters.remapped(caster, points.u);
+    if (!emit(light, casters.surfaces(), caster, choice, share / casters.chance(caster))) {
       return;
     }
-    for (int bounce = 0; bounce < MOST_BOUNCES; bounce++) {
-      if (!scatter(bounce)) {
-        return;
-      }
-      if (!fly()) {
+    for (int bounce = 0; bounce < mostBounces; bounce++) {
+      if (!scatter(bounce) || !propagate()) {
         return;
       }
       if (!CausticPaths.smooth(at)) {
         deposit(light, to);
         return;
       }
-      if (!scene.throwsCaustics(at.piece)) {
+      if (!scene.isCaster(at.piece)) {
         return;
       }
     }
   }
 
-  /** The flux that arrives at a caster by one sample, for the search for what matters. */
-  double arriving(int light, CausticLight casters, int index, int key) {
+  /** One estimate of the flux that arrives at a caster, mean over the channels. */
+  double incidentFlux(int light, CasterSurfaces surfaces, int caster, int index, int key) {
     points.start(key, light, index);
-    return begin(light, casters, 1) ? path.mean() : 0;
+    points.pair(Dimensions.PIXEL);
+    return emit(light, surfaces, caster, points.u, 1) ? path.mean() : 0;
   }
 
-  /** Begins at a caster; false where no light arrives. */
-  private boolean begin(int light, CausticLight casters, double share) {
-    points.pair(Dimensions.PIXEL);
-    int caster = casters.choose(points.u);
-    double choice = casters.rest(caster, points.u);
+  /**
+   * Begins with what arrives at a place on a caster; false where nothing does.
+   *
+   * @param choice in [0, 1), by which the place is drawn
+   * @param scale on the flux
+   */
+  private boolean emit(
+      int light, CasterSurfaces surfaces, int caster, double choice, double scale) {
     points.pair(Dimensions.LENS);
-    if (!casters.surfaces().sample(caster, choice, points.u, points.v, start)) {
-      return false;
-    }
     LightControls controls = scene.controls[light];
-    if (controls != null && !controls.lights(casters.surfaces().piece(caster))) {
-      return false;
-    }
-    LightSource source = scene.lights[light];
-    from.set(start.x, start.y, start.z);
-    lightRay.part = 0;
-    if (source.choosing()) {
-      source.choose(from, 1, points.single(Dimensions.WAVELENGTH), lightRay);
-    }
-    points.pair(Dimensions.SCATTER);
-    if (!source.sample(from, points.u, points.v, lightRay)) {
+    if (!surfaces.sample(caster, choice, points.u, points.v, start)
+        || controls != null && !controls.lights(surfaces.piece(caster))
+        || !sampleLight(light)) {
       return false;
     }
     float wx = lightRay.x, wy = lightRay.y, wz = lightRay.z;
@@ -126,24 +126,44 @@ final class PhotonTracer {
         lightRay.distance * 0.9999f)) {
       return false;
     }
-    double flux = share * Math.abs(cosine) / (lightRay.pdf * start.pdf * casters.chance(caster));
+    float flux = (float) (scale * Math.abs(cosine) / (lightRay.pdf * start.pdf));
+    flux *= controls == null ? 1 : controls.fade(lightRay.distance) * controls.specular;
     path.begin(start.x + BEFORE * wx, start.y + BEFORE * wy, start.z + BEFORE * wz, -wx, -wy, -wz);
+    path.rayKind = Hierarchy.BOUNCE;
     media.clear();
-    float f = (float) flux;
-    float fade = controls == null ? 1 : controls.fade(lightRay.distance) * controls.specular;
-    path.r = fade * f * lightRay.r * shadow.r;
-    path.g = fade * f * lightRay.g * shadow.g;
-    path.b = fade * f * lightRay.b * shadow.b;
+    path.r = flux * lightRay.r * shadow.r;
+    path.g = flux * lightRay.g * shadow.g;
+    path.b = flux * lightRay.b * shadow.b;
+    if (scene.dependsOnPlace(light)) {
+      int place = scene.emissive.place(light, lightRay.triangle);
+      emitter = scene.emissive.piece(place);
+      float there = shadow.emitterOpacity(place, lightRay);
+      path.times(there, there, there);
+    } else {
+      emitter = -1;
+    }
     return path.brightest() > 0
         && Float.isFinite(path.brightest())
-        && walk.nearest(path.ox, path.oy, path.oz, -wx, -wy, -wz, 2 * BEFORE)
-        && come()
-        && at.piece == casters.surfaces().piece(caster)
+        && walk.nearest(path.ox, path.oy, path.oz, -wx, -wy, -wz, 2 * BEFORE, path.rayKind)
+        && arrive()
+        && at.piece == surfaces.piece(caster)
         && CausticPaths.caster(scene, at);
   }
 
+  /** Samples the light for the place on the caster, which is lit from both sides. */
+  private boolean sampleLight(int light) {
+    LightSource source = scene.lights[light];
+    from.set(start.x, start.y, start.z);
+    lightRay.part = 0;
+    if (source.choosing()) {
+      source.choose(from, 1, points.single(Dimensions.WAVELENGTH), lightRay);
+    }
+    points.pair(Dimensions.SCATTER);
+    return source.sample(from, points.u, points.v, lightRay);
+  }
+
   /** Takes over the walk's hit; false where there is no surface to scatter at. */
-  private boolean come() {
+  private boolean arrive() {
     at.hit(path.dx, path.dy, path.dz);
     if (at.surface == null) {
       return false;
@@ -198,8 +218,9 @@ final class PhotonTracer {
         RayOffset.off(at.x, side * at.gx),
         RayOffset.off(at.y, side * at.gy),
         RayOffset.off(at.z, side * at.gz));
-    path.rayKind = s.through ? Hierarchy.REFRACTION : Hierarchy.REFLECTION;
-    return survives(bounce, first);
+    int kind = s.through ? Hierarchy.REFRACTION : Hierarchy.REFLECTION;
+    boolean seen = bounce > 0 || emitter < 0 || scene.shows(emitter, kind);
+    return seen && survives(bounce, first);
   }
 
   private boolean survives(int bounce, int first) {
@@ -208,9 +229,9 @@ final class PhotonTracer {
       return false;
     }
     if (bounce == 0) {
-      carried = brightest;
+      firstBrightest = brightest;
     }
-    float chance = brightest / carried;
+    float chance = brightest / firstBrightest;
     if (bounce < ROULETTE_FROM || chance >= 0.25f) {
       return true;
     }
@@ -224,8 +245,8 @@ final class PhotonTracer {
     return true;
   }
 
-  /** Flies to the next surface, through holes and panes; false where there is none. */
-  private boolean fly() {
+  /** Goes on to the next surface, through holes; false where there is none. */
+  private boolean propagate() {
     for (int i = 0; i < MOST_PASSED; i++) {
       float dx = path.dx, dy = path.dy, dz = path.dz;
       rays.bounced++;
@@ -240,7 +261,7 @@ final class PhotonTracer {
             medium.transmittance(1, walk.t),
             medium.transmittance(2, walk.t));
       }
-      if (!come()) {
+      if (!arrive()) {
         return false;
       }
       if (at.pierced()

@@ -155,6 +155,9 @@ public final class Renderer implements AutoCloseable {
         for (int k = 0; k < wanted.length; k++) {
           wanted[k] = film.samples(k, t) == sample;
         }
+        if (!tracer.begin(sample, wanted, stop)) {
+          return tracer.rays.take();
+        }
         boolean guided = film.guidedBy(t, sample);
         for (int y = film.top(t); y < film.bottom(t); y++) {
           for (int x = film.left(t); x < film.right(t); x++) {

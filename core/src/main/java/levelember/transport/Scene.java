@@ -76,7 +76,7 @@ public final class Scene {
   final boolean[] catches;
 
   /** For every piece whether its material casts caustics, where it is smooth. */
-  private final boolean[] throwing;
+  private final boolean[] casters;
 
   /** Whether light passes straight through some piece. */
   final boolean clear;
@@ -142,14 +142,14 @@ public final class Scene {
     }
     customShadows = Stream.of(controls).anyMatch(l -> l != null && l.customShadow());
     catches = new boolean[pieces.size()];
-    throwing = new boolean[pieces.size()];
+    casters = new boolean[pieces.size()];
     Set<String> still =
         shoot.materials().stream()
             .filter(m -> !m.castsCaustics())
             .map(Material::id)
             .collect(Collectors.toSet());
-    for (int i = 0; i < throwing.length; i++) {
-      throwing[i] = !still.contains(pieces.get(i).material());
+    for (int i = 0; i < casters.length; i++) {
+      casters[i] = !still.contains(pieces.get(i).material());
     }
     kinds = new int[pieces.size()];
     dependsOnPlace = new boolean[lights.length];
@@ -299,7 +299,7 @@ public final class Scene {
         && Arrays.equals(surfaces, other.surfaces)
         && Arrays.equals(textured, other.textured)
         && Arrays.equals(kinds, other.kinds)
-        && Arrays.equals(throwing, other.throwing)
+        && Arrays.equals(casters, other.casters)
         && Arrays.equals(catches, other.catches);
   }
 
@@ -312,11 +312,17 @@ public final class Scene {
     return caustics(light).cast() && !(lights[light] instanceof PlateLight);
   }
 
-  /** Whether light goes on from a piece as a caustic, where a point of it is smooth. */
-  boolean throwsCaustics(int piece) {
+  /**
+   * Whether a piece throws caustics where a point of it is smooth: by its material, and if it shows
+   * to rays of every kind that light paths stand for.
+   */
+  boolean isCaster(int piece) {
     LayeredSurface surface = surfaces[piece];
-    return throwing[piece]
+    return casters[piece]
         && surface != null
+        && shows(piece, Hierarchy.BOUNCE)
+        && shows(piece, Hierarchy.REFLECTION)
+        && shows(piece, Hierarchy.REFRACTION)
         && (surface.mayBeNarrow(CausticPaths.SMOOTH_ALPHA)
             || textured[piece] != null && surface.metalOrGlass());
   }

@@ -5,11 +5,13 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
 import levelember.Sets;
 import levelember.film.Film;
 import levelember.film.LayerMix;
 import levelember.math.Vec3;
 import levelember.photometry.LayerWeights;
+import levelember.shoot.Bounce;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Caustics;
 import levelember.shoot.EditCost;
@@ -17,11 +19,13 @@ import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.LightOverGloss;
 import levelember.shoot.Material;
+import levelember.shoot.Piece;
 import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.Visibility;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -34,7 +38,7 @@ class CausticsTest {
 
   private static Light sun(Vec3 from, double lux, Caustics caustics) {
     return Sets.light("sun", new Emitter.Sun(0.53), from, Vec3.ZERO, lux, Unit.LUX)
-        .withReach(Reach.WHOLE.throwing(caustics));
+        .withReach(Reach.WHOLE.withCaustics(caustics));
   }
 
   private static Shoot over(Shoot shoot, LightOverGloss way) {
@@ -137,7 +141,7 @@ class CausticsTest {
             Vec3.ZERO,
             10,
             Unit.NIT)
-        .withReach(Reach.WHOLE.throwing(caustics));
+        .withReach(Reach.WHOLE.withCaustics(caustics));
   }
 
   private static Sets stage(Caustics caustics) {
@@ -196,6 +200,109 @@ class CausticsTest {
     }
   }
 
+  private static Light of(Emitter emitter, Caustics caustics) {
+    return Sets.light("other", emitter, new Vec3(0.4, 2.2, 0.2), Vec3.ZERO, 10, Unit.NIT)
+        .withReach(Reach.WHOLE.withCaustics(caustics));
+  }
+
+  private static Sets shelf(Caustics caustics) {
+    return Sets.white(0.5)
+        .material(Material.glass("glass", "Glass", 1.5, Rgb.WHITE, 0.1))
+        .material(Material.metal("mirror", "Mirror", Rgb.grey(0.9), 0))
+        .material(Material.matte("lamp", "Lamp", Rgb.grey(0)))
+        .piece("floor", new Shape.Floor(8, 8), "white", Vec3.ZERO)
+        .piece("lamp", new Shape.Box(1.4, 0.1, 1.4, 0), "lamp", new Vec3(0.3, 2, 0.3))
+        .light(panel(Caustics.NONE))
+        .seen(new Vec3(0, 1.6, 3), new Vec3(0, 0.2, 0), 2.4);
+  }
+
+  static List<Emitter> kinds() {
+    return List.of(
+        new Emitter.Sphere(0.5),
+        new Emitter.Tube(2, 0.3),
+        new Emitter.Disc(0.9, false, 180, null),
+        new Emitter.Dome(),
+        new Emitter.Emissive("lamp"));
+  }
+
+  @ParameterizedTest
+  @MethodSource("kinds")
+  void everyKindOfLightThrowsByPhotonsWhatItThrowsByPaths(Emitter kind) {
+    Vec3 at = new Vec3(0, 0.5, 0);
+    Shape ball = new Shape.Sphere(0.4);
+    double[] photons =
+        regions(
+            shelf(Caustics.NONE)
+                .piece("b", ball, "glass", at)
+                .light(of(kind, Caustics.CAST))
+                .shoot(),
+            64);
+    double[] paths =
+        regions(
+            shelf(Caustics.NONE)
+                .piece("b", ball, "glass", at)
+                .light(of(kind, Caustics.NONE))
+                .shoot(),
+            768);
+    for (int i = 0; i < paths.length; i++) {
+      assertThat(photons[i]).isCloseTo(paths[i], within(0.04 * paths[i]));
+    }
+  }
+
+  @Test
+  void aLampThatIsHiddenFromReflectionsThrowsNothingOffAMirror() {
+    Visibility hidden = new Visibility(true, false, true, true, true, false);
+    assertThat(thrown(Visibility.ALL)).isGreaterThan(1.02);
+    assertThat(thrown(hidden)).isEqualTo(1);
+  }
+
+  /** The floor's light with what a mirror throws of an emissive piece over that without. */
+  private static double thrown(Visibility shows) {
+    double[] sums = new double[2];
+    for (int i = 0; i < 2; i++) {
+      Sets sets =
+          Sets.white(0.5)
+              .material(Material.metal("mirror", "Mirror", Rgb.grey(0.9), 0))
+              .material(Material.matte("lamp", "Lamp", Rgb.grey(0)))
+              .piece("floor", new Shape.Floor(8, 8), "white", Vec3.ZERO)
+              .piece("mirror", new Shape.Box(1.2, 1, 0.02, 0), "mirror", new Vec3(0, 0.1, -0.4))
+              .piece(
+                  new Piece(
+                      "l",
+                      "L",
+                      null,
+                      new Vec3(0, 1.2, 0.8),
+                      Vec3.ZERO,
+                      Vec3.ONE,
+                      new Shape.Box(0.4, 0.1, 0.4, 0),
+                      "lamp",
+                      null,
+                      shows,
+                      true))
+              .light(
+                  of(
+                      new Emitter.Emissive("lamp"),
+                      i == 0 ? Caustics.CAST : new Caustics(true, 0, 0)))
+              .seen(new Vec3(0, 1.6, 3), new Vec3(0, 0, 0.4), 1);
+      sums[i] = Sets.mean(render(sets.shoot(), 12, 8, 16, 4));
+    }
+    return sums[0] / sums[1];
+  }
+
+  @Test
+  void photonsMeetNoMoreSurfacesThanLightMay() {
+    Shoot slab = slab(Rgb.WHITE, new Vec3(0, 1, 0.7), Caustics.CAST).shoot();
+    double two = Sets.mean(render(slab.with(met(2)), 8, 6, 8, 16));
+    double three = Sets.mean(render(slab.with(met(3)), 8, 6, 8, 16));
+    // Through both faces of the slab, and off the floor.
+    assertThat(three).isGreaterThan(10);
+    assertThat(two).isLessThan(0.01 * three);
+  }
+
+  private static Bounce met(int surfaces) {
+    return new Bounce(surfaces, 1, 0, LightOverGloss.NONE);
+  }
+
   private static double[] regions(Shoot shoot, int samples) {
     Picture p = render(over(shoot, LightOverGloss.EVERYTHING), 24, 16, samples, 12);
     double[] to = new double[4];
@@ -245,9 +352,38 @@ class CausticsTest {
         .piece("ball", new Shape.Sphere(0.4), "glass", new Vec3(0, 0.5, 0))
         .light(
             Sets.light("lamp", new Emitter.Rectangle(0.3, 0.3, false), at, Vec3.ZERO, 5, Unit.NIT)
-                .withReach(Reach.WHOLE.throwing(Caustics.CAST)))
-        .light(other.withReach(Reach.WHOLE.throwing(Caustics.CAST)))
+                .withReach(Reach.WHOLE.withCaustics(Caustics.CAST)))
+        .light(other.withReach(Reach.WHOLE.withCaustics(Caustics.CAST)))
         .shoot();
+  }
+
+  @Test
+  void tracingIsStoppedWhilePhotonsAreTracedAndGoesOnWithTheSameBits() {
+    Shoot shoot = withGlass(stage(Caustics.CAST)).shoot();
+    View view = View.of(shoot, shoot.shots().getFirst(), name -> null);
+    Film film = new Film(24, 16, 1), whole = new Film(24, 16, 1);
+    try (Renderer renderer = new Renderer(2, 8, 1)) {
+      AtomicInteger polls = new AtomicInteger();
+      renderer.trace(view, film, 1, () -> polls.incrementAndGet() > 3);
+      assertThat(film.samples()).isZero();
+      renderer.trace(view, film, 2, () -> false);
+      renderer.trace(View.of(shoot, shoot.shots().getFirst(), name -> null), whole, 2, () -> false);
+    }
+    assertThat(film.sums(0)).isEqualTo(whole.sums(0));
+  }
+
+  @Test
+  void manyCopiesOfGlassAreTriedTogether() {
+    Sets sets = stage(Caustics.CAST);
+    for (int i = 0; i < 1500; i++) {
+      Vec3 at = new Vec3(-1 + i % 40 * 0.05, 0.1 + i / 1600.0, -1 + i / 40 * 0.05);
+      sets.piece("g" + i, new Shape.Sphere(0.02), "glass", at);
+    }
+    assertThat(Sets.mean(render(sets.shoot(), 8, 6, 1, 6))).isGreaterThan(0);
+  }
+
+  private static Sets withGlass(Sets stage) {
+    return stage.piece("b", new Shape.Sphere(0.4), "glass", new Vec3(0, 0.5, 0));
   }
 
   @Test

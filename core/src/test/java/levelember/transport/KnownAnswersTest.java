@@ -58,7 +58,8 @@ class KnownAnswersTest {
         new Material.Glass(glass, Rgb.WHITE, 1, false, 0),
         Material.Coat.NONE,
         Material.Sheen.NONE,
-        levelember.shoot.Maps.NONE);
+        levelember.shoot.Maps.NONE,
+        true);
   }
 
   /** Every layer and mix, over roughness, metalness and index, made of stuff that loses nothing. */

@@ -192,7 +192,8 @@ class TexturedMaterialTest {
             Material.Glass.NONE,
             Material.Coat.NONE,
             Material.Sheen.NONE,
-            Maps.NONE);
+            Maps.NONE,
+            true);
     Map<String, Picture> files = Map.of("c", even(0.75, 0.5, 0.25), "s", even(0.9, 0.25, 0.5));
     assertThat(ball(mapped, files)).isEqualTo(ball(plain, files));
   }

@@ -67,7 +67,7 @@ final class TideLens {
         1500,
         Unit.CANDELA,
         3000);
-    s.reach(Reach.WHOLE.throwing(Caustics.CAST));
+    s.reach(Reach.WHOLE.withCaustics(Caustics.CAST));
     s.light(
         "over",
         "Rectangle over the basin",
@@ -77,7 +77,7 @@ final class TideLens {
         5200,
         Unit.LUMEN,
         5600);
-    s.reach(Reach.WHOLE.throwing(Caustics.CAST));
+    s.reach(Reach.WHOLE.withCaustics(Caustics.CAST));
     s.light(
         "fill",
         "Wide fill",

@@ -128,7 +128,8 @@ record GltfMaterial(Material material, List<String> left) {
                     colour(sheen.path("sheenColorFactor"), Rgb.grey(0)),
                     unit(sheen.path("sheenRoughnessFactor"), 0))
                 : Material.Sheen.NONE,
-            maps),
+            maps,
+            true),
         left.stream().distinct().toList());
   }
 
