@@ -67,7 +67,7 @@ export function said(share: number | undefined, of: number) {
   if (share === 0) {
     return (
       'None of its light falls into the picture over glass or mirrors. Glass, water and metal up ' +
-      'to a roughness of 25 % throw it; something matte has to lie where it goes.'
+      'to a roughness of 0.25 throw it; something matte has to lie where it goes.'
     );
   }
   if (share < 0.001) return 'Under 0.1 % of its light in the picture.';

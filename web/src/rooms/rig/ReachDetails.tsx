@@ -2,11 +2,10 @@ import GridOnIcon from '@mui/icons-material/GridOn';
 import TouchAppIcon from '@mui/icons-material/TouchApp';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { ColourOf } from '../../controls/ColourOf';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
+import { SwitchOf } from '../../controls/SwitchOf';
 import { quantities, type Quantity } from '../../controls/quantity';
 import { useChoice } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
@@ -105,40 +104,22 @@ export function ReachDetails({ light, here, set }: LightProps) {
           )}
         </Row>
         {light.emitter.kind !== 'point' && !light.mirror && (
-          <FormControlLabel
-            control={
-              <Switch
-                size="small"
-                checked={light.seenDirectly}
-                onChange={(e) =>
-                  keep(
-                    e.target.checked ? `Show ${light.name}` : `Hide ${light.name}`,
-                    'seenDirectly',
-                    e.target.checked,
-                  )
-                }
-              />
-            }
+          <SwitchOf
             label="Seen by the camera"
+            on={light.seenDirectly}
+            onChange={(on) =>
+              keep(on ? `Show ${light.name}` : `Hide ${light.name}`, 'seenDirectly', on)
+            }
           />
         )}
       </Section>
       <Section title="Shadow">
-        <FormControlLabel
-          control={
-            <Switch
-              size="small"
-              checked={!shadowless}
-              onChange={(e) =>
-                keep(
-                  `Shadow of ${light.name}`,
-                  'shadowLinking',
-                  e.target.checked ? { only: false, pieces: [] } : { only: true, pieces: [] },
-                )
-              }
-            />
-          }
+        <SwitchOf
           label="Casts shadows"
+          on={!shadowless}
+          onChange={(on) =>
+            keep(`Shadow of ${light.name}`, 'shadowLinking', { only: !on, pieces: [] })
+          }
         />
         {!shadowless && (
           <>

@@ -3,9 +3,6 @@ import ColorizeIcon from '@mui/icons-material/Colorize';
 import LightbulbOutlinedIcon from '@mui/icons-material/LightbulbOutlined';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import Switch from '@mui/material/Switch';
-import Typography from '@mui/material/Typography';
 import type { Light, Material, Operation, Piece, ShootDocument } from '../../api/document';
 import { setField } from '../../api/patch';
 import { ColourOf } from '../../controls/ColourOf';
@@ -19,6 +16,7 @@ import { useChoice, type At } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
 import { MapsDetails } from './MapsDetails';
+import { MaterialCaustics } from './MaterialCaustics';
 import { Shelf } from './Shelf';
 
 const ior: Quantity = { unit: '', least: 1, most: 3, step: 0.01, digits: 3 };
@@ -179,15 +177,10 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
             />
             <Row>
               {number('Tint at depth', 'tintDepth', (m) => m.tintDepth, quantities.length)}
-              <FormControlLabel
-                control={
-                  <Switch
-                    size="small"
-                    checked={material.thin}
-                    onChange={(e) => void desk.keep(edit, set(document, 'thin', e.target.checked))}
-                  />
-                }
+              <SwitchOf
                 label="Thin"
+                on={material.thin}
+                onChange={(on) => void desk.keep(edit, set(document, 'thin', on))}
               />
             </Row>
             {!material.thin && (
@@ -197,25 +190,10 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
             )}
           </>
         )}
-        {(material.transmission > 0 || material.metalness > 0) && (
-          <>
-            <SwitchOf
-              label="Casts caustics"
-              on={material.castsCaustics}
-              onChange={(on) =>
-                void desk.keep(
-                  on ? `Caustics of ${material.name}` : `${material.name} without caustics`,
-                  set(document, 'castsCaustics', on),
-                )
-              }
-            />
-            {material.castsCaustics && material.roughness > 0.25 && (
-              <Typography variant="caption" color="text.secondary">
-                Only up to a roughness of 25 %; rougher, paths find its light.
-              </Typography>
-            )}
-          </>
-        )}
+        <MaterialCaustics
+          material={material}
+          onChange={(label, on) => void desk.keep(label, set(document, 'castsCaustics', on))}
+        />
       </Section>
       <Section title="Coat and sheen">
         <Row>

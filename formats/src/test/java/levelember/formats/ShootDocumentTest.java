@@ -179,7 +179,8 @@ class ShootDocumentTest {
                 .with(new Material.Coat(0.5, 0.2, 1.4))
                 .with(new Material.Sheen(new Rgb(0.1, 0.2, 0.3), 0.7))
                 .with(new Material.Index(Rgb.grey(0.2), new Rgb(3, 2, 1)))
-                .with(maps())),
+                .with(maps())
+                .withCastsCaustics(false)),
         List.of(
             light(0, new Emitter.Rectangle(1, 2, true, 60, "sky.hdr"), Brightness.Unit.LUX),
             light(1, new Emitter.Sphere(0.1), Brightness.Unit.WATT),
