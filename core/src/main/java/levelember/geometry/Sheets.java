@@ -1,18 +1,12 @@
 package levelember.geometry;
 
-import java.util.Random;
 import levelember.math.Noise;
 import levelember.math.Vec3;
 import levelember.shoot.Shape;
 
-/** Shapes that are one sheet: bent cards, water, ground. */
+/** Shapes that are one sheet: bent cards, ground; and what closes a sheet downwards. */
 final class Sheets {
   private static final int FINE = 256;
-  private static final int WAVES = 96;
-  private static final double GRAVITY = 9.81;
-
-  /** Surface tension of water over its density, m³/s². */
-  private static final double TENSION = 7.28e-5;
 
   private Sheets() {}
 
@@ -42,12 +36,11 @@ final class Sheets {
   }
 
   /** Steps along a side that show forms of a length, so many a form. */
-  private static int steps(double side, double form, int each) {
+  static int steps(double side, double form, int each) {
     return Math.clamp((int) Math.ceil(each * side / form), 8, 4 * FINE);
   }
 
-  private static Triangles sheet(
-      double width, double depth, int across, int along, double deep, Relief relief) {
+  private static Triangles sheet(double width, double depth, int across, int along, Relief relief) {
     Triangles t = new Triangles();
     double[] h = new double[3];
     int[][] id = new int[along + 1][across + 1];
@@ -59,6 +52,17 @@ final class Sheets {
         id[j][i] = t.corner(x, h[0], z, -h[1], 1, -h[2], u, v);
       }
     }
+    close(t, id, across, along, 0);
+    return t;
+  }
+
+  /**
+   * Makes the triangles of a sheet, and those of its walls and bottom.
+   *
+   * @param id numbers of the corners, rows along z
+   * @param deep metres down to the bottom, 0 for the sheet alone
+   */
+  static void close(Triangles t, int[][] id, int across, int along, double deep) {
     for (int j = 0; j < along; j++) {
       for (int i = 0; i < across; i++) {
         t.quad(id[j + 1][i], id[j + 1][i + 1], id[j][i + 1], id[j][i]);
@@ -67,7 +71,6 @@ final class Sheets {
     if (deep > 0) {
       walls(t, id, across, along, deep);
     }
-    return t;
   }
 
   /** Closes a sheet downwards to a flat bottom. */
@@ -107,55 +110,6 @@ final class Sheets {
         : id[0][2 * (along + across) - k];
   }
 
-  /**
-   * Waves by the spectrum of Pierson and Moskowitz 1964, spread about the heading by a squared
-   * cosine, each running as gravity and surface tension have it (Lamb 1932, art. 267).
-   */
-  static Triangles water(Shape.Water s) {
-    int across = steps(s.width(), s.waveLength(), 48), along = steps(s.depth(), s.waveLength(), 48);
-    double step = Math.max(s.width() / across, s.depth() / along);
-    double[] kx = new double[WAVES], kz = new double[WAVES];
-    double[] amplitude = new double[WAVES], phase = new double[WAVES];
-    Random random = new Random(s.seed() * 7919L + 17);
-    double peak = Math.sqrt(GRAVITY * 2 * Math.PI / s.waveLength());
-    double power = 0;
-    for (int i = 0; i < WAVES; i++) {
-      // Frequencies from half to two and a half times the peak's, in even ratios.
-      double omega = peak * 0.5 * StrictMath.pow(5, (i + random.nextDouble()) / WAVES);
-      double k = omega * omega / GRAVITY;
-      double density =
-          StrictMath.pow(omega / peak, -5)
-              * StrictMath.exp(-1.25 * StrictMath.pow(peak / omega, 4));
-      // What the sheet's corners are too far apart to show is left out.
-      boolean shown = 2 * Math.PI / k > 5 * step;
-      amplitude[i] = shown ? Math.sqrt(density * omega) : 0;
-      power += amplitude[i] * amplitude[i] / 2;
-      double spread = StrictMath.asin(2 * random.nextDouble() - 1);
-      double heading = Math.toRadians(s.headingDegrees()) + spread * 0.8;
-      kx[i] = k * StrictMath.cos(heading);
-      kz[i] = -k * StrictMath.sin(heading);
-      double speed = Math.sqrt(GRAVITY * k + TENSION * k * k * k);
-      phase[i] = 2 * Math.PI * random.nextDouble() - speed * s.seconds();
-    }
-    double scale = power > 0 ? s.waveHeight() / (4 * Math.sqrt(power)) : 0;
-    return sheet(
-        s.width(),
-        s.depth(),
-        across,
-        along,
-        s.deep(),
-        (x, z, to) -> {
-          to[0] = to[1] = to[2] = 0;
-          for (int i = 0; i < WAVES; i++) {
-            double at = kx[i] * x + kz[i] * z + phase[i];
-            double a = scale * amplitude[i], slope = -a * StrictMath.sin(at);
-            to[0] += a * StrictMath.cos(at);
-            to[1] += slope * kx[i];
-            to[2] += slope * kz[i];
-          }
-        });
-  }
-
   static Triangles ground(Shape.Ground s) {
     int across = steps(s.width(), s.feature(), 24), along = steps(s.depth(), s.feature(), 24);
     double sum = 0, part = 1;
@@ -170,7 +124,6 @@ final class Sheets {
         s.depth(),
         across,
         along,
-        0,
         (x, z, to) -> {
           to[0] = scale * height(s, x, z);
           to[1] = scale * (height(s, x + step, z) - height(s, x - step, z)) / (2 * step);

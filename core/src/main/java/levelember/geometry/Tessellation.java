@@ -41,7 +41,7 @@ public final class Tessellation {
       case Shape.Card s -> Sheets.card(s);
       case Shape.Room s -> Rooms.room(s);
       case Shape.Tube s -> Tubes.tube(s);
-      case Shape.Water s -> Sheets.water(s);
+      case Shape.Water s -> WaterSurface.of(s);
       case Shape.Ground s -> Sheets.ground(s);
       case Shape.Text s -> Lettering.text(s, Typeface.shipped());
       case Shape.Smooth s -> Smoothing.of(of(s.of()), s);

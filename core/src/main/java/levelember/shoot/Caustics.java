@@ -1,13 +1,25 @@
 package levelember.shoot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
+
 /**
  * The caustics of a light: what it throws onto rough surfaces through glass and off mirrors.
  *
  * @param cast whether photons carry them; else paths find them as well as they can
  * @param level of that light, 0…4
  * @param softnessMillimetres least radius over which they are blurred where they fall, 0…1000
+ * @param softnessShare the same as a share of the way from the last smooth surface, 0…1
+ * @param fadesAtMetres how far they go from that surface before they have faded to nothing, 0 for
+ *     any distance
  */
-public record Caustics(boolean cast, double level, double softnessMillimetres) {
+@RecordBuilder
+public record Caustics(
+    boolean cast,
+    double level,
+    double softnessMillimetres,
+    double softnessShare,
+    double fadesAtMetres)
+    implements CausticsBuilder.With {
   /** None by photons. */
   public static final Caustics NONE = new Caustics(false, 1, 0);
 
@@ -17,5 +29,18 @@ public record Caustics(boolean cast, double level, double softnessMillimetres) {
   public Caustics {
     Checks.range("causticLevel", level, 0, 4);
     Checks.range("causticSoftnessMillimetres", softnessMillimetres, 0, 1000);
+    Checks.range("causticSoftnessShare", softnessShare, 0, 1);
+    Checks.range("causticFadesAtMetres", fadesAtMetres, 0, 1e6);
+  }
+
+  /** Caustics of a level and softness that go any distance. */
+  public Caustics(boolean cast, double level, double softnessMillimetres) {
+    this(cast, level, softnessMillimetres, 0, 0);
+  }
+
+  /** What is left of them some way after the last smooth surface: 1 near … 0. */
+  public double fade(double metres) {
+    double part = fadesAtMetres == 0 ? 0 : Math.min(1, metres / fadesAtMetres);
+    return 1 - part * part * part * part;
   }
 }

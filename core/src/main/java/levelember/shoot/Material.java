@@ -20,6 +20,7 @@ import io.soabase.recordbuilder.core.RecordBuilder;
  * @param sheen soft rim of fibres or dust
  * @param maps what varies over the surface
  * @param castsCaustics whether lights that cast caustics throw them over it, where it is smooth
+ * @param reflections levers on what it reflects specularly
  */
 @RecordBuilder
 public record Material(
@@ -36,8 +37,43 @@ public record Material(
     Coat coat,
     Sheen sheen,
     Maps maps,
-    boolean castsCaustics)
+    boolean castsCaustics,
+    Reflections reflections)
     implements MaterialBuilder.With {
+
+  /** A material that reflects as physics has it. */
+  public Material(
+      String id,
+      String name,
+      Rgb colour,
+      double metalness,
+      Rgb edgeTint,
+      Index complexIndex,
+      double roughness,
+      double specular,
+      double ior,
+      Glass glass,
+      Coat coat,
+      Sheen sheen,
+      Maps maps,
+      boolean castsCaustics) {
+    this(
+        id,
+        name,
+        colour,
+        metalness,
+        edgeTint,
+        complexIndex,
+        roughness,
+        specular,
+        ior,
+        glass,
+        coat,
+        sheen,
+        maps,
+        castsCaustics,
+        Reflections.NATURAL);
+  }
 
   public Material {
     Checks.id(id);

@@ -184,34 +184,41 @@ public sealed interface Shape {
   }
 
   /**
-   * Open water, its level at y = 0, with waves from a spectrum that move with time.
+   * Open water, its level at y = 0, that moves with time.
    *
-   * @param deep metres down to a flat bottom, which closes the body; 0 is the surface alone
-   * @param waveHeight mean of the highest third of the waves, crest to trough
-   * @param waveLength of the longest usual waves
-   * @param headingDegrees that the waves run to, from +X towards −Z
-   * @param seed another sea of the same kind
-   * @param seconds on the clock of the waves
+   * @param deep metres down to a flat bottom, which closes the body; 0 is the surface alone, over
+   *     water of any depth
+   * @param waves that run over all of it
+   * @param rings of ripples about points
+   * @param fine ripples too fine for the surface itself, or null
+   * @param seconds on the clock of the water
    */
   record Water(
       double width,
       double depth,
       double deep,
-      double waveHeight,
-      double waveLength,
-      double headingDegrees,
-      int seed,
+      Waves waves,
+      List<RippleRing> rings,
+      FineRipples fine,
       double seconds)
       implements Shape {
     public Water {
       Checks.range("width", width, LEAST, MOST);
       Checks.range("depth", depth, LEAST, MOST);
       Checks.range("deep", deep, 0, MOST);
-      Checks.range("waveHeight", waveHeight, 0, 100);
-      Checks.range("waveLength", waveLength, 0.001, 1000);
-      Checks.range("headingDegrees", headingDegrees, -36_000, 36_000);
-      Checks.range("seed", seed, 0, 1_000_000);
+      rings = List.copyOf(rings);
+      Checks.range("ripples.length", rings.size(), 0, 32);
       Checks.range("seconds", seconds, -1e6, 1e6);
+    }
+
+    /** Water with waves alone. */
+    public Water(double width, double depth, double deep, Waves waves, double seconds) {
+      this(width, depth, deep, waves, List.of(), null, seconds);
+    }
+
+    /** The same at another time. */
+    public Water at(double otherSeconds) {
+      return new Water(width, depth, deep, waves, rings, fine, otherSeconds);
     }
   }
 

@@ -70,6 +70,7 @@ public record Shoot(
       Piece p = pieces.get(i);
       refer("pieces[" + i + "].parent", p.parent(), pieceIds, "piece");
       refer("pieces[" + i + "].material", p.material(), materialIds, "material");
+      referAll("pieces[" + i + "].visibility.reflectedIn", p.visibility().reflectedIn(), pieceIds);
     }
     for (int i = 0; i < lights.size(); i++) {
       Light light = lights.get(i);
@@ -225,6 +226,13 @@ public record Shoot(
       }
     }
     materials.forEach(m -> names.addAll(m.maps().pictures()));
+    for (Piece piece : pieces) {
+      if (piece.shape() instanceof Shape.Water w
+          && w.fine() != null
+          && w.fine().picture() != null) {
+        names.add(w.fine().picture());
+      }
+    }
     names.addAll(models());
     names.addAll(luts());
     return List.copyOf(names);

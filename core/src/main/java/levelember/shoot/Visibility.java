@@ -9,6 +9,7 @@ package levelember.shoot;
  * @param shadow keeps lights' direct light off others
  * @param bounce takes part in light between matte surfaces
  * @param shadowCatcher seen by the camera as nothing but the shadows that fall on it
+ * @param reflectedIn the pieces that reflect it, where it is seen in reflections at all
  */
 public record Visibility(
     boolean camera,
@@ -16,7 +17,8 @@ public record Visibility(
     boolean refraction,
     boolean shadow,
     boolean bounce,
-    boolean shadowCatcher) {
+    boolean shadowCatcher,
+    Scope reflectedIn) {
   /** Seen by everything, casts everything. */
   public static final Visibility ALL = new Visibility(true, true, true, true, true, false);
 
@@ -25,4 +27,26 @@ public record Visibility(
 
   /** Gear that shows in reflections alone besides: a bounce card. */
   public static final Visibility CARD = new Visibility(false, true, true, true, true, false);
+
+  public Visibility {
+    if (reflectedIn == null) {
+      throw new ImpossibleValue("reflectedIn", null, "a scope");
+    }
+  }
+
+  /** Seen in the reflections of all pieces, if of any. */
+  public Visibility(
+      boolean camera,
+      boolean reflection,
+      boolean refraction,
+      boolean shadow,
+      boolean bounce,
+      boolean shadowCatcher) {
+    this(camera, reflection, refraction, shadow, bounce, shadowCatcher, Scope.ALL);
+  }
+
+  /** The same reflected by other pieces. */
+  public Visibility reflectedIn(Scope pieces) {
+    return new Visibility(camera, reflection, refraction, shadow, bounce, shadowCatcher, pieces);
+  }
 }

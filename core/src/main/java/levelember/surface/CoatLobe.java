@@ -11,13 +11,18 @@ final class CoatLobe {
   private final AlbedoTable single;
   private final AlbedoTable albedo;
 
-  CoatLobe(Material.Coat coat) {
+  /**
+   * Of a material.
+   *
+   * @param roughness perceptual, in place of the coat's
+   */
+  CoatLobe(Material.Coat coat, double roughness) {
     amount = (float) coat.amount();
-    alpha = Ggx.alpha(coat.roughness());
+    alpha = Ggx.alpha(roughness);
     f0 = Fresnel.normal(coat.ior());
     eta = (float) (1 / coat.ior());
-    single = AlbedoTable.of(cos -> GgxAlbedo.whole(cos, coat.roughness()));
-    albedo = MicrofacetLobe.dielectric(coat.roughness(), amount, eta, single);
+    single = AlbedoTable.of(cos -> GgxAlbedo.whole(cos, roughness));
+    albedo = MicrofacetLobe.dielectric(roughness, amount, eta, single);
   }
 
   boolean there() {

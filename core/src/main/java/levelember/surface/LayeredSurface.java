@@ -1,6 +1,8 @@
 package levelember.surface;
 
 import levelember.shoot.Material;
+import levelember.shoot.Reflections;
+import levelember.shoot.Rgb;
 
 /**
  * A material made ready for tracing, as a sum of lobes: sheen and a clear coat over a mix of metal,
@@ -49,6 +51,11 @@ public final class LayeredSurface {
 
   private final int priority;
   private final float[] tint;
+
+  /** Factors on what is reflected specularly, by channel; null where physics has it. */
+  private final float[] reflected;
+
+  private final float brightestReflected;
   private final float[] absorption = new float[3];
 
   public LayeredSurface(Material m) {
@@ -65,10 +72,20 @@ public final class LayeredSurface {
               ? 0
               : (float) (-StrictMath.log(Math.max(tint[c], 1e-6)) / m.glass().tintDepth());
     }
-    microfacets = new MicrofacetLobe(m);
+    Reflections levers = m.reflections();
+    double rough = levers.rough(m.roughness());
+    reflected = factors(levers);
+    brightestReflected = reflected == null ? 1 : brightest(reflected);
+    microfacets = new MicrofacetLobe(m, rough);
     diffuse = new DiffuseLobe(microfacets.dielectric);
-    glass = new GlassLobe(m, mostGlass > 0, microfacets.single);
-    coat = new CoatLobe(m.coat());
+    glass =
+        new GlassLobe(
+            m,
+            mostGlass > 0,
+            rough == m.roughness()
+                ? microfacets.single
+                : AlbedoTable.of(cos -> GgxAlbedo.whole(cos, m.roughness())));
+    coat = new CoatLobe(m.coat(), levers.rough(m.coat().roughness()));
     sheenColour = MicrofacetLobe.channels(m.sheen().colour());
     brightestSheen = brightest(sheenColour);
     sheen = brightestSheen > 0 ? new Sheen(m.sheen().roughness()) : null;
@@ -80,6 +97,17 @@ public final class LayeredSurface {
         coat.there() && sheen != null
             ? coat.coupling(cos -> Math.max(1e-4f, 1 - sheenAlbedo(cos)))
             : null;
+  }
+
+  private static float[] factors(Reflections levers) {
+    if (levers.level() == 1 && levers.tint().equals(Rgb.WHITE)) {
+      return null;
+    }
+    float[] to = MicrofacetLobe.channels(levers.tint());
+    for (int c = 0; c < 3; c++) {
+      to[c] *= (float) levers.level();
+    }
+    return to;
   }
 
   private static float brightest(float[] c) {
@@ -205,12 +233,12 @@ public final class LayeredSurface {
   /** The colour that a point shows in even light, about: 0…1 by channel. */
   public void albedo(Scattering s, float[] to) {
     for (int c = 0; c < 3; c++) {
-      float below =
-          (1 - s.metal) * ((1 - s.glass) * s.colour[c] + s.glass * s.tint[c])
-              + s.metal * s.metalF0[c];
-      to[c] =
-          Math.min(
-              1, below + (1 - s.metal) * microfacets.faceReflectance() + coat.faceReflectance());
+      float below = (1 - s.metal) * ((1 - s.glass) * s.colour[c] + s.glass * s.tint[c]);
+      float mirrored =
+          s.metal * s.metalF0[c]
+              + (1 - s.metal) * microfacets.faceReflectance()
+              + coat.faceReflectance();
+      to[c] = Math.min(1, below + (reflected == null ? mirrored : reflected[c] * mirrored));
     }
   }
 
@@ -253,7 +281,7 @@ public final class LayeredSurface {
     float[] to = s.probability;
     float base = s.base;
     float face = microfacets.dielectric.at(oz);
-    float mirror = s.metal * s.brightestMetal + base * face;
+    float mirror = brightestReflected * (s.metal * s.brightestMetal + base * face);
     float flat = base * (1 - face) * s.brightestColour;
     boolean coated = coat.there() && s.entering;
     to[COAT] = coated ? Math.max(LEAST_PROBABILITY, (1 - s.sheenAlbedo) * s.coatAlbedo) : 0;
@@ -315,6 +343,9 @@ public final class LayeredSurface {
     if (s.entering && coat.there()) {
       float left = coatCoupling == null ? 1 : coatCoupling.at(s.oz) * coatCoupling.at(iz);
       coat.evaluate(iz, left, s);
+    }
+    if (reflected != null) {
+      s.levelReflected(reflected[0], reflected[1], reflected[2]);
     }
   }
 
@@ -388,6 +419,9 @@ public final class LayeredSurface {
       float part = Math.min(at / probability[GLASS], 0.9999999f);
       if (glass.smooth(s)) {
         glass.sampleSmooth(part, s);
+        if (reflected != null && !s.through) {
+          s.levelReflected(reflected[0], reflected[1], reflected[2]);
+        }
         return;
       }
       if (!glass.sample(u, v, part, s)) {

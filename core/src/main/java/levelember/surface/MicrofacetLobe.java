@@ -25,13 +25,18 @@ final class MicrofacetLobe {
   private final float[] k;
   private final float[] edgeTint;
 
-  MicrofacetLobe(Material m) {
-    alpha = Ggx.alpha(m.roughness());
+  /**
+   * Of a material.
+   *
+   * @param roughness perceptual, in place of the material's
+   */
+  MicrofacetLobe(Material m, double roughness) {
+    alpha = Ggx.alpha(roughness);
     weight = (float) m.specular();
     f0 = Fresnel.normal(m.ior());
     eta = (float) (1 / m.ior());
-    single = AlbedoTable.of(cos -> GgxAlbedo.whole(cos, m.roughness()));
-    dielectric = dielectric(m.roughness(), weight, eta, single);
+    single = AlbedoTable.of(cos -> GgxAlbedo.whole(cos, roughness));
+    dielectric = dielectric(roughness, weight, eta, single);
     n = m.complexIndex() == null ? null : channels(m.complexIndex().n());
     k = m.complexIndex() == null ? null : channels(m.complexIndex().k());
     edgeTint = channels(m.edgeTint());

@@ -119,6 +119,13 @@ public final class Scattering {
     this.b += b;
   }
 
+  /** Weighs the specular part by channel. */
+  void levelReflected(float byR, float byG, float byB) {
+    r = diffuseR + byR * (r - diffuseR);
+    g = diffuseG + byG * (g - diffuseG);
+    b = diffuseB + byB * (b - diffuseB);
+  }
+
   /** Divides what was evaluated for a sampled direction by its density. */
   void perDensity() {
     if (pdf > 0) {

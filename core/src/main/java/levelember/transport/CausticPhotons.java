@@ -209,9 +209,11 @@ final class CausticPhotons {
         throw new IllegalStateException("tracing photons failed");
       }
       if (map == null) {
-        double least = scene.caustics(key.light).softnessMillimetres() / 1000;
+        Caustics caustics = scene.caustics(key.light);
+        double least = caustics.softnessMillimetres() / 1000;
         float radius = lights[key.light].radius(key.photons, key.pass, least);
-        map = PhotonMap.of(new ArrayList<>(List.of(chunks)), radius);
+        float share = (float) caustics.softnessShare();
+        map = PhotonMap.of(new ArrayList<>(List.of(chunks)), radius, share);
         Arrays.fill(chunks, null);
       }
       return map;

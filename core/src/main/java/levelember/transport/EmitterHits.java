@@ -78,6 +78,27 @@ final class EmitterHits {
     }
   }
 
+  /** Adds the light of surroundings along the ray, as if nothing of the set were in the way. */
+  void surroundings(PathState path, boolean[] wanted) {
+    PathVertex vertex = path.vertex;
+    for (int k : scene.hittable) {
+      LightControls controls = scene.controls[k];
+      if (wanted[k]
+          && !ofPhotons(path, k)
+          && (controls == null || controls.lights(vertex.piece))
+          && scene.lights[k].hit(
+              vertex.at, path.dx, path.dy, path.dz, Float.POSITIVE_INFINITY, lightRay)
+          && lightRay.distance == Float.POSITIVE_INFINITY) {
+        add(path, k, lightRay.distance, vertex.delta ? 1 : weight(path, k, lightRay.pdf), 1, 1, 1);
+      }
+    }
+  }
+
+  /** Adds an even light of a layer from afar. */
+  void even(PathState path, int k, float r, float g, float b) {
+    controlled(path, k, Float.POSITIVE_INFINITY, path.r * r, path.g * g, path.b * b);
+  }
+
   private boolean ofPhotons(PathState path, int light) {
     return path.causticChain == CausticPaths.CASTERS && photons != null && photons.has(light);
   }

@@ -43,7 +43,8 @@ final class LightControls {
         : new LightControls(reach, pieces);
   }
 
-  private static long[] bits(boolean[] in) {
+  /** The same as bits, 64 a number; null for null. */
+  static long[] bits(boolean[] in) {
     if (in == null) {
       return null;
     }

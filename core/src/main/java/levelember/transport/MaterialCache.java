@@ -6,12 +6,16 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import levelember.geometry.Relief;
+import levelember.shoot.FineRipples;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
+import levelember.shoot.Piece;
+import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Texture;
 import levelember.surface.LayeredSurface;
 import levelember.texture.Pictures;
+import levelember.texture.RippleNormals;
 import levelember.texture.Texels;
 
 /** The materials of a shoot made ready, keeping those of the state before that are the same. */
@@ -39,6 +43,11 @@ final class MaterialCache implements Relief {
       surfaces.put(m, ready == null ? new LayeredSurface(m) : ready);
       sources(m.maps(), wanted);
     }
+    for (Piece piece : shoot.pieces()) {
+      if (piece.shape() instanceof Shape.Water w && w.fine() != null) {
+        add(w.fine().texture(RippleNormals.NAME, w.seconds()), false, wanted);
+      }
+    }
     // Decoding takes long, and each picture is on its own.
     pictures =
         wanted.parallelStream()
@@ -47,7 +56,12 @@ final class MaterialCache implements Relief {
                     s -> s,
                     s -> {
                       Texels there = before == null ? null : before.pictures.get(s);
-                      return there == null ? from.texels(s.picture(), s.colour()) : there;
+                      if (there != null) {
+                        return there;
+                      }
+                      return s.picture().equals(RippleNormals.NAME)
+                          ? RippleNormals.texels()
+                          : from.texels(s.picture(), s.colour());
                     }));
   }
 
@@ -90,17 +104,32 @@ final class MaterialCache implements Relief {
     return surfaces.get(byId.get(material));
   }
 
-  /** What varies over a piece of a material, or null. */
-  TexturedMaterial textured(String id, boolean corners) {
-    Material m = byId.get(id);
-    if (m == null || m.maps().none() && !corners) {
+  /**
+   * What varies over a piece, or null.
+   *
+   * @param corners whether it has meshes whose corners have colours
+   */
+  TexturedMaterial textured(Piece piece, boolean corners) {
+    Material own = byId.get(piece.material());
+    if (own == null) {
+      return null;
+    }
+    Material m = piece.shape() instanceof Shape.Water w && w.fine() != null ? rippled(own, w) : own;
+    if (m.maps().none() && !corners) {
       return null;
     }
     Key key = new Key(m, corners);
     TexturedMaterial ready = before == null ? null : before.textured.get(key);
     return textured.computeIfAbsent(
         key,
-        w -> ready == null ? new TexturedMaterial(m, surfaces.get(m), corners, pictures) : ready);
+        w -> ready == null ? new TexturedMaterial(m, surfaces.get(own), corners, pictures) : ready);
+  }
+
+  /** A material on water with fine ripples. */
+  private static Material rippled(Material m, Shape.Water on) {
+    FineRipples fine = on.fine();
+    Texture normal = fine.texture(RippleNormals.NAME, on.seconds());
+    return m.withMaps(m.maps().with(x -> x.normal(normal).normalStrength(fine.strength())));
   }
 
   @Override

@@ -179,7 +179,8 @@ final class NextEventEstimation {
       // hidden from mirrors and glass gives them no highlight.
       diffuse = scene.shows(piece, Hierarchy.BOUNCE) ? weight : 1;
       int kind = iz < 0 ? Hierarchy.REFRACTION : Hierarchy.REFLECTION;
-      specular = scene.shows(piece, kind) ? weight : 0;
+      boolean reflected = iz < 0 || scene.reflects(at.piece, piece);
+      specular = reflected && scene.shows(piece, kind) ? weight : 0;
     }
     if (controls != null) {
       float fade = controls.fade(lightRay.distance);

@@ -10,6 +10,12 @@ final class PathState {
   private static final int ROULETTE_FROM = 3;
   private static final float LEAST_SURVIVAL = 0.05f;
 
+  /** Throughput down to which mirrors and clear glass are followed without chance. */
+  private static final float LEAST_SPECULAR = 0.02f;
+
+  /** Throughput beyond which no path goes on: mirrors that give back more than they get. */
+  private static final float MOST_THROUGHPUT = 1e4f;
+
   /** The ray that is traced next; its direction is a unit vector. */
   float ox, oy, oz, dx, dy, dz;
 
@@ -33,6 +39,9 @@ final class PathState {
 
   /** Vertices so far whose scattering was wide, so that what follows is blurred. */
   int roughVertices;
+
+  /** Reflections in smooth surfaces from outside since the last rough one. */
+  int mirrors;
 
   /** How widely the path has been scattered so far, as a GGX alpha; 0 by mirrors alone. */
   float spread;
@@ -84,7 +93,7 @@ final class PathState {
     r = g = b = 1;
     neutralR = neutralG = neutralB = 1;
     wavelength = -1;
-    depth = surfaces = roughVertices = passed = 0;
+    depth = surfaces = roughVertices = passed = mirrors = 0;
     spread = softened = 0;
     causticChain = CausticPaths.EYE;
     sinceVertex = length = 0;
@@ -111,6 +120,7 @@ final class PathState {
     depth = other.depth;
     surfaces = other.surfaces;
     roughVertices = other.roughVertices;
+    mirrors = other.mirrors;
     spread = other.spread;
     softened = other.softened;
     passed = other.passed;
@@ -175,6 +185,11 @@ final class PathState {
     wavelength = 0.5f;
   }
 
+  /** Whether the throughput is one that a path can go on with. */
+  boolean carries(float brightest) {
+    return brightest > 0 && brightest < MOST_THROUGHPUT;
+  }
+
   float brightest() {
     return Math.max(r, Math.max(g, b));
   }
@@ -191,6 +206,9 @@ final class PathState {
    */
   boolean survives(float brightest, Points points, int dimension) {
     if (depth < ROULETTE_FROM || brightest >= 1) {
+      return true;
+    }
+    if (specularSoFar && brightest >= LEAST_SPECULAR) {
       return true;
     }
     float chance = Math.max(LEAST_SURVIVAL, brightest);

@@ -51,6 +51,8 @@ final class PathTracer {
   /** Gathers photons; null where there are none. */
   private final PhotonGathering photons;
 
+  private final MirrorEnd mirrorEnd;
+
   /** Samples lit patches; null where there is none. */
   private final PatchSampling patches;
 
@@ -102,6 +104,7 @@ final class PathTracer {
     PhotonGathering gathering = toFirstSurface ? null : new PhotonGathering(context, film, seed);
     photons = gathering != null && gathering.any() ? gathering : null;
     emitters = new EmitterHits(context, photons);
+    mirrorEnd = new MirrorEnd(scene, emitters);
     PatchSampling sampled =
         toFirstSurface ? null : new PatchSampling(context, regularization, mostDepth);
     patches = sampled != null && sampled.any() ? sampled : null;
@@ -177,6 +180,10 @@ final class PathTracer {
     float sinceVertex = path.sinceVertex + distance;
     path.length += distance;
     at.hit(dx, dy, dz);
+    if (scene.reflectionLinks && !isReflected()) {
+      absorb(distance);
+      return passUnreflected(sinceVertex);
+    }
     if (patches != null) {
       patches.hit(path, at, sinceVertex);
     }
@@ -219,7 +226,21 @@ final class PathTracer {
       direct.estimate(path, at, catching, wanted);
       gather(catching, wanted);
     }
-    return catching ? passCatcher(sinceVertex) : scatter(sinceVertex);
+    return catching ? passCatcher(sinceVertex) : scatter(sinceVertex, wanted);
+  }
+
+  /** Whether the piece that was hit is seen in the reflections of the one that the ray is from. */
+  private boolean isReflected() {
+    return path.rayKind != Hierarchy.REFLECTION || scene.reflects(path.vertex.piece, at.piece);
+  }
+
+  private boolean passUnreflected(float sinceVertex) {
+    if (path.passed++ >= MOST_PASSED) {
+      return false;
+    }
+    at.originBehind(path);
+    path.sinceVertex = sinceVertex;
+    return true;
   }
 
   /** Gathers caustics at the first rough vertex. */
@@ -346,7 +367,7 @@ final class PathTracer {
   }
 
   /** Samples the BSDF; false when the path ends. */
-  private boolean scatter(float sinceVertex) {
+  private boolean scatter(float sinceVertex, boolean[] wanted) {
     LayeredSurface surface = at.surface;
     Scattering s = at.scattering;
     int first = path.surfaces * Dimensions.PER_VERTEX;
@@ -391,13 +412,25 @@ final class PathTracer {
     path.times(reflected * s.r, reflected * s.g, reflected * s.b);
     next(first);
     float brightest = path.brightest();
-    if (!(brightest > 0)
-        || roulette && !path.survives(brightest, points, first + Dimensions.ROULETTE)) {
+    if (!path.carries(brightest)) {
+      return false;
+    }
+    boolean ends = !mirrorEnd.none() && endsInMirror();
+    if (!ends && roulette && !path.survives(brightest, points, first + Dimensions.ROULETTE)) {
       return false;
     }
     path.depth++;
     path.surfaces++;
-    return true;
+    if (ends) {
+      mirrorEnd.show(path, wanted);
+    }
+    return !ends;
+  }
+
+  /** Counts mirrors; true where the path goes from one to the next no further. */
+  private boolean endsInMirror() {
+    boolean smooth = CausticPaths.smooth(at);
+    return mirrorEnd.reached(path, smooth && at.outside && !at.scattering.through, !smooth);
   }
 
   /** Light goes straight through a pane as through nothing, only less of it. */

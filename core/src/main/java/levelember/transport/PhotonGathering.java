@@ -85,9 +85,7 @@ final class PhotonGathering {
 
   private void gather(PathState path, SurfaceInteraction at, int light, PhotonMap map) {
     int count = map.buckets(at.x, at.y, at.z, buckets);
-    float r2 = map.radius * map.radius, flat = FLAT * map.radius;
-    // Epanechnikov's kernel over the disc.
-    float scale = 2 / ((float) Math.PI * r2);
+    float widest = map.radius * map.radius;
     float[] p = map.photons;
     for (int i = 0; i < count; i++) {
       int end = map.end(buckets[i]);
@@ -95,10 +93,15 @@ final class PhotonGathering {
         int a = PhotonMap.FLOATS * n;
         float x = p[a] - at.x, y = p[a + 1] - at.y, z = p[a + 2] - at.z;
         float d2 = x * x + y * y + z * z;
+        if (d2 >= widest) {
+          continue;
+        }
+        float radius = p[a + PhotonMap.RADIUS], r2 = radius * radius;
         if (d2 < r2
             && p[a + 6] * at.gx + p[a + 7] * at.gy + p[a + 8] * at.gz > SAME_SIDE
-            && Math.abs(x * at.gx + y * at.gy + z * at.gz) < flat) {
-          add(path, at, light, p, a, scale * (1 - d2 / r2));
+            && Math.abs(x * at.gx + y * at.gy + z * at.gz) < FLAT * radius) {
+          // Epanechnikov's kernel over the disc.
+          add(path, at, light, p, a, 2 / ((float) Math.PI * r2) * (1 - d2 / r2));
         }
       }
     }

@@ -9,15 +9,21 @@ import java.util.List;
  * gathering disc. Immutable.
  */
 final class PhotonMap {
-  /** Floats of a photon: place, direction to where it came from, normal, flux by channel. */
-  static final int FLOATS = 12;
+  /**
+   * Floats of a photon: place, direction to where it came from, normal, flux by channel, and how
+   * far it has come from the last smooth surface; in a map, the radius over which it is gathered.
+   */
+  static final int FLOATS = 13;
+
+  /** The last of them. */
+  static final int WAY = 12, RADIUS = 12;
 
   private static final PhotonMap EMPTY = new PhotonMap(new float[0], 1);
 
   /** Photons, cell after cell. */
   final float[] photons;
 
-  /** Radius of the disc over which they are gathered, metres. */
+  /** The largest radius of a disc over which one is gathered, metres. */
   final float radius;
 
   private final int[] first;
@@ -64,9 +70,18 @@ final class PhotonMap {
   /**
    * A map of photons in a fixed order.
    *
-   * @param radius over which they are gathered, metres, more than 0
+   * @param radius over which they are gathered at least, metres, more than 0
    */
   static PhotonMap of(List<Deposits> deposits, float radius) {
+    return of(deposits, radius, 0);
+  }
+
+  /**
+   * The same.
+   *
+   * @param share of a photon's way over which it is gathered at least
+   */
+  static PhotonMap of(List<Deposits> deposits, float radius, float share) {
     int count = deposits.stream().mapToInt(d -> d.count).sum();
     if (count == 0) {
       return EMPTY;
@@ -77,7 +92,12 @@ final class PhotonMap {
       System.arraycopy(d.values, 0, all, at, FLOATS * d.count);
       at += FLOATS * d.count;
     }
-    return new PhotonMap(all, radius);
+    float widest = radius;
+    for (int i = RADIUS; i < all.length; i += FLOATS) {
+      all[i] = Math.max(radius, share * all[i]);
+      widest = Math.max(widest, all[i]);
+    }
+    return new PhotonMap(all, widest);
   }
 
   int count() {

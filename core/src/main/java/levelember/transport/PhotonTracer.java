@@ -40,6 +40,9 @@ final class PhotonTracer {
   /** The piece that emits, where its light depends on which place of it emits; else −1. */
   private int emitter;
 
+  /** Reflections in mirror-like surfaces from outside so far. */
+  private int mirrors;
+
   /** The brightest channel of the photon after its first caster. */
   private float firstBrightest;
 
@@ -130,6 +133,7 @@ final class PhotonTracer {
     flux *= controls == null ? 1 : controls.fade(lightRay.distance) * controls.specular;
     path.begin(start.x + BEFORE * wx, start.y + BEFORE * wy, start.z + BEFORE * wz, -wx, -wy, -wz);
     path.rayKind = Hierarchy.BOUNCE;
+    mirrors = 0;
     media.clear();
     path.r = flux * lightRay.r * shadow.r;
     path.g = flux * lightRay.g * shadow.g;
@@ -219,8 +223,18 @@ final class PhotonTracer {
         RayOffset.off(at.y, side * at.gy),
         RayOffset.off(at.z, side * at.gz));
     int kind = s.through ? Hierarchy.REFRACTION : Hierarchy.REFLECTION;
-    boolean seen = bounce > 0 || emitter < 0 || scene.shows(emitter, kind);
-    return seen && survives(bounce, first);
+    return isSeen(bounce, kind) && survives(bounce, first);
+  }
+
+  /** Whether what the photon came from is seen over the surface that has scattered it. */
+  private boolean isSeen(int bounce, int kind) {
+    boolean reflected = kind == Hierarchy.REFLECTION;
+    if (reflected && at.outside && ++mirrors > scene.bounce.mirrors().most()) {
+      return false;
+    }
+    return bounce > 0
+        || emitter < 0
+        || scene.shows(emitter, kind) && (!reflected || scene.reflects(at.piece, emitter));
   }
 
   private boolean survives(int bounce, int first) {
@@ -247,6 +261,7 @@ final class PhotonTracer {
 
   /** Goes on to the next surface, through holes; false where there is none. */
   private boolean propagate() {
+    path.sinceVertex = 0;
     for (int i = 0; i < MOST_PASSED; i++) {
       float dx = path.dx, dy = path.dy, dz = path.dz;
       rays.bounced++;
@@ -267,10 +282,10 @@ final class PhotonTracer {
       if (at.pierced()
           && at.opacity() < 1
           && points.single(Dimensions.OPACITY + i * Dimensions.NEXT_HOLE) >= at.opacity()) {
-        at.originBehind(path);
+        passed();
       } else if (at.surface.body() && !media.isThere(at.instance, path.wavelength)) {
         media.cross(at.instance, at.outside);
-        at.originBehind(path);
+        passed();
       } else {
         return true;
       }
@@ -278,9 +293,20 @@ final class PhotonTracer {
     return false;
   }
 
+  /** Goes on behind what the photon passes straight. */
+  private void passed() {
+    path.sinceVertex += walk.t;
+    at.originBehind(path);
+  }
+
   private void deposit(int light, PhotonMap.Deposits to) {
     LightControls controls = scene.controls[light];
     if (scene.catches[at.piece] || controls != null && !controls.lights(at.piece)) {
+      return;
+    }
+    float way = path.sinceVertex + walk.t;
+    float left = (float) scene.caustics(light).fade(way);
+    if (!(left > 0)) {
       return;
     }
     at.orient(path.dx, path.dy, path.dz);
@@ -295,8 +321,9 @@ final class PhotonTracer {
     p[i + 6] = at.gx;
     p[i + 7] = at.gy;
     p[i + 8] = at.gz;
-    p[i + 9] = path.r;
-    p[i + 10] = path.g;
-    p[i + 11] = path.b;
+    p[i + 9] = left * path.r;
+    p[i + 10] = left * path.g;
+    p[i + 11] = left * path.b;
+    p[i + PhotonMap.WAY] = way;
   }
 }

@@ -16,6 +16,7 @@ import levelember.math.Vec3;
 import levelember.shoot.Bounce;
 import levelember.shoot.Caustics;
 import levelember.shoot.EditCost;
+import levelember.shoot.Frames;
 import levelember.shoot.Material;
 import levelember.shoot.Origin;
 import levelember.shoot.Piece;
@@ -75,6 +76,12 @@ public final class Scene {
   /** For every piece whether the camera sees nothing of it but shadows. */
   final boolean[] catches;
 
+  /** Which pieces each piece is reflected in; null where all of them. */
+  private final long[][] reflectedIn;
+
+  /** Whether some piece is reflected in some pieces alone. */
+  final boolean reflectionLinks;
+
   /** For every piece whether its material casts caustics, where it is smooth. */
   private final boolean[] casters;
 
@@ -124,7 +131,7 @@ public final class Scene {
     set.placed().forEach(p -> coloured[p.piece()] |= p.mesh().colours() != null);
     for (int i = 0; i < surfaces.length; i++) {
       surfaces[i] = materials.surface(pieces.get(i).material());
-      textured[i] = materials.textured(pieces.get(i).material(), coloured[i]);
+      textured[i] = materials.textured(pieces.get(i), coloured[i]);
     }
     emissive = new EmissivePieces(pieces, set, hierarchy, lights);
     rig = new RigTree(lights);
@@ -153,7 +160,8 @@ public final class Scene {
     }
     kinds = new int[pieces.size()];
     dependsOnPlace = new boolean[lights.length];
-    boolean anyClear = false, apart = false;
+    reflectedIn = new long[pieces.size()][];
+    boolean anyClear = false, apart = false, links = false;
     for (int i = 0; i < kinds.length; i++) {
       Visibility shows = pieces.get(i).visibility();
       boolean clearPiece =
@@ -161,15 +169,19 @@ public final class Scene {
       kinds[i] = kinds(shows, clearPiece);
       anyClear |= clearPiece;
       catches[i] = shows.shadowCatcher();
-      apart |= shows.bounce() != shows.reflection();
+      reflectedIn[i] = LightControls.bits(Frames.in(shows.reflectedIn(), pieces));
+      links |= reflectedIn[i] != null;
+      apart |= shows.bounce() != shows.reflection() || reflectedIn[i] != null;
       boolean holes = textured[i] != null && textured[i].pierced();
       int layer = emissive.layer(i);
-      if (layer >= 0 && (holes || !(shows.reflection() && shows.refraction() && shows.bounce()))) {
+      boolean toAll = shows.reflection() && shows.refraction() && shows.bounce();
+      if (layer >= 0 && (holes || !toAll || reflectedIn[i] != null)) {
         dependsOnPlace[layer] = true;
       }
     }
     clear = anyClear;
     bounceVisibilityDiffers = apart;
+    reflectionLinks = links;
     this.hierarchy = hierarchy.showing(kinds);
     bounce = shoot.bounce();
     bounceControls = bounce.level() != 1 || bounce.fadesAtMetres() > 0;
@@ -187,6 +199,17 @@ public final class Scene {
   /** Whether rays of a kind see a piece. */
   boolean shows(int piece, int kind) {
     return (kinds[piece] & kind) != 0;
+  }
+
+  /** Whether a piece, as far as it shows in reflections at all, is reflected by all others. */
+  boolean reflectedByAll(int piece) {
+    return reflectedIn[piece] == null;
+  }
+
+  /** Whether a piece, as far as it shows in reflections at all, is reflected by another. */
+  boolean reflects(int by, int piece) {
+    long[] in = reflectedIn[piece];
+    return in == null || by >= 0 && (in[by >> 6] >>> (by & 63) & 1) != 0;
   }
 
   /** Whether the light of a layer is told by the place that was sampled. */
@@ -299,6 +322,7 @@ public final class Scene {
         && Arrays.equals(surfaces, other.surfaces)
         && Arrays.equals(textured, other.textured)
         && Arrays.equals(kinds, other.kinds)
+        && Arrays.deepEquals(reflectedIn, other.reflectedIn)
         && Arrays.equals(casters, other.casters)
         && Arrays.equals(catches, other.catches);
   }
@@ -319,6 +343,7 @@ public final class Scene {
   boolean isCaster(int piece) {
     LayeredSurface surface = surfaces[piece];
     return casters[piece]
+        && reflectedIn[piece] == null
         && surface != null
         && shows(piece, Hierarchy.BOUNCE)
         && shows(piece, Hierarchy.REFLECTION)

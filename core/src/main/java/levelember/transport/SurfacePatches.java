@@ -69,7 +69,8 @@ final class SurfacePatches {
         && !scene.surfaces[piece].specular()
         && !scene.catches[piece]
         && scene.shows(piece, Hierarchy.BOUNCE)
-        && scene.shows(piece, Hierarchy.REFLECTION);
+        && scene.shows(piece, Hierarchy.REFLECTION)
+        && scene.reflectedByAll(piece);
   }
 
   private void part(int place, double areaOfPatch) {

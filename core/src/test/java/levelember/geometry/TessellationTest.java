@@ -3,13 +3,16 @@ package levelember.geometry;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import levelember.math.Vec3;
 import levelember.shoot.Piece;
+import levelember.shoot.RippleRing;
 import levelember.shoot.Shape;
 import levelember.shoot.Shape.Corner;
 import levelember.shoot.Shape.Opening;
+import levelember.shoot.Waves;
 import org.assertj.core.data.Percentage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -61,8 +64,8 @@ class TessellationTest {
             new Shape.Tube(List.of(new Vec3(0, 1, 0), new Vec3(2, 2, -2)), 0.1, false),
             3 * Math.PI * 0.01),
         new Solid(new Shape.Tube(ring(16), 0.1, true), 2 * Math.PI * Math.PI * 0.01),
-        new Solid(new Shape.Water(2, 3, 0.5, 0, 0.3, 0, 1, 0), 3),
-        new Solid(new Shape.Water(1, 1, 0.5, 0.02, 0.1, 30, 1, 2), 0.5));
+        new Solid(new Shape.Water(2, 3, 0.5, Waves.round(0, 0.3, 0, 1), 0), 3),
+        new Solid(new Shape.Water(1, 1, 0.5, Waves.round(0.02, 0.1, 30, 1), 2), 0.5));
   }
 
   private static List<Vec3> ring(int n) {
@@ -74,7 +77,7 @@ class TessellationTest {
 
   @Test
   void wavesHaveTheirHeightSlopesAndClock() {
-    Triangles t = Tessellation.of(new Shape.Water(4, 4, 0, 0.08, 0.5, 20, 3, 0));
+    Triangles t = Tessellation.of(new Shape.Water(4, 4, 0, Waves.round(0.08, 0.5, 20, 3), 0));
     double square = 0;
     for (int i = 0; i < t.corners(); i++) {
       square += t.position(i).y() * t.position(i).y() / t.corners();
@@ -92,10 +95,78 @@ class TessellationTest {
         assertThat(-n.x() / n.y()).isCloseTo(slope, within(0.04));
       }
     }
-    Triangles later = Tessellation.of(new Shape.Water(4, 4, 0, 0.08, 0.5, 20, 3, 0.2));
-    Triangles again = Tessellation.of(new Shape.Water(4, 4, 0, 0.08, 0.5, 20, 3, 0));
+    Triangles later = Tessellation.of(new Shape.Water(4, 4, 0, Waves.round(0.08, 0.5, 20, 3), 0.2));
+    Triangles again = Tessellation.of(new Shape.Water(4, 4, 0, Waves.round(0.08, 0.5, 20, 3), 0));
     assertThat(again.positions()).isEqualTo(t.positions());
     assertThat(later.position(500).y()).isNotCloseTo(t.position(500).y(), within(1e-3));
+  }
+
+  @Test
+  void choppyWaterIsAsSteepAsItsCornersAndKeepsItsSidesPlane() {
+    Waves choppy = new Waves(0.03, 0.4, 25, 1, 1, 5), round = Waves.round(0.03, 0.4, 25, 5);
+    Triangles t = Tessellation.of(new Shape.Water(1, 1, 0, choppy, 0.7));
+    double high = 0, low = 0;
+    for (int i = 0; i < t.count(); i++) {
+      Vec3 a = t.position(t.index(i, 0)), b = t.position(t.index(i, 1));
+      Vec3 c = t.position(t.index(i, 2));
+      Vec3 flat = b.minus(a).cross(c.minus(a)).unit();
+      assertThat(flat.dot(t.normal(t.index(i, 0)).unit())).isGreaterThan(0.94);
+      assertThat(Math.abs(a.x())).isLessThanOrEqualTo(0.5 + 1e-9);
+      high = Math.max(high, a.y());
+      low = Math.min(low, a.y());
+    }
+    Triangles same = Tessellation.of(new Shape.Water(1, 1, 0, round, 0.7));
+    assertThat(high).isLessThan(0.04);
+    assertThat(low).isGreaterThan(-0.04);
+    assertThat(same.positions()).isNotEqualTo(t.positions());
+  }
+
+  @Test
+  void wavesInShallowWaterRunAsDepthHasIt() {
+    // Far longer than deep: the root of gravity and depth; far shorter: by gravity and length.
+    double k = 2 * Math.PI / 10;
+    assertThat(WaterSurface.frequency(k, 0.1) / k)
+        .isCloseTo(Math.sqrt(9.81 * 0.1), Percentage.withPercentage(0.5));
+    assertThat(WaterSurface.frequency(k, 0) / k)
+        .isCloseTo(Math.sqrt(9.81 / k), Percentage.withPercentage(0.1));
+    assertThat(WaterSurface.frequency(k, 100)).isEqualTo(WaterSurface.frequency(k, 0));
+  }
+
+  @Test
+  void ringsSpreadFromTheirPointAndDieDown() {
+    RippleRing ring = new RippleRing(0.1, 0, 0.01, 0.1, 0.2);
+    Waves calm = Waves.round(0, 0.4, 0, 1);
+    double quarter = Math.PI / 2 / WaterSurface.frequency(2 * Math.PI / 0.1, 0);
+    Shape.Water water = new Shape.Water(1, 1, 0, calm, List.of(ring), null, 0);
+    Triangles t = Tessellation.of(water), later = Tessellation.of(water.at(quarter));
+    assertThat(crests(t, 0.1)).containsExactly(0.2, 0.3, 0.4);
+    assertThat(crests(later, 0.125)).startsWith(0.225, 0.325);
+    double near = 0, far = 0;
+    for (int i = 0; i < t.corners(); i++) {
+      Vec3 p = t.position(i);
+      double r = Math.hypot(p.x() - 0.1, p.z());
+      near = r < 0.15 ? Math.max(near, p.y()) : near;
+      far = r > 0.4 ? Math.max(far, p.y()) : far;
+    }
+    assertThat(near).isBetween(0.002, 0.005);
+    assertThat(far).isLessThan(0.3 * near);
+  }
+
+  /** Distances from a middle, to a fortieth of a metre, of the crests along +X. */
+  private static List<Double> crests(Triangles t, double first) {
+    List<Vec3> row = new ArrayList<>();
+    for (int i = 0; i < t.corners(); i++) {
+      if (Math.abs(t.position(i).z()) < 1e-9 && t.position(i).x() > first) {
+        row.add(t.position(i));
+      }
+    }
+    List<Double> to = new ArrayList<>();
+    for (int i = 1; i + 1 < row.size(); i++) {
+      if (row.get(i).y() > row.get(i - 1).y() && row.get(i).y() >= row.get(i + 1).y()) {
+        to.add(Math.round(40 * row.get(i).x()) / 40.0);
+      }
+    }
+    return to;
   }
 
   @Test

@@ -16,6 +16,7 @@ import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shape.Corner;
 import levelember.shoot.Shot;
+import levelember.shoot.Waves;
 
 /** A stepped beacon lens, a glass float and a shallow basin of rippling water on pale stone. */
 final class TideLens {
@@ -209,7 +210,8 @@ final class TideLens {
         "basin",
         at(0, 0.064, 0),
         Vec3.ZERO,
-        new Shape.Water(w - 2 * wall + 0.002, d - 2 * wall + 0.002, 0.051, 0.0035, 0.07, 25, 3, 0),
+        new Shape.Water(
+            w - 2 * wall + 0.002, d - 2 * wall + 0.002, 0.051, Waves.round(0.0035, 0.07, 25, 3), 0),
         "water",
         null);
     s.piece(

@@ -57,7 +57,9 @@ final class LightDocument {
             new Caustics(
                 f.flag("castsCaustics", false),
                 f.number("causticLevel", 1),
-                f.number("causticSoftnessMillimetres", 0))),
+                f.number("causticSoftnessMillimetres", 0),
+                f.number("causticSoftnessShare", 0),
+                f.number("causticFadesAtMetres", 0))),
         f.text("parent", null),
         f.text("aimedAt", null),
         f.text("bank", null),
@@ -67,7 +69,7 @@ final class LightDocument {
             t -> new Light.Mirror(t.text("of"), t.vector("point"), t.vector("normal"))));
   }
 
-  private static Scope scope(Fields f) {
+  static Scope scope(Fields f) {
     return new Scope(f.flag("only", false), f.texts("pieces"));
   }
 

@@ -14,7 +14,7 @@ public final class ModelEdit {
   /** JSON Patch that adds what a model brings. */
   public static ArrayNode operations(GltfImport.Brought brought) {
     ArrayNode to = JsonNodeFactory.instance.arrayNode();
-    brought.materials().forEach(m -> add(to, "materials", ShootTree.material(m)));
+    brought.materials().forEach(m -> add(to, "materials", MaterialDocument.write(m)));
     brought.pieces().forEach(p -> add(to, "pieces", ShootTree.piece(p)));
     brought.lights().forEach(l -> add(to, "lights", ShootTree.light(l)));
     brought.shots().forEach(s -> add(to, "shots", ShootTree.shot(s)));

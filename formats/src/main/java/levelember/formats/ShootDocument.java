@@ -8,15 +8,15 @@ import levelember.shoot.Grade;
 import levelember.shoot.ImpossibleValue;
 import levelember.shoot.LightOverGloss;
 import levelember.shoot.Look;
-import levelember.shoot.Maps;
 import levelember.shoot.Material;
+import levelember.shoot.MirrorBounces;
 import levelember.shoot.Piece;
 import levelember.shoot.Profile;
 import levelember.shoot.Rgb;
+import levelember.shoot.Scope;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.Texture;
 import levelember.shoot.Visibility;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
@@ -101,7 +101,7 @@ public final class ShootDocument {
     return new Shoot(
         f.text("name"),
         f.objects("pieces", ShootDocument::piece),
-        f.objects("materials", ShootDocument::material),
+        f.objects("materials", MaterialDocument::material),
         f.objects("lights", LightDocument::light),
         f.objects("banks", ShootDocument::bank),
         f.object("bounce", Bounce.USUAL, ShootDocument::bounce),
@@ -141,7 +141,8 @@ public final class ShootDocument {
         f.flag("refraction", true),
         f.flag("shadow", true),
         f.flag("bounce", true),
-        f.flag("shadowCatcher", false));
+        f.flag("shadowCatcher", false),
+        f.object("reflectedIn", Scope.ALL, LightDocument::scope));
   }
 
   private static Bank bank(Fields f) {
@@ -160,7 +161,11 @@ public final class ShootDocument {
         f.whole("maxBounces", Bounce.NATURAL.maxBounces()),
         f.number("level", 1),
         f.number("fadesAtMetres", 0),
-        f.choice("overGloss", Bounce.USUAL.overGloss(), LightOverGloss.class));
+        f.choice("overGloss", Bounce.USUAL.overGloss(), LightOverGloss.class),
+        new MirrorBounces(
+            f.whole("mirrorBounces", Bounce.MOST),
+            f.choice("mirrorEnd", MirrorBounces.ALL.end(), MirrorBounces.End.class),
+            f.colour("mirrorColour", MirrorBounces.ALL.colour())));
   }
 
   private static Piece.Scatter scatter(Fields f) {
@@ -211,16 +216,7 @@ public final class ShootDocument {
                   "points", p -> new Vec3(p.number("x", 0), p.number("y", 0), p.number("z", 0))),
               f.number("radius"),
               f.flag("closed", false));
-      case "water" ->
-          new Shape.Water(
-              f.number("width"),
-              f.number("depth"),
-              f.number("deep", 0),
-              f.number("waveHeight", 0.01),
-              f.number("waveLength", 0.2),
-              f.number("headingDegrees", 0),
-              f.whole("seed", 1),
-              f.number("seconds", 0));
+      case "water" -> WaterDocument.water(f);
       case "ground" ->
           new Shape.Ground(
               f.number("width"),
@@ -258,80 +254,6 @@ public final class ShootDocument {
         f.number("sill", 0),
         f.number("width"),
         f.number("height"));
-  }
-
-  private static Material material(Fields f) {
-    String id = f.text("id");
-    double transmission = f.number("transmission", 0);
-    return new Material(
-        id,
-        f.text("name", id),
-        f.colour("colour", Rgb.grey(0.5)),
-        f.number("metalness", 0),
-        f.colour("edgeTint", Rgb.WHITE),
-        f.object("complexIndex", null, ShootDocument::index),
-        f.number("roughness", transmission > 0 ? 0 : 0.5),
-        f.number("specular", 1),
-        f.number("ior", 1.5),
-        new Material.Glass(
-            transmission,
-            f.colour("tint", Rgb.WHITE),
-            f.number("tintDepth", 0.01),
-            f.flag("thin", false),
-            f.number("abbe", 0),
-            f.whole("priority", 0)),
-        f.object("coat", Material.Coat.NONE, ShootDocument::coat),
-        f.object("sheen", Material.Sheen.NONE, ShootDocument::sheen),
-        f.object("maps", Maps.NONE, ShootDocument::maps),
-        f.flag("castsCaustics", true));
-  }
-
-  private static Maps maps(Fields f) {
-    return new Maps(
-        f.object("colour", null, ShootDocument::texture),
-        f.objects("ramp", r -> new Maps.RampStop(r.number("at"), r.colour("colour"))),
-        f.object("second", null, ShootDocument::texture),
-        f.object("mask", null, ShootDocument::texture),
-        f.object("roughness", null, ShootDocument::texture),
-        f.object("metalness", null, ShootDocument::texture),
-        f.object("normal", null, ShootDocument::texture),
-        f.number("normalStrength", 1),
-        f.object("bump", null, ShootDocument::texture),
-        f.number("bumpMetres", 0.001),
-        f.object("displacement", null, ShootDocument::texture),
-        f.number("displacementMetres", 0.01),
-        f.object("opacity", null, ShootDocument::texture),
-        f.object(
-            "rim",
-            null,
-            r -> new Maps.Rim(r.colour("colour"), r.number("amount", 1), r.number("falloff", 3))));
-  }
-
-  private static Texture texture(Fields f) {
-    Texture.Edge edge = f.choice("edge", Texture.Edge.REPEAT, Texture.Edge.class);
-    return new Texture(
-        f.text("picture"),
-        f.choice("mapping", Texture.Mapping.FIRST, Texture.Mapping.class),
-        f.number("offsetU", 0),
-        f.number("offsetV", 0),
-        f.number("repeatsU", 1),
-        f.number("repeatsV", 1),
-        f.number("rotationDegrees", 0),
-        edge,
-        f.choice("edgeV", edge, Texture.Edge.class));
-  }
-
-  private static Material.Index index(Fields f) {
-    return new Material.Index(f.colour("n"), f.colour("k"));
-  }
-
-  private static Material.Coat coat(Fields f) {
-    return new Material.Coat(
-        f.number("amount", 1), f.number("roughness", 0.1), f.number("ior", 1.5));
-  }
-
-  private static Material.Sheen sheen(Fields f) {
-    return new Material.Sheen(f.colour("colour", Rgb.WHITE), f.number("roughness", 0.5));
   }
 
   private static Shot shot(Fields f) {
@@ -399,6 +321,6 @@ public final class ShootDocument {
 
   /** A material as it stands in a document. */
   public static JsonNode tree(Material material) {
-    return ShootTree.material(material);
+    return MaterialDocument.write(material);
   }
 }

@@ -8,8 +8,6 @@ import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
 import levelember.shoot.Gobo;
 import levelember.shoot.Light;
-import levelember.shoot.Maps;
-import levelember.shoot.Material;
 import levelember.shoot.Piece;
 import levelember.shoot.Profile;
 import levelember.shoot.Reach;
@@ -18,7 +16,6 @@ import levelember.shoot.Scope;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.Texture;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -40,7 +37,10 @@ final class ShootTree {
         .put("maxBounces", s.bounce().maxBounces())
         .put("level", s.bounce().level())
         .put("fadesAtMetres", s.bounce().fadesAtMetres())
-        .put("overGloss", s.bounce().overGloss().name().toLowerCase(Locale.ROOT));
+        .put("overGloss", s.bounce().overGloss().name().toLowerCase(Locale.ROOT))
+        .put("mirrorBounces", s.bounce().mirrors().most())
+        .put("mirrorEnd", s.bounce().mirrors().end().toString())
+        .set("mirrorColour", colour(s.bounce().mirrors().colour()));
     ArrayNode banks = to.putArray("banks");
     s.banks().forEach(x -> banks.add(bank(x)));
     ArrayNode shots = to.putArray("shots");
@@ -50,7 +50,7 @@ final class ShootTree {
     ArrayNode lights = to.putArray("lights");
     s.lights().forEach(x -> lights.add(light(x)));
     ArrayNode materials = to.putArray("materials");
-    s.materials().forEach(x -> materials.add(material(x)));
+    s.materials().forEach(x -> materials.add(MaterialDocument.write(x)));
     ArrayNode pieces = to.putArray("pieces");
     s.pieces().forEach(x -> pieces.add(piece(x)));
     return to;
@@ -60,7 +60,7 @@ final class ShootTree {
     return JSON.arrayNode().add(v.x()).add(v.y()).add(v.z());
   }
 
-  private static ArrayNode colour(Rgb c) {
+  static ArrayNode colour(Rgb c) {
     return JSON.arrayNode().add(c.r()).add(c.g()).add(c.b());
   }
 
@@ -97,7 +97,8 @@ final class ShootTree {
         .put("refraction", p.visibility().refraction())
         .put("shadow", p.visibility().shadow())
         .put("bounce", p.visibility().bounce())
-        .put("shadowCatcher", p.visibility().shadowCatcher());
+        .put("shadowCatcher", p.visibility().shadowCatcher())
+        .set("reflectedIn", scope(p.visibility().reflectedIn()));
     to.put("shown", p.shown());
     return to;
   }
@@ -151,7 +152,7 @@ final class ShootTree {
         s.points().forEach(p -> points.addObject().put("x", p.x()).put("y", p.y()).put("z", p.z()));
         to.put("radius", s.radius()).put("closed", s.closed());
       }
-      case Shape.Water s -> water(s, to);
+      case Shape.Water s -> WaterDocument.write(s, to);
       case Shape.Ground s -> ground(s, to);
       case Shape.Text s -> text(s, to);
       case Shape.Smooth s -> {
@@ -196,18 +197,6 @@ final class ShootTree {
     s.triangles().forEach(triangles::add);
   }
 
-  private static void water(Shape.Water s, ObjectNode to) {
-    to.put("kind", "water")
-        .put("width", s.width())
-        .put("depth", s.depth())
-        .put("deep", s.deep())
-        .put("waveHeight", s.waveHeight())
-        .put("waveLength", s.waveLength())
-        .put("headingDegrees", s.headingDegrees())
-        .put("seed", s.seed())
-        .put("seconds", s.seconds());
-  }
-
   private static void ground(Shape.Ground s, ObjectNode to) {
     to.put("kind", "ground")
         .put("width", s.width())
@@ -225,84 +214,6 @@ final class ShootTree {
         .put("depth", s.depth())
         .put("bevel", s.bevel())
         .put("spacing", s.spacing());
-  }
-
-  static ObjectNode material(Material m) {
-    ObjectNode to = JSON.objectNode();
-    to.put("id", m.id());
-    to.put("name", m.name());
-    to.set("colour", colour(m.colour()));
-    to.put("metalness", m.metalness());
-    to.set("edgeTint", colour(m.edgeTint()));
-    if (m.complexIndex() == null) {
-      to.putNull("complexIndex");
-    } else {
-      ObjectNode index = to.putObject("complexIndex");
-      index.set("n", colour(m.complexIndex().n()));
-      index.set("k", colour(m.complexIndex().k()));
-    }
-    to.put("roughness", m.roughness());
-    to.put("specular", m.specular());
-    to.put("ior", m.ior());
-    to.put("transmission", m.glass().transmission());
-    to.set("tint", colour(m.glass().tint()));
-    to.put("tintDepth", m.glass().tintDepth());
-    to.put("thin", m.glass().thin());
-    to.put("abbe", m.glass().abbe());
-    to.put("priority", m.glass().priority());
-    ObjectNode coat = to.putObject("coat");
-    coat.put("amount", m.coat().amount());
-    coat.put("roughness", m.coat().roughness());
-    coat.put("ior", m.coat().ior());
-    ObjectNode sheen = to.putObject("sheen");
-    sheen.set("colour", colour(m.sheen().colour()));
-    sheen.put("roughness", m.sheen().roughness());
-    to.set("maps", maps(m.maps()));
-    to.put("castsCaustics", m.castsCaustics());
-    return to;
-  }
-
-  private static ObjectNode maps(Maps m) {
-    ObjectNode to = JSON.objectNode();
-    texture(to, "colour", m.colour());
-    ArrayNode ramp = to.putArray("ramp");
-    m.ramp().forEach(r -> ramp.addObject().put("at", r.at()).set("colour", colour(r.colour())));
-    texture(to, "second", m.second());
-    texture(to, "mask", m.mask());
-    texture(to, "roughness", m.roughness());
-    texture(to, "metalness", m.metalness());
-    texture(to, "normal", m.normal());
-    to.put("normalStrength", m.normalStrength());
-    texture(to, "bump", m.bump());
-    to.put("bumpMetres", m.bumpMetres());
-    texture(to, "displacement", m.displacement());
-    to.put("displacementMetres", m.displacementMetres());
-    texture(to, "opacity", m.opacity());
-    if (m.rim() == null) {
-      to.putNull("rim");
-    } else {
-      ObjectNode rim = to.putObject("rim");
-      rim.set("colour", colour(m.rim().colour()));
-      rim.put("amount", m.rim().amount()).put("falloff", m.rim().falloff());
-    }
-    return to;
-  }
-
-  private static void texture(ObjectNode to, String name, Texture t) {
-    if (t == null) {
-      to.putNull(name);
-      return;
-    }
-    to.putObject(name)
-        .put("picture", t.picture())
-        .put("mapping", t.mapping().name().toLowerCase(Locale.ROOT))
-        .put("offsetU", t.offsetU())
-        .put("offsetV", t.offsetV())
-        .put("repeatsU", t.repeatsU())
-        .put("repeatsV", t.repeatsV())
-        .put("rotationDegrees", t.rotationDegrees())
-        .put("edge", t.edge().name().toLowerCase(Locale.ROOT))
-        .put("edgeV", t.edgeV().name().toLowerCase(Locale.ROOT));
   }
 
   static ObjectNode light(Light l) {
@@ -334,6 +245,8 @@ final class ShootTree {
     to.put("fadesAtMetres", r.fadesAtMetres());
     to.put("castsCaustics", r.caustics().cast()).put("causticLevel", r.caustics().level());
     to.put("causticSoftnessMillimetres", r.caustics().softnessMillimetres());
+    to.put("causticSoftnessShare", r.caustics().softnessShare());
+    to.put("causticFadesAtMetres", r.caustics().fadesAtMetres());
     to.put("parent", l.parent()).put("aimedAt", l.aimedAt()).put("bank", l.bank());
     if (l.mirror() == null) {
       to.putNull("mirror");

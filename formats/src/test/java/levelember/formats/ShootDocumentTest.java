@@ -21,6 +21,7 @@ import levelember.shoot.Brightness;
 import levelember.shoot.Caustics;
 import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
+import levelember.shoot.FineRipples;
 import levelember.shoot.Gobo;
 import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Light;
@@ -28,16 +29,20 @@ import levelember.shoot.LightColour;
 import levelember.shoot.Look;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
+import levelember.shoot.MirrorBounces;
 import levelember.shoot.Piece;
 import levelember.shoot.Profile;
 import levelember.shoot.Reach;
+import levelember.shoot.Reflections;
 import levelember.shoot.Rgb;
+import levelember.shoot.RippleRing;
 import levelember.shoot.Scope;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.shoot.Texture;
 import levelember.shoot.Visibility;
+import levelember.shoot.Waves;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -72,7 +77,7 @@ class ShootDocumentTest {
                 new Vec3(0, 5, 0),
                 new Piece.Scatter(4, Vec3.ONE, new Vec3(0, 90, 0), 0.8, 1.2))
             : null,
-        i == 4 ? Visibility.GEAR : Visibility.ALL,
+        i == 4 ? Visibility.GEAR.reflectedIn(Scope.only("p0")) : Visibility.ALL,
         i != 3);
   }
 
@@ -98,7 +103,7 @@ class ShootDocumentTest {
             0.4,
             new Rgb(0.1, 0.2, 0.3),
             i,
-            new Caustics(i == 1, 0.25 * i, 2 * i)),
+            new Caustics(i == 1, 0.25 * i, 2 * i, 0.05 * i, 3 * i)),
         i == 1 ? "p0" : null,
         i == 2 ? "p3" : null,
         i == 3 ? "b" : null,
@@ -153,7 +158,14 @@ class ShootDocumentTest {
             new Shape.Room(
                 4, 3, 2.5, 0.3, List.of(new Shape.Opening(Shape.Wall.LEFT, 0.5, 0.9, 1, 1.2))),
             new Shape.Tube(List.of(Vec3.ZERO, Vec3.UP, Vec3.ONE), 0.02, true),
-            new Shape.Water(2, 1, 0.3, 0.02, 0.4, 30, 7, 1.5),
+            new Shape.Water(
+                2,
+                1,
+                0.3,
+                new Waves(0.02, 0.4, 30, 0.6, 1.5, 7),
+                List.of(new RippleRing(0.1, -0.2, 0.004, 0.05, 0.3)),
+                new FineRipples(null, 0.4, 1.2, 20, 0.05),
+                1.5),
             new Shape.Ground(9, 8, 1, 2, 0.4, 3),
             new Shape.Text("Saltmere", 0.3, 0.05, 0.01, 0.1),
             new Shape.Struts(new Shape.Sphere(0.4), 0.01),
@@ -180,7 +192,8 @@ class ShootDocumentTest {
                 .with(new Material.Sheen(new Rgb(0.1, 0.2, 0.3), 0.7))
                 .with(new Material.Index(Rgb.grey(0.2), new Rgb(3, 2, 1)))
                 .with(maps())
-                .withCastsCaustics(false)),
+                .withCastsCaustics(false)
+                .withReflections(new Reflections(1.5, new Rgb(1, 0.9, 0.8), -0.2))),
         List.of(
             light(0, new Emitter.Rectangle(1, 2, true, 60, "sky.hdr"), Brightness.Unit.LUX),
             light(1, new Emitter.Sphere(0.1), Brightness.Unit.WATT),
@@ -196,7 +209,8 @@ class ShootDocumentTest {
             light(11, new Emitter.SkySun("l10", 1), Brightness.Unit.TIMES),
             light(12, new Emitter.Plate("sky.hdr"), Brightness.Unit.NIT)),
         List.of(new Bank("b", "Bank", 1, new Rgb(1, 0.5, 0.2), true, true)),
-        new Bounce(4, 0.5, 3),
+        new Bounce(4, 0.5, 3)
+            .with(new MirrorBounces(3, MirrorBounces.End.COLOUR, new Rgb(0.1, 0.2, 0.3))),
         1.5,
         List.of(
             new Shot(

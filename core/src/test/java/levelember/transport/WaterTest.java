@@ -1,0 +1,142 @@
+package levelember.transport;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import levelember.Sets;
+import levelember.film.Film;
+import levelember.film.LayerMix;
+import levelember.math.Vec3;
+import levelember.photometry.LayerWeights;
+import levelember.shoot.Brightness.Unit;
+import levelember.shoot.Caustics;
+import levelember.shoot.Emitter;
+import levelember.shoot.FineRipples;
+import levelember.shoot.Light;
+import levelember.shoot.LightOverGloss;
+import levelember.shoot.Material;
+import levelember.shoot.Reach;
+import levelember.shoot.Rgb;
+import levelember.shoot.Shape;
+import levelember.shoot.Shoot;
+import levelember.shoot.Texture;
+import levelember.shoot.Waves;
+import levelember.texture.Picture;
+import levelember.texture.RippleNormals;
+import levelember.texture.Texels;
+import org.junit.jupiter.api.Test;
+
+/** Open water over a floor: what it absorbs, and what its ripples do to light. */
+class WaterTest {
+  private static final Waves CALM = Waves.round(0, 0.3, 0, 1);
+
+  private static Light sun(boolean caustics) {
+    return Sets.light("sun", new Emitter.Sun(0.53), new Vec3(0, 5, 1), Vec3.ZERO, 10_000, Unit.LUX)
+        .withReach(Reach.WHOLE.withCaustics(caustics ? Caustics.CAST : Caustics.NONE));
+  }
+
+  private static Shoot basin(Shape.Water water) {
+    return Sets.white(0.5)
+        .material(Material.glass("water", "Water", 1.333, new Rgb(0.3, 0.7, 0.9), 1))
+        .piece("floor", new Shape.Floor(8, 8), "white", new Vec3(0, -0.4, 0))
+        .piece("water", water, "water", Vec3.ZERO)
+        .light(sun(true))
+        .seen(new Vec3(0, 2, 0.4), new Vec3(0, -0.4, 0), 0.5)
+        .shoot();
+  }
+
+  private static Picture render(Shoot of, int samples) {
+    Shoot shoot = of.with(of.bounce().with(LightOverGloss.NONE));
+    View view = View.of(shoot, shoot.shots().getFirst(), name -> null);
+    Film film = new Film(24, 16, view.layers());
+    try (Renderer renderer = new Renderer(2, 10, 1)) {
+      renderer.trace(view, film, samples, () -> false);
+    }
+    return LayerMix.picture(film, LayerWeights.of(shoot));
+  }
+
+  private static double channel(Picture p, int c) {
+    double sum = 0;
+    for (int i = c; i < p.rgb().length; i += 3) {
+      sum += p.rgb()[i];
+    }
+    return 3 * sum / p.rgb().length;
+  }
+
+  @Test
+  void theSurfaceAloneOverAFloorIsWaterToItsDepth() {
+    Picture sheet = render(basin(new Shape.Water(3, 3, 0, CALM, 0)), 64);
+    Picture body = render(basin(new Shape.Water(3, 3, 0.5, CALM, 0)), 64);
+    for (int c = 0; c < 3; c++) {
+      assertThat(channel(sheet, c)).isCloseTo(channel(body, c), within(0.02 * channel(body, c)));
+    }
+    // Down aslant and up about straight, through 0.4 m each, tinted by the metre.
+    double slant = Math.sqrt(1 - Math.pow(1 / Math.sqrt(26) / 1.333, 2));
+    double metres = 0.4 / slant + 0.4;
+    assertThat(channel(sheet, 0) / channel(sheet, 2))
+        .isCloseTo(Math.pow(0.3 / 0.9, metres), within(0.03));
+  }
+
+  private static double contrast(Picture p) {
+    double mean = channel(p, 1), square = 0;
+    for (int i = 1; i < p.rgb().length; i += 3) {
+      square += Math.pow(p.rgb()[i] / mean - 1, 2);
+    }
+    return Math.sqrt(3 * square / p.rgb().length);
+  }
+
+  @Test
+  void fineRipplesDrawLightOnTheFloorAndMoveIt() {
+    FineRipples fine = new FineRipples(null, 1.2, 1, 0, 0.05);
+    Picture calm = render(basin(new Shape.Water(1.4, 1.4, 0, CALM, 0)), 24);
+    Picture first = render(basin(new Shape.Water(1.4, 1.4, 0, CALM, List.of(), fine, 0)), 24);
+    Picture later = render(basin(new Shape.Water(1.4, 1.4, 0, CALM, List.of(), fine, 2)), 24);
+    assertThat(contrast(first)).isGreaterThan(3 * contrast(calm));
+    // No light is lost on the mean over many ripples.
+    assertThat(channel(first, 1)).isCloseTo(channel(calm, 1), within(0.12 * channel(calm, 1)));
+    // Drifted by a tenth of a metre along +X, a fifth of the picture's width.
+    double same = difference(first, later, 0), moved = difference(first, later, 5);
+    assertThat(moved).isLessThan(0.7 * same);
+  }
+
+  /** Root mean square difference where the second picture is looked at some pixels to the right. */
+  private static double difference(Picture a, Picture b, int right) {
+    double square = 0;
+    for (int y = 0; y < 16; y++) {
+      for (int x = 0; x + right < 24; x++) {
+        square += Math.pow(a.get(x, y, 1) - b.get(x + right, y, 1), 2) / (24 - right);
+      }
+    }
+    return Math.sqrt(square / 16);
+  }
+
+  @Test
+  void theMapOfRipplesIsLevelOnTheMeanAndAsSteepAsItSays() {
+    Texels map = RippleNormals.texels();
+    float[] rgb = new float[3];
+    double x = 0, y = 0, square = 0;
+    int n = 64 * 64;
+    for (int i = 0; i < n; i++) {
+      map.look((i % 64 + 0.31f) / 64, (i / 64 + 0.77f) / 64, Texels.REPEAT, rgb);
+      double nx = 2 * rgb[0] - 1, ny = 2 * rgb[1] - 1, nz = 2 * rgb[2] - 1;
+      x += nx / nz / n;
+      y += ny / nz / n;
+      square += (nx * nx + ny * ny) / (nz * nz) / n;
+    }
+    assertThat(x).isCloseTo(0, within(0.005));
+    assertThat(y).isCloseTo(0, within(0.005));
+    assertThat(Math.sqrt(square)).isCloseTo(0.1, within(0.01));
+  }
+
+  @Test
+  void aMapDriftsBySpeedAndHeading() {
+    Texture t = new FineRipples("a.png", 0.5, 1, 90, 0.1).texture("/in", 2);
+    assertThat(t.picture()).isEqualTo("a.png");
+    assertThat(t.repeatsU()).isEqualTo(2);
+    // Towards −Z, so that what was at v is now at less.
+    assertThat(t.offsetV()).isCloseTo(0.4, within(1e-9));
+    assertThat(t.offsetU() % 1).isCloseTo(0, within(1e-9));
+    assertThat(new FineRipples(null, 0.5, 1, 0, 0).texture("/in", 2).picture()).isEqualTo("/in");
+  }
+}
