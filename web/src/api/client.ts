@@ -16,6 +16,7 @@ import type {
   ShootState,
   ShootTitle,
   Unit,
+  WaterShape,
   Wheels,
 } from './document';
 
@@ -94,6 +95,20 @@ function live(id: string, path: string, query: Record<string, string> = {}) {
 /** A picture of the shelf. */
 export type Pattern = Schemas['Pattern'];
 
+/** How far a light's caustics are seen in the live picture, and what stands against them. */
+export type LiveCaustics = Omit<Schemas['LiveCaustics'], 'drownedBy' | 'thrownBy' | 'survey'> & {
+  drownedBy: string | null;
+  thrownBy: string | null;
+  survey: Omit<Schemas['CausticSurvey'], 'focus'> & { focus: Schemas['Focus'] | null };
+};
+
+/** What was done so that a light or a piece throws caustics. */
+export type CausticStep = Schemas['CausticStep'];
+export interface CausticSetup {
+  operations: Operation[];
+  steps: CausticStep[];
+}
+
 /** A look that is kept for all shoots. */
 export type KeptLook = Omit<Schemas['Entry'], 'look'> & { look: Look };
 
@@ -163,6 +178,16 @@ export const api = {
   },
   shelf: async () =>
     answer<{ group: string; material: Material }[]>(await reached(fetch('/api/shelf/materials'))),
+  waterShelf: async () =>
+    answer<{ shape: WaterShape; material: Material }[]>(await reached(fetch('/api/shelf/waters'))),
+  /** What a light or a piece needs to throw caustics, and the operations that do it. */
+  causticSetup: async (id: string, of: { light: string } | { piece: string; shot: string }) =>
+    answer<CausticSetup>(await post(`${shoot(id)}/caustics`, of)),
+  /** How far a light's caustics are seen; null where it casts none. */
+  caustics: async (id: string, light: string) => {
+    const response = await reached(fetch(live(id, 'caustics', { light })));
+    return response.status === 204 ? null : answer<LiveCaustics>(response);
+  },
   pictureShelf: async () => answer<Pattern[]>(await reached(fetch('/api/shelf/pictures'))),
   patternUrl: (id: string) => `/api/shelf/pictures/${encodeURIComponent(id)}.png`,
   takePattern: async (id: string, pattern: string) =>

@@ -32,6 +32,10 @@ export type Corner = ShapeOf<'lathe'>['profile'][number];
 export type TubePoint = Extract<ShapeOf<'tube'>, { points: unknown }>['points'][number];
 /** An opening in a wall of a room. */
 export type Opening = ShapeOf<'room'>['openings'][number];
+/** Open water. */
+export type WaterShape = ShapeOf<'water'>;
+export type RippleRing = WaterShape['ripples'][number];
+export type FineRipples = NonNullable<WaterShape['fine']>;
 export type Copies = NonNullable<Piece['copies']>;
 export type Visibility = Piece['visibility'];
 export type Brightness = Light['brightness'];

@@ -104,6 +104,8 @@ export const untouched = {
   castsCaustics: false,
   causticLevel: 1,
   causticSoftnessMillimetres: 0,
+  causticSoftnessShare: 0,
+  causticFadesAtMetres: 0,
   parent: null,
   aimedAt: null,
   bank: null,

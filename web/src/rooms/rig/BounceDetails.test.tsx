@@ -12,7 +12,7 @@ const keep = vi.fn(() => Promise.resolve(true));
 
 function shown(overGloss: Way) {
   const document = {
-    bounce: { maxBounces: 64, level: 1, fadesAtMetres: 0, overGloss },
+    bounce: { maxBounces: 64, level: 1, fadesAtMetres: 0, overGloss, mirrorBounces: 64 },
     lights: [
       { id: 'a', name: 'Key' },
       { id: 'b', name: 'Sun' },

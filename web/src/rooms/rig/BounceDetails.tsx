@@ -5,6 +5,7 @@ import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
 import { useDesk } from '../../live/useShoot';
 import { useLive } from '../../live/store';
+import { MirrorBounces } from './MirrorBounces';
 
 const turns: Quantity = { unit: '', least: 1, most: 64, step: 1, digits: 0 };
 const fades: Quantity = { ...quantities.length, least: 0 };
@@ -66,7 +67,7 @@ function percent(share: number) {
 export function BounceDetails() {
   const number = (
     label: string,
-    field: Exclude<keyof ShootDocument['bounce'], 'overGloss'>,
+    field: 'maxBounces' | 'level' | 'fadesAtMetres',
     quantity: Quantity,
   ) => (
     <NumberOf
@@ -85,6 +86,7 @@ export function BounceDetails() {
         {number('Fades at', 'fadesAtMetres', fades)}
       </Row>
       <LightOverGloss />
+      <MirrorBounces />
     </Section>
   );
 }

@@ -2,39 +2,64 @@ import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, test, vi } from 'vitest';
 import type { ShootDocument } from '../../api/document';
-import { useLive } from '../../live/store';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { api, type LiveCaustics } from '../../api/client';
 import { ShootContext, type ShootDesk } from '../../live/useShoot';
-import { CausticDetails, said } from './CausticDetails';
+import { CausticDetails } from './CausticDetails';
 import type { LightProps } from './props';
 
 const keep = vi.fn(() => Promise.resolve(true));
 
-function shown(castsCaustics: boolean, share?: number) {
-  useLive.setState({
-    progress: { caustics: share === undefined ? {} : { a: share } },
-  } as unknown as Partial<ReturnType<typeof useLive.getState>>);
+const seen: LiveCaustics = {
+  share: 0.213,
+  ofPicture: 0.02,
+  drownedBy: 'a',
+  drownedStops: 1,
+  thrownBy: 'Lens',
+  penumbra: 0.01,
+  survey: {
+    casters: 1,
+    lit: true,
+    landed: 0.8,
+    escaped: 0.1,
+    reflectance: 0.5,
+    metres: 0.6,
+    lightAngle: 0.02,
+    pattern: 0.3,
+    piece: 0,
+    focus: null,
+  },
+};
+
+function shown(castsCaustics: boolean, others: object = {}) {
   const light = {
     id: 'a',
     name: 'Beam',
     castsCaustics,
     causticLevel: 1,
     causticSoftnessMillimetres: 2,
+    causticSoftnessShare: 0.05,
+    causticFadesAtMetres: 3,
+    muted: false,
+    ...others,
   } as unknown as LightProps['light'];
   const document = { lights: [light] } as unknown as ShootDocument;
-  const desk = { state: { document }, document, keep } as unknown as ShootDesk;
+  const desk = { state: { id: 's', document }, document, keep } as unknown as ShootDesk;
   const set: LightProps['set'] = (_, field, value) => [
     { op: 'replace', path: `/lights/0/${field}`, value },
   ];
   render(
-    <ShootContext.Provider value={desk}>
-      <CausticDetails light={light} here={() => light} set={set} />
-    </ShootContext.Provider>,
+    <QueryClientProvider client={new QueryClient()}>
+      <ShootContext.Provider value={desk}>
+        <CausticDetails light={light} here={() => light} set={set} />
+      </ShootContext.Provider>
+    </QueryClientProvider>,
   );
 }
 
 afterEach(() => {
   keep.mockClear();
-  useLive.setState(useLive.getInitialState(), true);
+  vi.restoreAllMocks();
 });
 
 test('casting caustics is an edit of its own', async () => {
@@ -46,17 +71,25 @@ test('casting caustics is an edit of its own', async () => {
   ]);
 });
 
-test('a light that casts them has their level and softness, and says how much they are', () => {
-  shown(true, 0.213);
+test('a light that casts them has its levers, and says how much they are', async () => {
+  const asked = vi.spyOn(api, 'caustics').mockResolvedValue(seen);
+  shown(true);
   expect(screen.getByLabelText('Level of the caustics')).toHaveValue('1');
   expect(screen.getByLabelText('Edge softness of the caustics')).toHaveValue('2');
-  expect(screen.getByText('21 % of its light in the picture.')).toBeInTheDocument();
+  expect(screen.getByLabelText('Softness of the caustics by distance')).toHaveValue('5');
+  expect(screen.getByLabelText('Where the caustics fade')).toHaveValue('3');
+  expect(
+    await screen.findByText(
+      '21 % of its light in the picture, 2.0 % of all light, most thrown by Lens.',
+    ),
+  ).toBeInTheDocument();
+  expect(asked).toHaveBeenCalledWith('s', 'a');
 });
 
-test('says why none are seen', () => {
-  expect(said(0, 1)).toMatch(/^None of its light falls into the picture/);
-  expect(said(0.5, 0)).toBe('Their level is 0.');
-  expect(said(undefined, 1)).toBe('Being measured …');
-  expect(said(0.0004, 1)).toBe('Under 0.1 % of its light in the picture.');
-  expect(said(0.021, 1)).toBe('2.1 % of its light in the picture.');
+test('what is turned off by hand is said first', () => {
+  vi.spyOn(api, 'caustics').mockResolvedValue(seen);
+  shown(true, { causticLevel: 0 });
+  expect(screen.getByText('Their level is 0.')).toBeInTheDocument();
+  shown(true, { muted: true });
+  expect(screen.getByText('The light is muted.')).toBeInTheDocument();
 });

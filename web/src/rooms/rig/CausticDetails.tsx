@@ -1,9 +1,12 @@
 import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { api } from '../../api/client';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { quantities, type Quantity } from '../../controls/quantity';
 import { SwitchOf } from '../../controls/SwitchOf';
-import { useLive } from '../../live/store';
 import { useDesk } from '../../live/useShoot';
+import { amount, reasons } from './causticReasons';
+import { MakeCaustics } from './MakeCaustics';
 import type { LightProps } from './props';
 
 const softness: Quantity = {
@@ -15,10 +18,15 @@ const softness: Quantity = {
   digits: 1,
 };
 
+const byDistance: Quantity = { unit: '%', least: 0, most: 100, step: 1, digits: 1 };
+const fades: Quantity = { ...quantities.length, least: 0 };
+
+/** How often what is seen of them is asked for again. */
+const AGAIN_MILLIS = 3000;
+
 /** What a light throws through glass and off mirrors. */
 export function CausticDetails({ light, here, set }: LightProps) {
   const desk = useDesk();
-  const share = useLive((s) => s.progress?.caustics?.[light.id]);
   return (
     <Section title="Caustics">
       <SwitchOf
@@ -31,6 +39,7 @@ export function CausticDetails({ light, here, set }: LightProps) {
           )
         }
       />
+      {!light.castsCaustics && <MakeCaustics name={light.name} of={{ light: light.id }} />}
       {light.castsCaustics && (
         <>
           <Row>
@@ -51,26 +60,54 @@ export function CausticDetails({ light, here, set }: LightProps) {
               quantity={softness}
             />
           </Row>
-          <Typography variant="caption" color="text.secondary">
-            {said(share, light.causticLevel)}
-          </Typography>
+          <Row>
+            <NumberOf
+              label="Softer with distance"
+              name="Softness of the caustics by distance"
+              edit={`Edges of the caustics of ${light.name}`}
+              read={(d) => 100 * here(d).causticSoftnessShare}
+              write={(d, v) => set(d, 'causticSoftnessShare', v / 100)}
+              quantity={byDistance}
+            />
+            <NumberOf
+              label="Fade at (0: never)"
+              name="Where the caustics fade"
+              edit={`Reach of the caustics of ${light.name}`}
+              read={(d) => here(d).causticFadesAtMetres}
+              write={(d, v) => set(d, 'causticFadesAtMetres', v)}
+              quantity={fades}
+            />
+          </Row>
+          <Seen light={light} />
         </>
       )}
     </Section>
   );
 }
 
-/** How much of its light a light's caustics are, or why there is nothing to see. */
-export function said(share: number | undefined, of: number) {
-  if (of === 0) return 'Their level is 0.';
-  if (share === undefined) return 'Being measured …';
-  if (share === 0) {
-    return (
-      'None of its light falls into the picture over glass or mirrors. Glass, water and metal up ' +
-      'to a roughness of 0.25 throw it; something matte has to lie where it goes.'
-    );
-  }
-  if (share < 0.001) return 'Under 0.1 % of its light in the picture.';
-  const percent = share < 0.1 ? (100 * share).toFixed(1) : Math.round(100 * share).toString();
-  return `${percent} % of its light in the picture.`;
+/** How much of the picture they are, and why they are not seen better. */
+function Seen({ light }: Pick<LightProps, 'light'>) {
+  const desk = useDesk();
+  const query = useQuery({
+    queryKey: ['caustics', desk.state.id, light.id],
+    queryFn: () => api.caustics(desk.state.id, light.id),
+    refetchInterval: AGAIN_MILLIS,
+  });
+  const names = Object.fromEntries(desk.document.lights.map((l) => [l.id, l.name]));
+  const seen = query.data;
+  const lines =
+    light.causticLevel === 0
+      ? ['Their level is 0.']
+      : light.muted
+        ? ['The light is muted.']
+        : !seen
+          ? ['Being measured …']
+          : [amount(seen), ...reasons(seen, light.id, names)];
+  return (
+    <Typography variant="caption" color="text.secondary" component="div" sx={{ minHeight: 32 }}>
+      {lines.map((line) => (
+        <div key={line}>{line}</div>
+      ))}
+    </Typography>
+  );
 }

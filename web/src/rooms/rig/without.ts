@@ -44,7 +44,15 @@ export function setFree(light: Light, document: ShootDocument): Operation[] {
 
 /** Takes names of pieces that go out of every link and tie. */
 export function unlinked(gone: Set<string>, document: ShootDocument): Operation[] {
-  return document.lights.flatMap((light) => {
+  const unseen = document.pieces
+    .filter((p) => !gone.has(p.id))
+    .filter((p) => p.visibility.reflectedIn.pieces.some((id) => gone.has(id)))
+    .map((p) => {
+      const { only, pieces } = p.visibility.reflectedIn;
+      const kept = pieces.filter((id) => !gone.has(id));
+      return setField(document, 'pieces', p.id, 'visibility/reflectedIn', { only, pieces: kept });
+    });
+  const unlit = document.lights.flatMap((light) => {
     const operations: Operation[] = [];
     for (const field of ['lightLinking', 'shadowLinking'] as const) {
       const kept = light[field].pieces.filter((id) => !gone.has(id));
@@ -67,4 +75,5 @@ export function unlinked(gone: Set<string>, document: ShootDocument): Operation[
     }
     return operations;
   });
+  return [...unseen, ...unlit];
 }

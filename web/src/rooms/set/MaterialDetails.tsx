@@ -16,7 +16,9 @@ import { useChoice, type At } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
 import { MapsDetails } from './MapsDetails';
+import { MakeCaustics } from '../rig/MakeCaustics';
 import { MaterialCaustics } from './MaterialCaustics';
+import { ReflectionDetails } from './ReflectionDetails';
 import { Shelf } from './Shelf';
 
 const ior: Quantity = { unit: '', least: 1, most: 3, step: 0.01, digits: 3 };
@@ -29,6 +31,7 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
   const document = desk.state.document;
   const material = desk.document.materials.find((m) => m.id === piece.material);
   if (!material) return null;
+  const shot = useChoice.getState().shot ?? document.shots[0]?.id;
   const users = document.pieces.filter((p) => p.material === material.id).length;
   const here = (d: ShootDocument) => d.materials.find((m) => m.id === material.id) ?? material;
   const set = (d: ShootDocument, field: string, value: unknown): Operation[] => [
@@ -194,7 +197,9 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
           material={material}
           onChange={(label, on) => void desk.keep(label, set(document, 'castsCaustics', on))}
         />
+        {shot && <MakeCaustics name={piece.name} of={{ piece: piece.id, shot }} />}
       </Section>
+      <ReflectionDetails material={material} here={here} set={set} />
       <Section title="Coat and sheen">
         <Row>
           {number('Coat', 'coat/amount', (m) => m.coat.amount)}

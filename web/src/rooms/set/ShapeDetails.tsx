@@ -22,6 +22,7 @@ import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
 import { dimensionQuantity, dimensions } from './newPiece';
 import { ProfilePad } from './ProfilePad';
+import { WaterDetails } from './WaterDetails';
 
 interface Props {
   piece: Piece;
@@ -30,13 +31,14 @@ interface Props {
 }
 
 const fromNothing: Quantity = { ...quantities.length, least: 0 };
-const NO_STRUTS = new Set(['model', 'struts', 'smooth', 'water', 'ground']);
+const NO_STRUTS = new Set(['model', 'struts', 'smooth', 'ground']);
 
 /** The numbers that a set piece is built from. */
 export function ShapeDetails(p: Props) {
   const desk = useDesk();
   const shape = p.piece.shape;
   if (!shape) return null;
+  if (shape.kind === 'water') return <WaterDetails {...p} />;
   const wrapped = shape.kind === 'struts' || shape.kind === 'smooth';
   const inner = wrapped ? (shape.of as Shape) : shape;
   const under = wrapped ? 'shape/of' : 'shape';

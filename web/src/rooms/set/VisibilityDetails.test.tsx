@@ -15,12 +15,14 @@ const piece = {
     shadow: true,
     bounce: true,
     shadowCatcher: false,
+    reflectedIn: { only: false, pieces: [] },
   },
 } as unknown as Piece;
 
 test('where a piece is seen and what it casts are kept as edits of their own', async () => {
   const keep = vi.fn(() => Promise.resolve(true));
-  const desk = { state: { document: {} as ShootDocument }, keep } as unknown as ShootDesk;
+  const document = { pieces: [piece], lights: [] } as unknown as ShootDocument;
+  const desk = { state: { document }, document, keep } as unknown as ShootDesk;
   render(
     <ShootContext.Provider value={desk}>
       <VisibilityDetails
@@ -34,6 +36,23 @@ test('where a piece is seen and what it casts are kept as edits of their own', a
   await userEvent.click(screen.getByRole('checkbox', { name: 'In reflections' }));
   expect(keep).toHaveBeenLastCalledWith('Where Globe is seen', [
     { op: 'replace', path: '/pieces/0/visibility/reflection', value: false },
+  ]);
+  await userEvent.click(screen.getByLabelText('Shows'));
+  await userEvent.click(screen.getByRole('option', { name: 'Only in the picture' }));
+  expect(keep).toHaveBeenLastCalledWith('Where Globe is seen', [
+    {
+      op: 'replace',
+      path: '/pieces/0/visibility',
+      value: {
+        camera: true,
+        reflection: false,
+        refraction: true,
+        shadow: false,
+        bounce: false,
+        shadowCatcher: false,
+        reflectedIn: { only: false, pieces: [] },
+      },
+    },
   ]);
   await userEvent.click(screen.getByRole('checkbox', { name: 'Catches shadows' }));
   expect(keep).toHaveBeenLastCalledWith('Globe as a shadow catcher', [

@@ -3,9 +3,12 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import type { Operation, Piece, ShootDocument, Visibility } from '../../api/document';
 import { Section } from '../../controls/FieldOf';
+import { PlainSelect } from '../../controls/PlainSelect';
 import { useDesk } from '../../live/useShoot';
+import { ReflectedIn } from './ReflectedIn';
+import { showing, shownAs, type Showing } from './showing';
 
-type Kinds = [keyof Visibility, string][];
+type Kinds = [Exclude<keyof Visibility, 'reflectedIn'>, string][];
 
 const SEEN: Kinds = [
   ['camera', 'Directly'],
@@ -18,6 +21,13 @@ const CASTS: Kinds = [
 ];
 const CATCHES: Kinds = [['shadowCatcher', 'Catches shadows']];
 
+const WAYS: { value: Showing; text: string }[] = [
+  { value: 'both', text: 'Everywhere' },
+  { value: 'reflections', text: 'Only in reflections' },
+  { value: 'picture', text: 'Only in the picture' },
+  { value: 'other', text: 'As set below' },
+];
+
 interface Props {
   piece: Piece;
   set: (d: ShootDocument, field: string, value: unknown) => Operation[];
@@ -25,10 +35,26 @@ interface Props {
 
 /** Where a piece is seen, what it casts, and whether it catches shadows. */
 export function VisibilityDetails(p: Props) {
+  const desk = useDesk();
+  const way = showing(p.piece);
   return (
     <>
       <Section title="Seen">
+        <PlainSelect
+          label="Shows"
+          value={way}
+          options={WAYS.filter((w) => w.value !== 'other' || way === 'other')}
+          onChange={(to) => {
+            if (to !== 'other') {
+              void desk.keep(
+                `Where ${p.piece.name} is seen`,
+                shownAs(p.piece, to as Exclude<Showing, 'other'>, desk.state.document),
+              );
+            }
+          }}
+        />
         <Switches {...p} kinds={SEEN} edit={`Where ${p.piece.name} is seen`} />
+        {p.piece.visibility.reflection && <ReflectedIn {...p} />}
       </Section>
       <Section title="Casts">
         <Switches {...p} kinds={CASTS} edit={`What ${p.piece.name} casts`} />

@@ -100,7 +100,11 @@ export const newShapes: Record<string, { name: string; shape: Shape | null; lift
       waveHeight: 0.01,
       waveLength: 0.25,
       headingDegrees: 30,
+      choppiness: 0.2,
+      waveSpeed: 1,
       seed: 1,
+      ripples: [],
+      fine: null,
       seconds: 0,
     },
     lift: 0.2,
@@ -176,16 +180,6 @@ export const dimensions: Record<string, [field: string, label: string][]> = {
     ['thickness', 'Walls'],
   ],
   tube: [['radius', 'Radius']],
-  water: [
-    ['width', 'Width'],
-    ['depth', 'Depth'],
-    ['deep', 'Deep (0: surface)'],
-    ['waveHeight', 'Wave height'],
-    ['waveLength', 'Wave length'],
-    ['headingDegrees', 'Heading'],
-    ['seconds', 'Time'],
-    ['seed', 'Seed'],
-  ],
   ground: [
     ['width', 'Width'],
     ['depth', 'Depth'],
@@ -215,15 +209,11 @@ export const seed: Quantity = { unit: '', least: 0, most: 1_000_000, step: 1, di
 export const dimensionQuantity: Record<string, Quantity> = {
   rounding: fromNothing,
   top: fromNothing,
-  deep: fromNothing,
-  waveHeight: fromNothing,
   rise: fromNothing,
   bevel: fromNothing,
   spacing: { unit: '', least: -0.2, most: 2, step: 0.01, digits: 2 },
   bendDegrees: { ...quantities.degrees, least: -350, most: 350 },
-  headingDegrees: quantities.degrees,
   roughness: quantities.share,
-  seconds: { unit: 's', least: -1e6, most: 1e6, step: 0.1, digits: 2 },
   seed,
   creaseDegrees: { ...quantities.degrees, least: 0, most: 180 },
   subdivisions: { unit: '', least: 0, most: 5, step: 1, digits: 0 },
@@ -271,6 +261,7 @@ export const everything: Visibility = {
   shadow: true,
   bounce: true,
   shadowCatcher: false,
+  reflectedIn: { only: false, pieces: [] },
 };
 
 /** The material that a set without any begins with. */
@@ -309,6 +300,7 @@ export const grey: Material = {
     rim: null,
   },
   castsCaustics: true,
+  reflections: { level: 1, tint: [1, 1, 1], roughness: 0 },
 };
 
 /** The piece and all that stands in it. */

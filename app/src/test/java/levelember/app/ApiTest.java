@@ -509,6 +509,31 @@ class ApiTest {
         .isEqualTo(422);
   }
 
+  @Test
+  void causticsAreSetUpForAPieceAndTheLiveOnesAreRead() throws Exception {
+    JsonNode none = ok("POST", id + "/caustics", "{\"piece\": \"earth\"}");
+    assertThat(none.at("/steps/0/kind").stringValue()).isEqualTo("NOT_SMOOTH");
+    assertThat(none.get("operations")).isEmpty();
+    JsonNode setup = ok("POST", id + "/caustics", "{\"light\": \"key\"}");
+    assertThat(setup.at("/steps/0/kind").stringValue()).isEqualTo("LIGHT_CASTS");
+    String light = setup.at("/steps/0/name").stringValue();
+    JsonNode change = setup.at("/operations/0");
+    assertThat(change.at("/path").stringValue()).startsWith("/lights/");
+    assertThat(change.at("/value/castsCaustics").booleanValue()).isTrue();
+    assertThat(change.at("/value/name").stringValue()).isEqualTo(light);
+    assertThat(problem(404, id + "/caustics", "{\"piece\": \"none\"}")).isNotNull();
+    assertThat(problem(404, id + "/caustics", "{\"light\": \"none\"}")).isNotNull();
+    // No light of the shoot as it is casts any.
+    assertThat(send("GET", id + "/live/caustics?light=key", null).statusCode()).isEqualTo(204);
+    URI shelf = URI.create("http://localhost:" + port + "/api/shelf/waters");
+    JsonNode waters =
+        JSON.readTree(
+            CLIENT.send(HttpRequest.newBuilder(shelf).build(), BodyHandlers.ofByteArray()).body());
+    assertThat(waters).hasSize(5);
+    assertThat(waters.at("/0/shape/kind").stringValue()).isEqualTo("water");
+    assertThat(waters.at("/0/material/ior").doubleValue()).isEqualTo(1.333);
+  }
+
   private int status(String method, String path, String type, String body) throws Exception {
     HttpResponse<byte[]> response =
         CLIENT.send(

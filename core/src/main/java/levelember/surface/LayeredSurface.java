@@ -230,6 +230,11 @@ public final class LayeredSurface {
     s.brightestMetal = brightest(s.metalF0);
   }
 
+  /** Reflectance of a point's matte base, without its faces; the mean over the channels. */
+  public float diffuseReflectance(Scattering s) {
+    return (1 - s.metal) * (1 - s.glass) * (s.colour[0] + s.colour[1] + s.colour[2]) / 3;
+  }
+
   /** The colour that a point shows in even light, about: 0…1 by channel. */
   public void albedo(Scattering s, float[] to) {
     for (int c = 0; c < 3; c++) {

@@ -46,6 +46,21 @@ final class CausticLight {
   /** A light's; null where nothing of it falls on a rough surface over casters. */
   static CausticLight of(Scene scene, int light, CasterSurfaces surfaces) {
     PhotonTracer tracer = new PhotonTracer(scene);
+    CausticLight to = chances(light, surfaces, tracer);
+    if (to == null) {
+      return null;
+    }
+    double[] before = to.before;
+    PhotonMap.Deposits deposits = new PhotonMap.Deposits();
+    for (int i = 0; i < PILOT; i++) {
+      tracer.trace(light, to, i, PILOTING, 1.0 / PILOT, deposits);
+    }
+    double width = PhotonMap.cellWidth(List.of(deposits), OCCUPANCY);
+    return width > 0 ? new CausticLight(surfaces, before, width) : null;
+  }
+
+  /** A light's probabilities of casters, without a radius; null where none of it arrives at any. */
+  static CausticLight chances(int light, CasterSurfaces surfaces, PhotonTracer tracer) {
     int count = surfaces.count();
     double[] flux = incidentFlux(light, surfaces, tracer);
     double sum = Arrays.stream(flux).sum();
@@ -57,13 +72,7 @@ final class CausticLight {
       before[c + 1] = before[c] + EVEN / count + (1 - EVEN) * flux[c] / sum;
     }
     before[count] = 1;
-    CausticLight to = new CausticLight(surfaces, before, 0);
-    PhotonMap.Deposits deposits = new PhotonMap.Deposits();
-    for (int i = 0; i < PILOT; i++) {
-      tracer.trace(light, to, i, PILOTING, 1.0 / PILOT, deposits);
-    }
-    double width = PhotonMap.cellWidth(List.of(deposits), OCCUPANCY);
-    return width > 0 ? new CausticLight(surfaces, before, width) : null;
+    return new CausticLight(surfaces, before, 0);
   }
 
   /** What arrives at each caster, up to a factor; of very many casters the same at each. */

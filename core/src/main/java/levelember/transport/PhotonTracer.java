@@ -4,6 +4,7 @@ import levelember.light.LightSample;
 import levelember.light.LightSource;
 import levelember.light.ReferencePoint;
 import levelember.math.Points;
+import levelember.math.Vec3;
 import levelember.surface.Adjoint;
 import levelember.surface.LayeredSurface;
 import levelember.surface.Scattering;
@@ -37,8 +38,25 @@ final class PhotonTracer {
 
   private final int mostBounces;
 
+  /** What becomes of a photon. */
+  enum Fate {
+    /** Its light does not arrive at the caster. */
+    UNLIT,
+    /** It falls on a rough surface. */
+    LANDED,
+    /** It leaves the set after a caster. */
+    ESCAPED,
+    /** It ends on the way: absorbed, taken back by chance, or at a smooth piece that casts none. */
+    SPENT
+  }
+
   /** The piece that emits, where its light depends on which place of it emits; else −1. */
   private int emitter;
+
+  private int firstCaster;
+
+  /** The photon has left the set. */
+  private boolean escaped;
 
   /** Reflections in mirror-like surfaces from outside so far. */
   private int mirrors;
@@ -68,28 +86,70 @@ final class PhotonTracer {
    * @param key of the pass
    * @param share of the light's flux, its level over the number of photons
    * @param to where it is added when it falls on a rough surface
+   * @return what has become of it; {@link #flux} says how much it carried to there
    */
-  void trace(
+  Fate trace(
       int light, CausticLight casters, int index, int key, double share, PhotonMap.Deposits to) {
     points.start(key, light, index);
     points.pair(Dimensions.PIXEL);
     int caster = casters.choose(points.u);
     double choice = casters.remapped(caster, points.u);
     if (!emit(light, casters.surfaces(), caster, choice, share / casters.chance(caster))) {
-      return;
+      return Fate.UNLIT;
     }
-    for (int bounce = 0; bounce < mostBounces; bounce++) {
-      if (!scatter(bounce) || !propagate()) {
-        return;
+    for (int bounce = 0; bounce < mostBounces && scatter(bounce); bounce++) {
+      if (!propagate()) {
+        return escaped ? Fate.ESCAPED : Fate.SPENT;
       }
       if (!CausticPaths.smooth(at)) {
         deposit(light, to);
-        return;
+        return Fate.LANDED;
       }
       if (!scene.isCaster(at.piece)) {
-        return;
+        return Fate.SPENT;
       }
     }
+    return Fate.SPENT;
+  }
+
+  /** What the photon traced last carried, the mean over the channels. */
+  double flux() {
+    return path.mean();
+  }
+
+  /** Piece of the caster that it began at. */
+  int firstCaster() {
+    return firstCaster;
+  }
+
+  /** Where the photon traced last has landed. */
+  SurfaceInteraction landing() {
+    return at;
+  }
+
+  /** How far it had come there from the last smooth surface, metres. */
+  double way() {
+    return path.sinceVertex + walk.t;
+  }
+
+  /**
+   * Angle between two directions in which a light is sampled from one place on a caster, radians;
+   * NaN where its light does not arrive.
+   */
+  double angleOfLight(int light, CausticLight casters, int index, int key) {
+    points.start(key, light, index);
+    points.pair(Dimensions.PIXEL);
+    int caster = casters.choose(points.u);
+    if (!emit(light, casters.surfaces(), caster, casters.remapped(caster, points.u), 1)) {
+      return Double.NaN;
+    }
+    Vec3 first = new Vec3(lightRay.x, lightRay.y, lightRay.z);
+    points.start(~key, light, index);
+    if (!sampleLight(light)) {
+      return Double.NaN;
+    }
+    Vec3 second = new Vec3(lightRay.x, lightRay.y, lightRay.z);
+    return StrictMath.atan2(first.cross(second).length(), first.dot(second));
   }
 
   /** One estimate of the flux that arrives at a caster, mean over the channels. */
@@ -134,6 +194,8 @@ final class PhotonTracer {
     path.begin(start.x + BEFORE * wx, start.y + BEFORE * wy, start.z + BEFORE * wz, -wx, -wy, -wz);
     path.rayKind = Hierarchy.BOUNCE;
     mirrors = 0;
+    firstCaster = surfaces.piece(caster);
+    escaped = false;
     media.clear();
     path.r = flux * lightRay.r * shadow.r;
     path.g = flux * lightRay.g * shadow.g;
@@ -267,6 +329,7 @@ final class PhotonTracer {
       rays.bounced++;
       float far = Float.POSITIVE_INFINITY;
       if (!walk.nearest(path.ox, path.oy, path.oz, dx, dy, dz, far, path.rayKind)) {
+        escaped = true;
         return false;
       }
       LayeredSurface medium = media.medium();

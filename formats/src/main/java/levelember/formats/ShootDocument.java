@@ -319,6 +319,11 @@ public final class ShootDocument {
     return ShootTree.of(shoot);
   }
 
+  /** A shape as it stands in a document. */
+  public static JsonNode tree(Shape shape) {
+    return ShootTree.shape(shape);
+  }
+
   /** A material as it stands in a document. */
   public static JsonNode tree(Material material) {
     return MaterialDocument.write(material);

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import levelember.math.Vec3;
 import levelember.shoot.Bank;
+import levelember.shoot.Bounce;
 import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
 import levelember.shoot.Gobo;
@@ -33,14 +34,7 @@ final class ShootTree {
     to.put("version", ShootDocument.VERSION);
     to.put("name", s.name());
     to.put("masterStops", s.masterStops());
-    to.putObject("bounce")
-        .put("maxBounces", s.bounce().maxBounces())
-        .put("level", s.bounce().level())
-        .put("fadesAtMetres", s.bounce().fadesAtMetres())
-        .put("overGloss", s.bounce().overGloss().name().toLowerCase(Locale.ROOT))
-        .put("mirrorBounces", s.bounce().mirrors().most())
-        .put("mirrorEnd", s.bounce().mirrors().end().toString())
-        .set("mirrorColour", colour(s.bounce().mirrors().colour()));
+    to.set("bounce", bounce(s.bounce()));
     ArrayNode banks = to.putArray("banks");
     s.banks().forEach(x -> banks.add(bank(x)));
     ArrayNode shots = to.putArray("shots");
@@ -62,6 +56,18 @@ final class ShootTree {
 
   static ArrayNode colour(Rgb c) {
     return JSON.arrayNode().add(c.r()).add(c.g()).add(c.b());
+  }
+
+  static ObjectNode bounce(Bounce b) {
+    ObjectNode to = JSON.objectNode();
+    to.put("maxBounces", b.maxBounces())
+        .put("level", b.level())
+        .put("fadesAtMetres", b.fadesAtMetres())
+        .put("overGloss", b.overGloss().name().toLowerCase(Locale.ROOT))
+        .put("mirrorBounces", b.mirrors().most())
+        .put("mirrorEnd", b.mirrors().end().toString())
+        .set("mirrorColour", colour(b.mirrors().colour()));
+    return to;
   }
 
   static ObjectNode piece(Piece p) {
@@ -103,7 +109,7 @@ final class ShootTree {
     return to;
   }
 
-  private static ObjectNode shape(Shape shape) {
+  static ObjectNode shape(Shape shape) {
     ObjectNode to = JSON.objectNode();
     switch (shape) {
       case Shape.Floor s -> to.put("kind", "floor").put("width", s.width()).put("depth", s.depth());

@@ -180,6 +180,18 @@ class LiveController {
     return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(Metering.of(light, x, y));
   }
 
+  /** How far a light's caustics are seen, and where they come from and go; nothing without them. */
+  @GetMapping("/caustics")
+  ResponseEntity<LiveCaustics> caustics(
+      @PathVariable String id,
+      @RequestParam(defaultValue = "") String page,
+      @RequestParam String light) {
+    return now(id, page)
+        .flatMap(m -> LiveCaustics.of(m, light))
+        .map(c -> ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(c))
+        .orElseGet(() -> ResponseEntity.noContent().build());
+  }
+
   /** The white balance that shows a place of the picture as a grey. */
   @GetMapping("/neutral")
   ResponseEntity<WhiteBalance> neutral(

@@ -1,0 +1,372 @@
+package levelember.edit;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
+import levelember.geometry.Meshes;
+import levelember.math.Vec3;
+import levelember.shoot.Bounce;
+import levelember.shoot.Brightness;
+import levelember.shoot.Emitter;
+import levelember.shoot.Frames;
+import levelember.shoot.Light;
+import levelember.shoot.LightColour;
+import levelember.shoot.Material;
+import levelember.shoot.Piece;
+import levelember.shoot.Scope;
+import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+import levelember.shoot.Traced;
+import levelember.shoot.Visibility;
+
+/**
+ * Sets up what a light or a piece needs to throw caustics.
+ *
+ * @param shoot with it
+ * @param steps what was done to it, and what stands in the way
+ */
+public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
+  /** Perceptual roughness up to which glass and metal throw caustics. */
+  public static final double SMOOTH = 0.25;
+
+  private static final double SMOOTHED = 0.1;
+
+  /** Surfaces that light meets through a body of glass on its way from a floor to a lamp. */
+  private static final int BOUNCES = 8;
+
+  /** Apparent diameter up to which a lamp draws edges, radians: some twenty degrees. */
+  private static final double SMALL = 0.35;
+
+  /** Luminance of a matte grey under a lamp that is added, over mid grey. */
+  private static final double OVER_MID = 4;
+
+  /** What was done, or what cannot be. */
+  public enum Kind {
+    /** A light casts caustics now. */
+    LIGHT_CASTS,
+    /** A light was muted. */
+    LIGHT_ON,
+    /** The level of a light's caustics was 0. */
+    LEVEL_RAISED,
+    /** A small spot was added. */
+    LIGHT_ADDED,
+    /** A material casts caustics now. */
+    MATERIAL_CASTS,
+    /** A material was too rough; the value is what its roughness was. */
+    MATERIAL_SMOOTHED,
+    /** A piece was hidden from some light. */
+    PIECE_SHOWN,
+    /** Light could meet too few surfaces; the value is how many. */
+    BOUNCES_RAISED,
+    /** A piece is neither glass nor metal: nothing was done. */
+    NOT_SMOOTH,
+    /** No piece that the light lights is glass or polished metal. */
+    NO_SMOOTH_PIECE
+  }
+
+  /**
+   * One step.
+   *
+   * @param kind what it is
+   * @param name of the light, material or piece; empty where there is none
+   * @param value that it had before, where the kind says so; else 0
+   */
+  public record CausticStep(Kind kind, String name, double value) {}
+
+  public CausticSetup {
+    steps = List.copyOf(steps);
+  }
+
+  /**
+   * Sets up a light.
+   *
+   * @param id of the light, which must be there
+   */
+  public static CausticSetup forLight(Shoot shoot, String id) {
+    Work work = new Work(shoot);
+    Light light = shoot.light(id).orElseThrow();
+    boolean[] lit = Frames.in(light.reach().lightLinking(), shoot.pieces());
+    List<Piece> smooth = new ArrayList<>();
+    for (int i = 0; i < shoot.pieces().size(); i++) {
+      Piece piece = shoot.pieces().get(i);
+      if ((lit == null || lit[i]) && piece.shown() && work.isSmooth(piece)) {
+        smooth.add(piece);
+      }
+    }
+    work.cast(light);
+    if (smooth.isEmpty()) {
+      work.add(Kind.NO_SMOOTH_PIECE, "", 0);
+    } else if (smooth.stream().noneMatch(p -> work.material(p).castsCaustics())) {
+      smooth.forEach(work::materialCasts);
+    }
+    work.bounces();
+    return work.done();
+  }
+
+  /**
+   * Sets up a piece, with all that stands in it.
+   *
+   * @param id of the piece, which must be there
+   * @param shot that a light is put in for where there is none
+   */
+  public static CausticSetup forPiece(Shoot shoot, String id, Shot shot, Meshes meshes) {
+    Work work = new Work(shoot);
+    Set<String> own = SetDown.withAllIn(shoot.pieces(), id);
+    List<Piece> glassy =
+        shoot.pieces().stream()
+            .filter(p -> own.contains(p.id()) && p.shape() != null)
+            .filter(p -> glassOrMetal(work.material(p)))
+            .toList();
+    WorldBox box = WorldBox.of(shoot.pieces(), id, meshes).orElse(null);
+    if (glassy.isEmpty() || box == null) {
+      work.add(Kind.NOT_SMOOTH, work.name(id), 0);
+      return work.done();
+    }
+    for (Piece piece : glassy) {
+      work.materialCasts(piece);
+      work.smooth(piece);
+      work.show(piece);
+    }
+    work.lit(glassy.getFirst(), box, shot);
+    work.bounces();
+    return work.done();
+  }
+
+  private static boolean glassOrMetal(Material m) {
+    return m != null
+        && (m.metalness() >= 0.5 || (1 - m.metalness()) * m.glass().transmission() >= 0.5);
+  }
+
+  /** The shoot while it is changed. */
+  private static final class Work {
+    private Shoot shoot;
+    private final List<CausticStep> steps = new ArrayList<>();
+
+    Work(Shoot shoot) {
+      this.shoot = shoot;
+    }
+
+    CausticSetup done() {
+      return new CausticSetup(shoot, steps);
+    }
+
+    void add(Kind kind, String name, double value) {
+      CausticStep step = new CausticStep(kind, name, value);
+      if (!steps.contains(step)) {
+        steps.add(step);
+      }
+    }
+
+    String name(String piece) {
+      return shoot.pieces().stream()
+          .filter(p -> p.id().equals(piece))
+          .map(Piece::name)
+          .findFirst()
+          .orElseThrow();
+    }
+
+    Material material(Piece piece) {
+      return shoot.materials().stream()
+          .filter(m -> m.id().equals(piece.material()))
+          .findFirst()
+          .orElse(null);
+    }
+
+    boolean isSmooth(Piece piece) {
+      Material m = piece.shape() == null ? null : material(piece);
+      return glassOrMetal(m) && m.roughness() <= SMOOTH;
+    }
+
+    void cast(Light light) {
+      if (!light.reach().caustics().cast()) {
+        put(light, l -> l.withReach(l.reach().withCaustics(l.reach().caustics().withCast(true))));
+        add(Kind.LIGHT_CASTS, light.name(), 0);
+      }
+      if (light.reach().caustics().level() == 0) {
+        put(light, l -> l.withReach(l.reach().withCaustics(l.reach().caustics().withLevel(1))));
+        add(Kind.LEVEL_RAISED, light.name(), 0);
+      }
+      if (light.muted()) {
+        put(light, l -> l.withMuted(false));
+        add(Kind.LIGHT_ON, light.name(), 0);
+      }
+    }
+
+    private void put(Light light, UnaryOperator<Light> change) {
+      List<Light> lights =
+          shoot.lights().stream()
+              .map(l -> l.id().equals(light.id()) ? change.apply(l) : l)
+              .toList();
+      shoot = changed(shoot.pieces(), shoot.materials(), lights, shoot.bounce());
+    }
+
+    private Shoot changed(
+        List<Piece> pieces, List<Material> materials, List<Light> lights, Bounce bounce) {
+      return new Shoot(
+          shoot.name(),
+          pieces,
+          materials,
+          lights,
+          shoot.banks(),
+          bounce,
+          shoot.masterStops(),
+          shoot.shots(),
+          shoot.looks());
+    }
+
+    private void put(Material other) {
+      List<Material> materials =
+          shoot.materials().stream().map(m -> m.id().equals(other.id()) ? other : m).toList();
+      shoot = changed(shoot.pieces(), materials, shoot.lights(), shoot.bounce());
+    }
+
+    void materialCasts(Piece piece) {
+      Material m = material(piece);
+      if (!m.castsCaustics()) {
+        put(m.withCastsCaustics(true));
+        add(Kind.MATERIAL_CASTS, m.name(), 0);
+      }
+    }
+
+    void smooth(Piece piece) {
+      Material m = material(piece);
+      if (m.roughness() > SMOOTH) {
+        put(m.withRoughness(SMOOTHED));
+        add(Kind.MATERIAL_SMOOTHED, m.name(), m.roughness());
+      }
+    }
+
+    void show(Piece piece) {
+      Visibility v = piece.visibility();
+      boolean toAll = v.reflection() && v.refraction() && v.bounce();
+      if (toAll && v.reflectedIn().equals(Scope.ALL)) {
+        return;
+      }
+      Visibility all = new Visibility(v.camera(), true, true, v.shadow(), true, v.shadowCatcher());
+      List<Piece> pieces =
+          shoot.pieces().stream()
+              .map(p -> p.id().equals(piece.id()) ? p.withVisibility(all) : p)
+              .toList();
+      shoot = changed(pieces, shoot.materials(), shoot.lights(), shoot.bounce());
+      add(Kind.PIECE_SHOWN, piece.name(), 0);
+    }
+
+    void bounces() {
+      Bounce b = shoot.bounce();
+      if (b.maxBounces() < BOUNCES) {
+        Bounce more = new Bounce(BOUNCES, b.level(), b.fadesAtMetres(), b.overGloss(), b.mirrors());
+        shoot = changed(shoot.pieces(), shoot.materials(), shoot.lights(), more);
+        add(Kind.BOUNCES_RAISED, "", b.maxBounces());
+      }
+    }
+
+    /** Has the lamps cast that draw edges there; else the smallest; else one that is added. */
+    void lit(Piece piece, WorldBox box, Shot shot) {
+      int index =
+          shoot
+              .pieces()
+              .indexOf(
+                  shoot.pieces().stream()
+                      .filter(p -> p.id().equals(piece.id()))
+                      .findFirst()
+                      .orElseThrow());
+      Predicate<Light> lights =
+          l -> {
+            boolean[] in = Frames.in(l.reach().lightLinking(), shoot.pieces());
+            return in == null || in[index];
+          };
+      List<Light> lamps =
+          shoot.lights().stream()
+              .filter(l -> Double.isFinite(apparent(l, box.centre())))
+              .filter(lights)
+              .toList();
+      if (lamps.isEmpty()) {
+        addSpot(box, shot);
+        return;
+      }
+      if (lamps.stream().anyMatch(l -> l.reach().caustics().cast() && !l.muted())) {
+        lamps.stream().filter(l -> l.reach().caustics().cast()).forEach(this::cast);
+        return;
+      }
+      List<Light> small =
+          lamps.stream().filter(l -> apparent(l, box.centre()) <= SMALL && !l.muted()).toList();
+      if (small.isEmpty()) {
+        cast(
+            lamps.stream()
+                .min(
+                    Comparator.comparingDouble(
+                        l -> apparent(l, box.centre()) + (l.muted() ? 1 : 0)))
+                .orElseThrow());
+      } else {
+        small.forEach(this::cast);
+      }
+    }
+
+    /** Apparent diameter of a lamp from a place, radians; infinite for what is no lamp. */
+    private double apparent(Light light, Vec3 at) {
+      double size =
+          switch (light.emitter()) {
+            case Emitter.Rectangle e -> StrictMath.hypot(e.width(), e.height());
+            case Emitter.Disc e -> 2 * e.radius();
+            case Emitter.Sphere e -> 2 * e.radius();
+            case Emitter.Tube e -> e.length();
+            case Emitter.Point e -> 0;
+            case Emitter.Spot e -> 2 * e.sourceRadius();
+            case Emitter.Sun e -> -Math.toRadians(e.sizeDegrees());
+            case Emitter.SkySun e -> -Math.toRadians(e.sizeDegrees());
+            default -> Double.POSITIVE_INFINITY;
+          };
+      if (size < 0) {
+        return -size;
+      }
+      Vec3 from = Traced.inWorld(shoot, light).position();
+      return size / Math.max(1e-3, from.minus(at).length());
+    }
+
+    /** A small spot behind the piece and to the side, as the shot's camera sees it. */
+    private void addSpot(WorldBox box, Shot shot) {
+      Vec3 c = box.centre(), to = shot.position().minus(c);
+      Vec3 flat = new Vec3(to.x(), 0, to.z());
+      Vec3 view = flat.length() > 1e-6 ? flat.unit() : new Vec3(0, 0, 1);
+      Vec3 side = Vec3.UP.cross(view);
+      double far = Math.max(0.6, 6 * box.radius()), up = Math.toRadians(42);
+      Vec3 level = view.times(-0.8).plus(side.times(-0.6));
+      Vec3 at =
+          c.plus(level.times(far * StrictMath.cos(up)))
+              .plus(Vec3.UP.times(far * StrictMath.sin(up)));
+      // An exposed value of 1 is 1.2 · 2^EV cd/m², and a matte grey gives its share of lux over π.
+      double lux = OVER_MID * Math.PI * 1.2 * StrictMath.pow(2, shoot.lookOf(shot).ev());
+      double cone = 2 * Math.toDegrees(StrictMath.atan(1.6 * box.radius() / far));
+      String id = "caustic-spot";
+      for (int i = 2; taken(id); i++) {
+        id = "caustic-spot-" + i;
+      }
+      Light spot =
+          new Light(
+              id,
+              "Caustic spot",
+              new Emitter.Spot(Math.max(4, cone), 0.3, 0.01, 0.1, null, null, null),
+              at,
+              c,
+              0,
+              new Brightness(lux * far * far, Brightness.Unit.CANDELA),
+              0,
+              LightColour.NEUTRAL,
+              false,
+              false,
+              false);
+      List<Light> all = new ArrayList<>(shoot.lights());
+      all.add(spot);
+      shoot = changed(shoot.pieces(), shoot.materials(), all, shoot.bounce());
+      add(Kind.LIGHT_ADDED, spot.name(), far);
+      put(spot, l -> l.withReach(l.reach().withCaustics(l.reach().caustics().withCast(true))));
+    }
+
+    private boolean taken(String id) {
+      return shoot.light(id).isPresent();
+    }
+  }
+}

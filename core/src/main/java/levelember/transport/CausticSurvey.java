@@ -1,0 +1,188 @@
+package levelember.transport;
+
+import java.util.Arrays;
+import levelember.math.Vec3;
+import levelember.shoot.Piece;
+import levelember.shoot.Shape;
+import levelember.shoot.Shoot;
+import levelember.shoot.Waves;
+
+/**
+ * Where a light's photons come from and go, by a few thousand of them: what there is to say of
+ * caustics that are not seen. Shares are of the flux that leaves casters, means over that which
+ * lands.
+ *
+ * @param casters pieces and copies that throw caustics where they are smooth
+ * @param lit whether any of the light arrives at one
+ * @param landed share that falls on rough surfaces, 0…1
+ * @param escaped share that leaves the set, 0…1
+ * @param reflectance of the matte base where photons land, 0…1
+ * @param metres from the last smooth surface to there
+ * @param lightAngle apparent diameter of the light from the casters, radians
+ * @param pattern metres across that half of the photons fall on
+ * @param piece number of the piece that throws most, or −1
+ * @param focus how its waves bundle light, where that piece is water; else null
+ */
+public record CausticSurvey(
+    int casters,
+    boolean lit,
+    double landed,
+    double escaped,
+    double reflectance,
+    double metres,
+    double lightAngle,
+    double pattern,
+    int piece,
+    Focus focus) {
+  private static final int PHOTONS = 1 << 12, ANGLES = 1 << 8;
+  private static final int SURVEYING = 0x3C6EF372;
+
+  /** Mean distance of two points of a disc, in diameters (Santaló 1976). */
+  private static final double CHORD = 128 / (90 * Math.PI);
+
+  private static final CausticSurvey NOTHING =
+      new CausticSurvey(0, false, 0, 0, 0, 0, 0, 0, -1, null);
+
+  /**
+   * Surveys a light of a scene.
+   *
+   * @param light number of the light
+   */
+  public static CausticSurvey of(Scene scene, int light) {
+    CasterSurfaces surfaces = new CasterSurfaces(scene);
+    if (surfaces.count() == 0) {
+      return NOTHING;
+    }
+    PhotonTracer tracer = new PhotonTracer(scene);
+    CausticLight casters = CausticLight.chances(light, surfaces, tracer);
+    if (casters == null) {
+      return new CausticSurvey(surfaces.count(), false, 0, 0, 0, 0, 0, 0, -1, null);
+    }
+    Count count = new Count(new double[scene.shoot().pieces().size()]);
+    for (int i = 0; i < PHOTONS; i++) {
+      count.add(tracer, tracer.trace(light, casters, i, SURVEYING, 1.0 / PHOTONS, count.deposits));
+    }
+    return count.survey(surfaces, angle(tracer, light, casters)).focused(scene.shoot());
+  }
+
+  private static double angle(PhotonTracer tracer, int light, CausticLight casters) {
+    double sum = 0;
+    int n = 0;
+    for (int i = 0; i < ANGLES; i++) {
+      double angle = tracer.angleOfLight(light, casters, i, SURVEYING);
+      if (!Double.isNaN(angle)) {
+        sum += angle;
+        n++;
+      }
+    }
+    return n == 0 ? 0 : sum / n / CHORD;
+  }
+
+  private CausticSurvey focused(Shoot shoot) {
+    if (piece < 0 || !(shoot.pieces().get(piece).shape() instanceof Shape.Water water)) {
+      return this;
+    }
+    Piece on = shoot.pieces().get(piece);
+    double ior =
+        shoot.materials().stream()
+            .filter(m -> m.id().equals(on.material()))
+            .findFirst()
+            .orElseThrow()
+            .ior();
+    Focus waves = new Focus(metres, focalLength(water.waves(), ior));
+    return new CausticSurvey(
+        casters, lit, landed, escaped, reflectance, metres, lightAngle, pattern, piece, waves);
+  }
+
+  /**
+   * Focal length below a crest of waves as one refracting surface, metres: n R / (n − 1), R being
+   * the radius of a cosine's crest; 0 for still water.
+   */
+  static double focalLength(Waves waves, double ior) {
+    double k = 2 * Math.PI / waves.length();
+    double curvature = waves.height() / 2 * k * k;
+    return curvature > 0 && ior > 1 ? ior / (ior - 1) / curvature : 0;
+  }
+
+  /**
+   * Waves of water as lenses.
+   *
+   * @param depth metres that light goes from the surface to where it falls
+   * @param focalLength metres below a crest at which straight light meets; 0 for still water
+   */
+  public record Focus(double depth, double focalLength) {}
+
+  /** Width that the light's own size blurs edges over, metres. */
+  public double penumbra() {
+    return metres * lightAngle;
+  }
+
+  /** Sums while photons are traced. */
+  private static final class Count {
+    final PhotonMap.Deposits deposits = new PhotonMap.Deposits();
+    private final double[] byPiece;
+    private double all, landed, escaped, reflected, metres;
+
+    Count(double[] byPiece) {
+      this.byPiece = byPiece;
+    }
+
+    void add(PhotonTracer tracer, PhotonTracer.Fate fate) {
+      if (fate == PhotonTracer.Fate.UNLIT) {
+        return;
+      }
+      double flux = tracer.flux();
+      all += flux;
+      if (fate == PhotonTracer.Fate.ESCAPED) {
+        escaped += flux;
+      } else if (fate == PhotonTracer.Fate.LANDED) {
+        SurfaceInteraction at = tracer.landing();
+        landed += flux;
+        reflected += flux * at.surface.diffuseReflectance(at.scattering);
+        metres += flux * tracer.way();
+        byPiece[tracer.firstCaster()] += flux;
+      }
+    }
+
+    CausticSurvey survey(CasterSurfaces surfaces, double angle) {
+      int most = -1;
+      for (int i = 0; i < byPiece.length; i++) {
+        most = byPiece[i] > 0 && (most < 0 || byPiece[i] > byPiece[most]) ? i : most;
+      }
+      return new CausticSurvey(
+          surfaces.count(),
+          true,
+          all > 0 ? landed / all : 0,
+          all > 0 ? escaped / all : 0,
+          landed > 0 ? reflected / landed : 0,
+          landed > 0 ? metres / landed : 0,
+          angle,
+          pattern(),
+          most,
+          null);
+    }
+
+    /** Twice the distance from the middle of all photons within which half of them lie. */
+    private double pattern() {
+      int n = deposits.count;
+      if (n == 0) {
+        return 0;
+      }
+      Vec3 middle = Vec3.ZERO;
+      for (int i = 0; i < n; i++) {
+        middle = middle.plus(place(i).times(1.0 / n));
+      }
+      double[] away = new double[n];
+      for (int i = 0; i < n; i++) {
+        away[i] = place(i).minus(middle).length();
+      }
+      Arrays.sort(away);
+      return 2 * away[n / 2];
+    }
+
+    private Vec3 place(int i) {
+      int a = PhotonMap.FLOATS * i;
+      return new Vec3(deposits.values[a], deposits.values[a + 1], deposits.values[a + 2]);
+    }
+  }
+}

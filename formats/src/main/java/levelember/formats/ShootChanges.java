@@ -1,0 +1,65 @@
+package levelember.formats;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import levelember.shoot.Light;
+import levelember.shoot.Material;
+import levelember.shoot.Piece;
+import levelember.shoot.Shoot;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+
+/** What leads from one state of a shoot to another, as JSON Patch (RFC 6902). */
+public final class ShootChanges {
+  private ShootChanges() {}
+
+  /**
+   * Changed and added pieces, materials and lights, and how light bounces.
+   *
+   * @param after has all that the state before has, in the same order, and more behind it
+   */
+  public static ArrayNode operations(Shoot before, Shoot after) {
+    ArrayNode to = JsonNodeFactory.instance.arrayNode();
+    list(to, "pieces", before.pieces(), after.pieces(), Piece::id, ShootTree::piece);
+    list(
+        to,
+        "materials",
+        before.materials(),
+        after.materials(),
+        Material::id,
+        MaterialDocument::write);
+    list(to, "lights", before.lights(), after.lights(), Light::id, ShootTree::light);
+    if (!before.bounce().equals(after.bounce())) {
+      put(to, "replace", "/bounce", ShootTree.bounce(after.bounce()));
+    }
+    return to;
+  }
+
+  private static <T> void list(
+      ArrayNode to,
+      String name,
+      List<T> before,
+      List<T> after,
+      Function<T, String> id,
+      Function<T, ? extends JsonNode> tree) {
+    Map<String, Integer> places = new HashMap<>();
+    for (int i = 0; i < before.size(); i++) {
+      places.put(id.apply(before.get(i)), i);
+    }
+    for (T item : after) {
+      Integer at = places.get(id.apply(item));
+      if (at == null) {
+        put(to, "add", "/" + name + "/-", tree.apply(item));
+      } else if (!before.get(at).equals(item)) {
+        put(to, "replace", "/" + name + "/" + at, tree.apply(item));
+      }
+    }
+  }
+
+  private static void put(ArrayNode to, String op, String path, JsonNode value) {
+    to.addObject().put("op", op).put("path", path).set("value", value);
+  }
+}
