@@ -22,6 +22,7 @@ const seen: LiveCaustics = {
     lit: true,
     landed: 0.8,
     escaped: 0.1,
+    absorbed: 0.1,
     reflectance: 0.5,
     metres: 0.6,
     lightAngle: 0.02,

@@ -4,6 +4,8 @@ import type { CausticStep, LiveCaustics } from '../../api/client';
 const DROWNED = 3;
 /** Reflectance below which a surface shows little of them. */
 const DARK = 0.1;
+/** Share that glass may take before little is left to see. */
+const TAKEN = 0.8;
 /** How far off its focus light still draws lines, as a factor. */
 const FOCUS = 2.5;
 
@@ -42,6 +44,12 @@ export function reasons(c: LiveCaustics, light: string, names: Record<string, st
     to.push(
       `${percent(survey.escaped)} of what glass and mirrors throw meets nothing: put something ` +
         'matte where it goes.',
+    );
+  }
+  if (survey.absorbed > TAKEN) {
+    to.push(
+      `Tinted glass takes ${percent(survey.absorbed)} of it on the way: a paler tint, or thinner ` +
+        'glass.',
     );
   }
   if (survey.reflectance < DARK) {

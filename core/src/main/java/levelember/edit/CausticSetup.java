@@ -41,7 +41,7 @@ public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
   private static final double SMALL = 0.35;
 
   /** Luminance of a matte grey under a lamp that is added, over mid grey. */
-  private static final double OVER_MID = 4;
+  private static final double OVER_MID = 1.5;
 
   /** What was done, or what cannot be. */
   public enum Kind {

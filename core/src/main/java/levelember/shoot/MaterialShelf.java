@@ -63,7 +63,7 @@ public final class MaterialShelf {
     glass("glass-amber", "Amber glass", 0, 1.52, new Rgb(0.9, 0.42, 0.06), 0.02, false, 0);
     glass("glass-flint", "Flint glass, splits light", 0, 1.62, WHITE, 0.01, false, 36);
     glass("glass-window", "Window pane", 0, 1.52, new Rgb(0.97, 0.99, 0.98), 0.004, true, 0);
-    glass("water", "Water", 0, 1.333, new Rgb(0.82, 0.95, 0.98), 1, false, 56);
+    glass("water", "Water", 0, 1.333, new Rgb(0.82, 0.95, 0.98), 1, false, 0);
     glass("lantern", "Lantern paper", 0.8, 1.3, new Rgb(0.9, 0.78, 0.58), 0.001, true, 0);
   }
 

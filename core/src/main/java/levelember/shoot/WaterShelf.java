@@ -54,7 +54,7 @@ public final class WaterShelf {
   private WaterShelf() {}
 
   private static Material water(String id, String name, Rgb afterAMetre) {
-    return Material.glass(id, name, 0, 1.333, new Material.Glass(1, afterAMetre, 1, false, 56));
+    return Material.glass(id, name, 0, 1.333, new Material.Glass(1, afterAMetre, 1, false, 0));
   }
 
   /** All of them, from still to wild. */

@@ -16,6 +16,7 @@ import levelember.shoot.Waves;
  * @param lit whether any of the light arrives at one
  * @param landed share that falls on rough surfaces, 0…1
  * @param escaped share that leaves the set, 0…1
+ * @param absorbed share that tinted glass takes on the way, 0…1
  * @param reflectance of the matte base where photons land, 0…1
  * @param metres from the last smooth surface to there
  * @param lightAngle apparent diameter of the light from the casters, radians
@@ -28,6 +29,7 @@ public record CausticSurvey(
     boolean lit,
     double landed,
     double escaped,
+    double absorbed,
     double reflectance,
     double metres,
     double lightAngle,
@@ -41,7 +43,7 @@ public record CausticSurvey(
   private static final double CHORD = 128 / (90 * Math.PI);
 
   private static final CausticSurvey NOTHING =
-      new CausticSurvey(0, false, 0, 0, 0, 0, 0, 0, -1, null);
+      new CausticSurvey(0, false, 0, 0, 0, 0, 0, 0, 0, -1, null);
 
   /**
    * Surveys a light of a scene.
@@ -56,7 +58,7 @@ public record CausticSurvey(
     PhotonTracer tracer = new PhotonTracer(scene);
     CausticLight casters = CausticLight.chances(light, surfaces, tracer);
     if (casters == null) {
-      return new CausticSurvey(surfaces.count(), false, 0, 0, 0, 0, 0, 0, -1, null);
+      return new CausticSurvey(surfaces.count(), false, 0, 0, 0, 0, 0, 0, 0, -1, null);
     }
     Count count = new Count(new double[scene.shoot().pieces().size()]);
     for (int i = 0; i < PHOTONS; i++) {
@@ -91,7 +93,17 @@ public record CausticSurvey(
             .ior();
     Focus waves = new Focus(metres, focalLength(water.waves(), ior));
     return new CausticSurvey(
-        casters, lit, landed, escaped, reflectance, metres, lightAngle, pattern, piece, waves);
+        casters,
+        lit,
+        landed,
+        escaped,
+        absorbed,
+        reflectance,
+        metres,
+        lightAngle,
+        pattern,
+        piece,
+        waves);
   }
 
   /**
@@ -121,7 +133,7 @@ public record CausticSurvey(
   private static final class Count {
     final PhotonMap.Deposits deposits = new PhotonMap.Deposits();
     private final double[] byPiece;
-    private double all, landed, escaped, reflected, metres;
+    private double all, landed, escaped, absorbed, reflected, metres;
 
     Count(double[] byPiece) {
       this.byPiece = byPiece;
@@ -132,7 +144,8 @@ public record CausticSurvey(
         return;
       }
       double flux = tracer.flux();
-      all += flux;
+      all += flux + tracer.absorbed();
+      absorbed += tracer.absorbed();
       if (fate == PhotonTracer.Fate.ESCAPED) {
         escaped += flux;
       } else if (fate == PhotonTracer.Fate.LANDED) {
@@ -154,6 +167,7 @@ public record CausticSurvey(
           true,
           all > 0 ? landed / all : 0,
           all > 0 ? escaped / all : 0,
+          all > 0 ? absorbed / all : 0,
           landed > 0 ? reflected / landed : 0,
           landed > 0 ? metres / landed : 0,
           angle,

@@ -54,6 +54,7 @@ final class PhotonTracer {
   private int emitter;
 
   private int firstCaster;
+  private double absorbed;
 
   /** The photon has left the set. */
   private boolean escaped;
@@ -115,6 +116,11 @@ final class PhotonTracer {
   /** What the photon traced last carried, the mean over the channels. */
   double flux() {
     return path.mean();
+  }
+
+  /** What glass has absorbed of the photon traced last, the mean over the channels. */
+  double absorbed() {
+    return absorbed;
   }
 
   /** Piece of the caster that it began at. */
@@ -195,6 +201,7 @@ final class PhotonTracer {
     path.rayKind = Hierarchy.BOUNCE;
     mirrors = 0;
     firstCaster = surfaces.piece(caster);
+    absorbed = 0;
     escaped = false;
     media.clear();
     path.r = flux * lightRay.r * shadow.r;
@@ -334,10 +341,12 @@ final class PhotonTracer {
       }
       LayeredSurface medium = media.medium();
       if (medium != null) {
+        absorbed += path.mean();
         path.times(
             medium.transmittance(0, walk.t),
             medium.transmittance(1, walk.t),
             medium.transmittance(2, walk.t));
+        absorbed -= path.mean();
       }
       if (!arrive()) {
         return false;

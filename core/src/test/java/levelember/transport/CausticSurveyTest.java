@@ -149,6 +149,22 @@ class CausticSurveyTest {
   }
 
   @Test
+  void whatTintedGlassTakesIsSaid() {
+    Shoot shoot =
+        Sets.white(0.5)
+            .material(Material.glass("glass", "Glass", 1.5, Rgb.grey(0.25), 0.1))
+            .piece("floor", floor(), "white", Vec3.ZERO)
+            .piece("slab", new Shape.Box(2, 0.1, 2, 0), "glass", new Vec3(0, 0.5, 0))
+            .light(lamp(0.02, new Vec3(0, 5, 0)))
+            .seen(new Vec3(0, 2, 1), Vec3.ZERO, 0.8)
+            .shoot();
+    CausticSurvey survey = survey(shoot);
+    // Three quarters of what is not reflected at the upper face, four hundredths of it all.
+    assertThat(survey.absorbed()).isCloseTo(0.72, within(0.03));
+    assertThat(survey.landed()).isCloseTo(0.24, within(0.03));
+  }
+
+  @Test
   void surveysComeOutTheSameEachTime() {
     Shoot shoot =
         mirror()
