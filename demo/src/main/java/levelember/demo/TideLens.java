@@ -13,6 +13,7 @@ import levelember.shoot.Emitter;
 import levelember.shoot.Material;
 import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
+import levelember.shoot.RippleRing;
 import levelember.shoot.Shape;
 import levelember.shoot.Shape.Corner;
 import levelember.shoot.Shot;
@@ -26,7 +27,7 @@ final class TideLens {
     Stage s = new Stage();
     s.papered(
         "stone", "Pale stone", Rgb.WHITE, 0.55, s.pattern("limestone"), s.pattern("scuffs"), 0.4);
-    s.material(Material.matte("paper", "Dusk paper", new Rgb(0.17, 0.21, 0.25)));
+    s.material(Material.matte("paper", "Dusk paper", new Rgb(0.22, 0.27, 0.32)));
     s.material(
         Material.glass(
             "crown",
@@ -71,13 +72,13 @@ final class TideLens {
     s.reach(Reach.WHOLE.withCaustics(Caustics.CAST));
     s.light(
         "over",
-        "Rectangle over the basin",
-        new Emitter.Rectangle(0.5, 0.5, false),
-        at(0.75, 1.25, -0.15),
-        at(0.42, 0.1, 0.1),
-        5200,
-        Unit.LUMEN,
-        5600);
+        "Low spot across the basin",
+        new Emitter.Spot(24, 0.2, 0.0025, 0.3, null, null, new Emitter.Doors(8.4, 8.6, 0.65, 1.4)),
+        at(0.66, 0.53, 1.75),
+        at(0.42, 0.19, 0.04),
+        28_000,
+        Unit.CANDELA,
+        4600);
     s.reach(Reach.WHOLE.withCaustics(Caustics.CAST));
     s.light(
         "fill",
@@ -85,7 +86,7 @@ final class TideLens {
         new Emitter.Rectangle(1.4, 1.0, false),
         at(-1.4, 1.2, 1.6),
         at(0, 0.15, 0),
-        2400,
+        4600,
         Unit.LUMEN,
         6300);
     s.looks(DemoLooks.tideLens());
@@ -175,7 +176,7 @@ final class TideLens {
   }
 
   private static void basin(Stage s) {
-    double w = 0.62, d = 0.44, h = 0.085, wall = 0.02;
+    double w = 0.62, d = 0.44, h = 0.115, wall = 0.02, level = 0.1;
     s.group("basin", "Basin", at(0.42, 0.08, 0.06), at(0, -8, 0));
     s.piece(
         "basin-floor",
@@ -184,7 +185,7 @@ final class TideLens {
         Vec3.ZERO,
         Vec3.ZERO,
         new Shape.Box(w, 0.014, d, 0.002),
-        "slate",
+        "stone",
         null);
     s.piece(
         "basin-side",
@@ -208,10 +209,16 @@ final class TideLens {
         "water",
         "Rippling water",
         "basin",
-        at(0, 0.064, 0),
+        at(0, level, 0),
         Vec3.ZERO,
         new Shape.Water(
-            w - 2 * wall + 0.002, d - 2 * wall + 0.002, 0.051, Waves.round(0.0035, 0.07, 25, 3), 0),
+            w - 2 * wall + 0.002,
+            d - 2 * wall + 0.002,
+            level - 0.013,
+            new Waves(0.0011, 0.1, 65, 0.2, 1, 3),
+            List.of(new RippleRing(-0.12, 0.03, 0.0032, 0.032, 0.12)),
+            null,
+            0.4),
         "water",
         null);
     s.piece(
