@@ -33,6 +33,7 @@ export const PASSES: { name: string; passes: [PrintPass, string][] }[] = [
       ['specularIndirect', 'Specular indirect'],
       ['transmission', 'Transmission'],
       ['sheen', 'Sheen'],
+      ['caustics', 'Caustics'],
       ['shadow', 'Shadow of catchers'],
       ['noise', 'Noise'],
     ],

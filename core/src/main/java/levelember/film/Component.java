@@ -20,5 +20,7 @@ public enum Component {
   /** What shadow catchers take from what is behind them; 0 or less. */
   CAUGHT_SHADOW,
   /** Light that the first surface's sheen reflects, which is in neither of the diffuse ones. */
-  SHEEN
+  SHEEN,
+  /** Light that photons bring over glass and mirrors, in none of the others. */
+  CAUSTICS
 }

@@ -167,24 +167,14 @@ final class ContributionSink {
     }
   }
 
-  /**
-   * Adds light of a caustic that falls on a vertex.
-   *
-   * @param scattering of the vertex, evaluated for the photon's direction
-   */
-  void addCaustic(int layer, PathState path, Scattering scattering, float r, float g, float b) {
+  /** Adds light that photons bring to a vertex. */
+  void addCaustic(int layer, float r, float g, float b) {
     float luminance = Colour.luminance(r, g, b);
     if (Float.isFinite(luminance)) {
       film.gloss().addCaustic(layer, tile, luminance);
     }
-    if (!add(layer, r, g, b)) {
-      return;
-    }
-    if (path.depth == 0) {
-      here.set(scattering, 1, 1);
-      addScattered(layer, here, false, r, g, b);
-    } else {
-      addScattered(layer, path.first, false, r, g, b);
+    if (add(layer, r, g, b)) {
+      film.add(layer, Component.CAUSTICS, pixel, r, g, b);
     }
   }
 

@@ -122,8 +122,6 @@ final class PhotonGathering {
     float w = kernel * at.terminator(wx, wy, wz) / Math.max(0.05f, geometric);
     sink.addCaustic(
         light,
-        path,
-        s,
         w * path.r * p[a + 9] * s.r,
         w * path.g * p[a + 10] * s.g,
         w * path.b * p[a + 11] * s.b);

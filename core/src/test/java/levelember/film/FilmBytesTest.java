@@ -16,9 +16,11 @@ import java.util.zip.CheckedOutputStream;
 import levelember.Sets;
 import levelember.math.Vec3;
 import levelember.shoot.Brightness.Unit;
+import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
+import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
@@ -46,12 +48,14 @@ class FilmBytesTest {
             .piece("lamp", new Shape.Box(0.2, 0.2, 0.2, 0), "lamp", new Vec3(0.6, 0.4, -0.6))
             .light(
                 Sets.light(
-                    "panel",
-                    new Emitter.Rectangle(0.8, 0.6, false),
-                    new Vec3(0.4, 1.6, 0.6),
-                    Vec3.ZERO,
-                    20,
-                    Unit.NIT))
+                        "panel",
+                        new Emitter.Rectangle(0.8, 0.6, false),
+                        new Vec3(0.4, 1.6, 0.6),
+                        Vec3.ZERO,
+                        20,
+                        Unit.NIT)
+                    .withReach(Reach.WHOLE.withCaustics(Caustics.CAST)))
+            .piece("slab", new Shape.Box(1, 0.02, 1, 0), "white", new Vec3(0, 0.005, 0.6))
             .light(
                 Sets.light("glow", new Emitter.Emissive("lamp"), Vec3.ZERO, Vec3.UP, 3, Unit.NIT))
             .light(Sets.dome(0.2));

@@ -31,6 +31,8 @@ public enum PrintPass {
   TRANSMISSION("transmission", Component.TRANSMISSION),
   @JsonProperty("sheen")
   SHEEN("sheen", Component.SHEEN),
+  @JsonProperty("caustics")
+  CAUSTICS("caustics", Component.CAUSTICS),
   /** What shadow catchers take from what is behind them. */
   @JsonProperty("shadow")
   SHADOW("shadow", Component.CAUGHT_SHADOW),
