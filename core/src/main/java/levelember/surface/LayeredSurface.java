@@ -181,6 +181,15 @@ public final class LayeredSurface {
     return glass.index(wavelength);
   }
 
+  /**
+   * What light of unit radiance inside of the body is as basic radiance, which is radiance over the
+   * squared index and what paths carry.
+   */
+  public float basicRadiance(float wavelength) {
+    float n = glass.index(wavelength);
+    return 1 / (n * n);
+  }
+
   /** True for a smooth thin wall, whose glass light passes straight. */
   public boolean pane() {
     return glass.thin() && glass.smooth();

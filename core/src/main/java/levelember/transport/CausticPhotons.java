@@ -125,8 +125,15 @@ final class CausticPhotons {
     }
   }
 
+  /** Bytes that finished passes take. */
+  long bytes() {
+    synchronized (passes) {
+      return passes.values().stream().mapToLong(Pass::bytes).sum();
+    }
+  }
+
   private void forget() {
-    long sum = passes.values().stream().mapToLong(Pass::bytes).sum();
+    long sum = bytes();
     Iterator<Pass> oldest = passes.values().iterator();
     while (sum > MOST_BYTES && oldest.hasNext()) {
       Pass next = oldest.next();

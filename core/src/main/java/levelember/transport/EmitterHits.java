@@ -166,6 +166,7 @@ final class EmitterHits {
       w = weight(path, k, density);
     }
     light.radiance(triangle, walk.b, scene.emissive.third(place, walk.b, walk.c), lightRay);
+    w *= path.medium == null ? 1 : path.medium.basicRadiance(path.wavelength);
     float r = w * path.r * lightRay.r, g = w * path.g * lightRay.g, b = w * path.b * lightRay.b;
     controlled(path, k, distance, r, g, b);
   }
@@ -194,9 +195,10 @@ final class EmitterHits {
     if (medium != null && distance < Float.POSITIVE_INFINITY) {
       // What is before the ray's origin is off its throughput already.
       float metres = distance - path.sinceVertex;
-      r *= medium.transmittance(0, metres);
-      g *= medium.transmittance(1, metres);
-      b *= medium.transmittance(2, metres);
+      float basic = medium.basicRadiance(path.wavelength);
+      r *= basic * medium.transmittance(0, metres);
+      g *= basic * medium.transmittance(1, metres);
+      b *= basic * medium.transmittance(2, metres);
     }
     controlled(path, k, distance, r * arrivesR, g * arrivesG, b * arrivesB);
   }

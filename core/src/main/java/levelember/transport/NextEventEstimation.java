@@ -192,9 +192,10 @@ final class NextEventEstimation {
     float b = w * path.b * lightRay.b * scattering.levelledB(diffuse, specular);
     LayeredSurface medium = side > 0 ? path.medium : path.behind;
     if (medium != null && lightRay.distance < Float.POSITIVE_INFINITY) {
-      r *= medium.transmittance(0, lightRay.distance);
-      g *= medium.transmittance(1, lightRay.distance);
-      b *= medium.transmittance(2, lightRay.distance);
+      float basic = medium.basicRadiance(path.wavelength);
+      r *= basic * medium.transmittance(0, lightRay.distance);
+      g *= basic * medium.transmittance(1, lightRay.distance);
+      b *= basic * medium.transmittance(2, lightRay.distance);
     }
     if (r == 0 && g == 0 && b == 0) {
       return;

@@ -220,7 +220,20 @@ final class PhotonTracer {
         && walk.nearest(path.ox, path.oy, path.oz, -wx, -wy, -wz, 2 * BEFORE, path.rayKind)
         && arrive()
         && at.piece == surfaces.piece(caster)
-        && CausticPaths.caster(scene, at);
+        && CausticPaths.caster(scene, at)
+        && leavesMedium();
+  }
+
+  /** Takes off what a body absorbs that the light stands in, up to the first caster. */
+  private boolean leavesMedium() {
+    LayeredSurface medium = media.medium();
+    if (medium != null && lightRay.distance < Float.POSITIVE_INFINITY) {
+      path.times(
+          medium.transmittance(0, lightRay.distance),
+          medium.transmittance(1, lightRay.distance),
+          medium.transmittance(2, lightRay.distance));
+    }
+    return path.brightest() > 0;
   }
 
   /** Samples the light for the place on the caster, which is lit from both sides. */

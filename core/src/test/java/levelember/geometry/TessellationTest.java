@@ -105,16 +105,20 @@ class TessellationTest {
   void choppyWaterIsAsSteepAsItsCornersAndKeepsItsSidesPlane() {
     Waves choppy = new Waves(0.03, 0.4, 25, 1, 1, 5), round = Waves.round(0.03, 0.4, 25, 5);
     Triangles t = Tessellation.of(new Shape.Water(1, 1, 0, choppy, 0.7));
-    double high = 0, low = 0;
+    double high = 0, low = 0, mean = 0;
     for (int i = 0; i < t.count(); i++) {
       Vec3 a = t.position(t.index(i, 0)), b = t.position(t.index(i, 1));
       Vec3 c = t.position(t.index(i, 2));
       Vec3 flat = b.minus(a).cross(c.minus(a)).unit();
-      assertThat(flat.dot(t.normal(t.index(i, 0)).unit())).isGreaterThan(0.94);
+      double same = flat.dot(t.normal(t.index(i, 0)).unit());
+      assertThat(same).isGreaterThan(0.7);
+      mean += same / t.count();
       assertThat(Math.abs(a.x())).isLessThanOrEqualTo(0.5 + 1e-9);
       high = Math.max(high, a.y());
       low = Math.min(low, a.y());
     }
+    // Only where crests are sharpest do triangles stand off their corners' normals.
+    assertThat(mean).isGreaterThan(0.995);
     Triangles same = Tessellation.of(new Shape.Water(1, 1, 0, round, 0.7));
     assertThat(high).isLessThan(0.04);
     assertThat(low).isGreaterThan(-0.04);

@@ -43,7 +43,7 @@ class CausticGeometryTest {
         floor(Material.glass("glass", "Glass", 1.5, Rgb.WHITE, 1))
             .piece(unseen(new Shape.Sphere(0.3), new Vec3(0, 0.7, 0)))
             .light(sun.withReach(Reach.WHOLE.withCaustics(caustics)))
-            .seen(new Vec3(0, 6, 1e-3), Vec3.ZERO, 0.5);
+            .seen(new Vec3(0, 6, 1e-3), Vec3.ZERO, 0.36);
     return render(sets, 24, 24, 32);
   }
 
