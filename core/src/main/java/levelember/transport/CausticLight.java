@@ -2,6 +2,7 @@ package levelember.transport;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * A light that casts caustics: how often its photons begin at which caster, by what arrives there,
@@ -19,6 +20,9 @@ final class CausticLight {
 
   /** Photons of the pilot pass by which the radius is chosen. */
   private static final int PILOT = 1 << 12;
+
+  /** Photons of it that a thread takes on at a time. */
+  private static final int CHUNK = 1 << 9;
 
   /** Photons in the cell of a photon of the pilot pass, on the mean. */
   private static final double OCCUPANCY = 8;
@@ -51,12 +55,23 @@ final class CausticLight {
       return null;
     }
     double[] before = to.before;
-    PhotonMap.Deposits deposits = new PhotonMap.Deposits();
-    for (int i = 0; i < PILOT; i++) {
-      tracer.trace(light, to, i, PILOTING, 1.0 / PILOT, deposits);
-    }
-    double width = PhotonMap.cellWidth(List.of(deposits), OCCUPANCY);
+    List<PhotonMap.Deposits> deposits =
+        IntStream.range(0, PILOT / CHUNK)
+            .parallel()
+            .mapToObj(chunk -> pilot(scene, light, to, chunk))
+            .toList();
+    double width = PhotonMap.cellWidth(deposits, OCCUPANCY);
     return width > 0 ? new CausticLight(surfaces, before, width) : null;
+  }
+
+  /** Some of the photons of the pilot pass. */
+  private static PhotonMap.Deposits pilot(Scene scene, int light, CausticLight by, int chunk) {
+    PhotonTracer tracer = new PhotonTracer(scene);
+    PhotonMap.Deposits to = new PhotonMap.Deposits();
+    for (int i = chunk * CHUNK; i < (chunk + 1) * CHUNK; i++) {
+      tracer.trace(light, by, i, PILOTING, 1.0 / PILOT, to);
+    }
+    return to;
   }
 
   /** A light's probabilities of casters, without a radius; null where none of it arrives at any. */
