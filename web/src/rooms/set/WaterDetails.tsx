@@ -28,6 +28,8 @@ import { seed } from './newPiece';
 import { PicturePicker } from './PicturePicker';
 
 const fromNothing: Quantity = { ...quantities.length, least: 0 };
+/** Heights of ripples are told to a tenth of a millimetre. */
+const rise: Quantity = { ...fromNothing, digits: 4 };
 const speed: Quantity = { unit: '×', least: 0, most: 100, step: 0.05, digits: 2 };
 const seconds: Quantity = { unit: 's', least: -1e6, most: 1e6, step: 0.1, digits: 2 };
 const drift: Quantity = {
@@ -83,7 +85,7 @@ export function WaterDetails(p: Props) {
           {number('Deep (0: surface)', 'deep', fromNothing)}
         </Row>
         <Row>
-          {number('Wave height', 'waveHeight', fromNothing)}
+          {number('Wave height', 'waveHeight', rise)}
           {number('Wave length', 'waveLength', quantities.length)}
           {number('Heading', 'headingDegrees', quantities.degrees)}
         </Row>
@@ -182,7 +184,7 @@ function Rings(p: Props) {
             </IconButton>
           </Box>
           <Row>
-            {number(i, 'Height', 'height', fromNothing)}
+            {number(i, 'Height', 'height', rise)}
             {number(i, 'Length', 'length', quantities.length)}
             {number(i, 'Reach', 'reach', quantities.length)}
           </Row>

@@ -5,7 +5,6 @@ import java.util.Random;
 /**
  * A tangent-space normal map of fine ripples, green up, that repeats without a seam: waves of whole
  * numbers across its width and height, from a fifth to a thirtieth of it long, in all directions.
- * The root mean square of its slopes is 0.1.
  */
 public final class RippleNormals {
   /** The name that it goes by among a shoot's pictures, which no asset can have. */
@@ -13,7 +12,12 @@ public final class RippleNormals {
 
   private static final int SIDE = 256;
   private static final int WAVES = 48;
-  private static final double SLOPES = 0.1;
+
+  /** Root mean square of its slopes. */
+  public static final double SLOPES = 0.1;
+
+  /** Waves across its width, the middle of them by ratio. */
+  public static final double MIDDLE = 12;
 
   private RippleNormals() {}
 

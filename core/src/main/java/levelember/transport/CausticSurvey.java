@@ -2,10 +2,12 @@ package levelember.transport;
 
 import java.util.Arrays;
 import levelember.math.Vec3;
+import levelember.shoot.FineRipples;
 import levelember.shoot.Piece;
+import levelember.shoot.RippleRing;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
-import levelember.shoot.Waves;
+import levelember.texture.RippleNormals;
 
 /**
  * Where a light's photons come from and go, by a few thousand of them: what there is to say of
@@ -64,7 +66,9 @@ public record CausticSurvey(
     for (int i = 0; i < PHOTONS; i++) {
       count.add(tracer, tracer.trace(light, casters, i, SURVEYING, 1.0 / PHOTONS, count.deposits));
     }
-    return count.survey(surfaces, angle(tracer, light, casters)).focused(scene.shoot());
+    return count
+        .survey(surfaces, angle(tracer, light, casters))
+        .focused(scene.shoot(), count.depth());
   }
 
   private static double angle(PhotonTracer tracer, int light, CausticLight casters) {
@@ -80,7 +84,7 @@ public record CausticSurvey(
     return n == 0 ? 0 : sum / n / CHORD;
   }
 
-  private CausticSurvey focused(Shoot shoot) {
+  private CausticSurvey focused(Shoot shoot, double depth) {
     if (piece < 0 || !(shoot.pieces().get(piece).shape() instanceof Shape.Water water)) {
       return this;
     }
@@ -91,7 +95,7 @@ public record CausticSurvey(
             .findFirst()
             .orElseThrow()
             .ior();
-    Focus waves = new Focus(metres, focalLength(water.waves(), ior));
+    Focus waves = new Focus(depth, focalLength(water, ior));
     return new CausticSurvey(
         casters,
         lit,
@@ -107,13 +111,28 @@ public record CausticSurvey(
   }
 
   /**
-   * Focal length below a crest of waves as one refracting surface, metres: n R / (n − 1), R being
-   * the radius of a cosine's crest; 0 for still water.
+   * Focal length below a crest of water as one refracting surface, metres: n R / (n − 1), R being
+   * the radius of curvature of the sharpest of its waves, rings and fine ripples; 0 for still
+   * water.
    */
-  static double focalLength(Waves waves, double ior) {
-    double k = 2 * Math.PI / waves.length();
-    double curvature = waves.height() / 2 * k * k;
+  static double focalLength(Shape.Water water, double ior) {
+    double curvature = curvature(water.waves().height(), water.waves().length());
+    for (RippleRing ring : water.rings()) {
+      curvature = Math.max(curvature, curvature(ring.height(), ring.length()));
+    }
+    FineRipples fine = water.fine();
+    if (fine != null) {
+      double slope = RippleNormals.SLOPES * fine.strength();
+      double number = 2 * Math.PI * RippleNormals.MIDDLE / fine.size();
+      curvature = Math.max(curvature, slope * number);
+    }
     return curvature > 0 && ior > 1 ? ior / (ior - 1) / curvature : 0;
+  }
+
+  /** Curvature of a cosine's crest, 1/m. */
+  private static double curvature(double height, double length) {
+    double k = 2 * Math.PI / length;
+    return height / 2 * k * k;
   }
 
   /**
@@ -133,7 +152,7 @@ public record CausticSurvey(
   private static final class Count {
     final PhotonMap.Deposits deposits = new PhotonMap.Deposits();
     private final double[] byPiece;
-    private double all, landed, escaped, absorbed, reflected, metres;
+    private double all, landed, escaped, absorbed, reflected, metres, refracted, depth;
 
     Count(double[] byPiece) {
       this.byPiece = byPiece;
@@ -154,7 +173,16 @@ public record CausticSurvey(
         reflected += flux * at.surface.diffuseReflectance(at.scattering);
         metres += flux * tracer.way();
         byPiece[tracer.firstCaster()] += flux;
+        if (tracer.isRefracted()) {
+          refracted += flux;
+          depth += flux * tracer.way();
+        }
       }
+    }
+
+    /** How far what has gone through the last smooth surface goes on, metres. */
+    double depth() {
+      return refracted > 0 ? depth / refracted : 0;
     }
 
     CausticSurvey survey(CasterSurfaces surfaces, double angle) {

@@ -56,6 +56,9 @@ final class PhotonTracer {
   private int firstCaster;
   private double absorbed;
 
+  /** The last surface was gone through. */
+  private boolean refracted;
+
   /** The photon has left the set. */
   private boolean escaped;
 
@@ -131,6 +134,11 @@ final class PhotonTracer {
   /** Where the photon traced last has landed. */
   SurfaceInteraction landing() {
     return at;
+  }
+
+  /** Whether the photon traced last has gone through the last smooth surface. */
+  boolean isRefracted() {
+    return refracted;
   }
 
   /** How far it had come there from the last smooth surface, metres. */
@@ -304,7 +312,8 @@ final class PhotonTracer {
         RayOffset.off(at.x, side * at.gx),
         RayOffset.off(at.y, side * at.gy),
         RayOffset.off(at.z, side * at.gz));
-    int kind = s.through ? Hierarchy.REFRACTION : Hierarchy.REFLECTION;
+    refracted = s.through;
+    int kind = refracted ? Hierarchy.REFRACTION : Hierarchy.REFLECTION;
     return isSeen(bounce, kind) && survives(bounce, first);
   }
 

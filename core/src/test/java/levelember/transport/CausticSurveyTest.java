@@ -3,6 +3,7 @@ package levelember.transport;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import levelember.Sets;
 import levelember.film.Film;
 import levelember.math.Vec3;
@@ -11,10 +12,12 @@ import levelember.photometry.LayerWeights;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
+import levelember.shoot.FineRipples;
 import levelember.shoot.Light;
 import levelember.shoot.Material;
 import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
+import levelember.shoot.RippleRing;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Waves;
@@ -123,10 +126,19 @@ class CausticSurveyTest {
   @Test
   void wavesFocusByTheirCurvature() {
     // A height of 8 mm over 0.1 m: crests of 62 mm radius, so that light meets 0.25 m below.
-    double focal = CausticSurvey.focalLength(Waves.round(0.008, 0.1, 0, 1), 1.333);
+    Waves waves = Waves.round(0.008, 0.1, 0, 1);
+    double focal = CausticSurvey.focalLength(new Shape.Water(1, 1, 0, waves, 0), 1.333);
     assertThat(focal).isCloseTo(1.333 / 0.333 / (0.004 * Math.pow(20 * Math.PI, 2)), within(1e-9));
     assertThat(focal).isCloseTo(0.253, within(0.005));
-    assertThat(CausticSurvey.focalLength(Waves.round(0, 0.1, 0, 1), 1.333)).isZero();
+    Waves calm = Waves.round(0, 0.1, 0, 1);
+    assertThat(CausticSurvey.focalLength(new Shape.Water(1, 1, 0, calm, 0), 1.333)).isZero();
+    // The sharpest counts: a ring of half the height and half the length is twice as curved.
+    List<RippleRing> ring = List.of(new RippleRing(0, 0, 0.004, 0.05, 1));
+    assertThat(CausticSurvey.focalLength(new Shape.Water(1, 1, 0, waves, ring, null, 0), 1.333))
+        .isCloseTo(focal / 2, within(1e-9));
+    FineRipples fine = new FineRipples(null, 0.5, 1, 0, 0);
+    assertThat(CausticSurvey.focalLength(new Shape.Water(1, 1, 0, calm, List.of(), fine, 0), 1.333))
+        .isCloseTo(1.333 / 0.333 / (0.1 * 2 * Math.PI * 24), within(1e-6));
   }
 
   @Test
