@@ -17,10 +17,12 @@ import levelember.film.Film;
 import levelember.math.Lanes;
 import levelember.math.Vec3;
 import levelember.shoot.Brightness.Unit;
+import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
+import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
@@ -105,7 +107,9 @@ class LanesTest {
             i % 2 == 0 ? new Emitter.Sphere(0.02) : new Emitter.Rectangle(0.2, 0.1, false);
         double turn = 0.7 * i;
         Vec3 at = new Vec3(2 * StrictMath.cos(turn), 1 + 0.03 * i, 2 * StrictMath.sin(turn));
-        to.add(Sets.light("l" + i, emitter, at, Vec3.ZERO, 30, Unit.NIT));
+        Light light = Sets.light("l" + i, emitter, at, Vec3.ZERO, 30, Unit.NIT);
+        // One throws caustics by photons.
+        to.add(i == 1 ? light.withReach(Reach.WHOLE.withCaustics(Caustics.CAST)) : light);
       }
       return to;
     }
