@@ -12,7 +12,8 @@ const bank = (id: string): Bank => ({
   muted: false,
   solo: false,
 });
-const shoot = (lights: Light[], banks: Bank[]) => ({ lights, banks }) as ShootDocument;
+const shoot = (lights: Light[], banks: Bank[]) =>
+  ({ lights, banks, motion: { tracks: [] } }) as unknown as ShootDocument;
 
 describe('banks', () => {
   it('two lights make a new bank', () => {

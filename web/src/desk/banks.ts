@@ -1,6 +1,7 @@
 import type { Bank, Operation, ShootDocument } from '../api/document';
 import { setField } from '../api/patch';
 import { freeId } from './newLight';
+import { untracked } from './untracked';
 
 /**
  * Puts lights into a bank, into none (null) or into a new one; a bank that is left without lights
@@ -32,6 +33,8 @@ export function banked(
   const left = new Set(
     document.lights.map((l) => (lights.includes(l.id) ? to : l.bank)).filter((b) => b !== null),
   );
+  const empty = document.banks.filter((b) => !left.has(b.id)).map((b) => b.id);
+  operations.push(...untracked('banks', new Set(empty), document));
   document.banks
     .map((b, i) => ({ b, i }))
     .filter(({ b }) => !left.has(b.id))

@@ -1,6 +1,7 @@
 import type { Operation, Shot } from '../api/document';
 import { PlainMenu } from '../controls/PlainMenu';
 import { freeId } from '../desk/newLight';
+import { untracked } from '../desk/untracked';
 import { useDesk } from '../live/useShoot';
 import { chosenWith, useChoice } from './choice';
 import { useChosenShot } from './useChosenShot';
@@ -24,7 +25,10 @@ export function ShotMenu() {
     const index = shots.findIndex((s) => s.id === shot.id);
     const next = shots[index === 0 ? 1 : index - 1]!;
     useChoice.setState({ shot: next.id });
-    await desk.keep(`Delete shot ${shot.name}`, [{ op: 'remove', path: `/shots/${index}` }]);
+    await desk.keep(`Delete shot ${shot.name}`, [
+      ...untracked('shots', new Set([shot.id]), desk.state.document),
+      { op: 'remove', path: `/shots/${index}` },
+    ]);
   };
 
   return (

@@ -1,5 +1,6 @@
 import type { Light, Operation, ShootDocument } from '../../api/document';
 import { setField } from '../../api/patch';
+import { untracked } from '../../desk/untracked';
 import { inWorld, twinned } from '../../plan/lights';
 
 /**
@@ -17,7 +18,12 @@ export function without(light: Light, document: ShootDocument): Operation[] {
     )
     .map(({ i }) => i)
     .reverse();
-  return [...freed, ...gone.map((i) => ({ op: 'remove' as const, path: `/lights/${i}` }))];
+  const ids = new Set(gone.map((i) => document.lights[i]!.id));
+  return [
+    ...untracked('lights', ids, document),
+    ...freed,
+    ...gone.map((i) => ({ op: 'remove' as const, path: `/lights/${i}` })),
+  ];
 }
 
 /** Makes a mirror image a light of its own that stands where it stands. */
@@ -75,5 +81,5 @@ export function unlinked(gone: Set<string>, document: ShootDocument): Operation[
     }
     return operations;
   });
-  return [...unseen, ...unlit];
+  return [...untracked('pieces', gone, document), ...unseen, ...unlit];
 }

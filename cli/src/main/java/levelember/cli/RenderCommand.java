@@ -4,12 +4,17 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
+import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.Callable;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import levelember.formats.Limits;
 import levelember.formats.ShootPackage;
 import levelember.formats.print.PrintFormat;
@@ -21,7 +26,9 @@ import levelember.photometry.LayerWeights;
 import levelember.shoot.Clay;
 import levelember.shoot.Light;
 import levelember.shoot.Look;
+import levelember.shoot.Motion;
 import levelember.shoot.Shoot;
+import levelember.shoot.ShootAtTime;
 import levelember.shoot.Shot;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -37,6 +44,9 @@ import tools.jackson.databind.json.JsonMapper;
     description = "Renders shots of a shoot to .exr, .hdr, .png, .jpg or .tif files.",
     mixinStandardHelpOptions = true)
 final class RenderCommand implements Callable<Integer> {
+  private static final int MOST_FRAMES = 100_000;
+  private static final Pattern FRAMES = Pattern.compile("(-?\\d{1,7})(?:-(-?\\d{1,7}))?");
+
   @Spec private CommandSpec spec;
 
   @Parameters(paramLabel = "FILE", description = "shoot, as .ember or .json")
@@ -49,6 +59,14 @@ final class RenderCommand implements Callable<Integer> {
       description =
           "id or name, or several; the first one if left out. Of several, --out has {shot} in it")
   private List<String> shotNames = List.of();
+
+  @Option(
+      names = "--frames",
+      paramLabel = "A-B",
+      description =
+          "frames of the shoot's motion, as 1-72, or 'all' of its range; --out has {frame} in it."
+              + " Left out, the shoot is rendered at rest")
+  private String frames;
 
   @Option(
       names = "--look",
@@ -192,25 +210,29 @@ final class RenderCommand implements Callable<Integer> {
     if (shots.isEmpty()) {
       shots.add(shoot.shots().getFirst());
     }
-    Light only = only(shoot);
-    Shoot lit = only == null ? shoot : shoot.litBy(only);
-    float[] weights = weights(lit, only);
     // What cannot be is said before hours of work.
-    Map<Shot, Path> files = new LinkedHashMap<>();
+    Set<Path> files = new HashSet<>();
     for (Shot shot : shots) {
       new Development(worn(shoot, shot), pack.files().luts());
-      if (files.put(shot, named(shoot, shot, pixels)) != null
-          || files.values().stream().distinct().count() < files.size()) {
+      if (!files.add(named(shoot, shot, pixels, ""))) {
         throw wrong("of several shots --out needs {shot} in it");
       }
     }
     List<Map<String, Object>> figures = new ArrayList<>();
-    for (Shot shot : shots) {
-      PrintOrder order = order(shot, format, pixels);
-      ShotRender render =
-          new ShotRender(spec.commandLine().getErr(), threads, resume, (long) (memory * (1 << 20)));
-      figures.add(
-          render.write(pack, lit, shot, worn(shoot, shot), order, weights, files.get(shot)));
+    ShotRender render =
+        new ShotRender(spec.commandLine().getErr(), threads, resume, (long) (memory * (1 << 20)));
+    for (Integer frame : frames(shoot.motion())) {
+      Shoot now = frame == null ? shoot : ShootAtTime.of(shoot, shoot.motion().seconds(frame));
+      String number = frame == null ? "" : String.format(Locale.ROOT, "%04d", frame);
+      Light only = only(now);
+      Shoot lit = only == null ? now : now.litBy(only);
+      for (Shot still : shots) {
+        Shot shot = now.shot(still.id()).orElseThrow();
+        PrintOrder order = order(shot, format, pixels);
+        Path to = named(now, shot, pixels, number);
+        Look look = worn(now, shot);
+        figures.add(render.write(pack, lit, shot, look, order, weights(lit, only), number, to));
+      }
     }
     if (stats != null) {
       Object to = figures.size() == 1 ? figures.getFirst() : figures;
@@ -218,6 +240,30 @@ final class RenderCommand implements Callable<Integer> {
           stats, JsonMapper.shared().writerWithDefaultPrettyPrinter().writeValueAsBytes(to));
     }
     return 0;
+  }
+
+  /** The frames that are wanted; one null for the shoot at rest. */
+  private List<Integer> frames(Motion motion) {
+    if (frames == null) {
+      return Collections.singletonList(null);
+    }
+    Matcher range = FRAMES.matcher(frames);
+    if (!frames.equals("all") && !range.matches()) {
+      throw wrong("--frames is " + frames + "; wanted: A-B as 1-72, one frame, or all");
+    }
+    boolean all = frames.equals("all");
+    int first = all ? motion.firstFrame() : Integer.parseInt(range.group(1));
+    int last =
+        all
+            ? motion.lastFrame()
+            : range.group(2) == null ? first : Integer.parseInt(range.group(2));
+    if (last < first || last - first >= MOST_FRAMES) {
+      throw wrong("--frames is " + frames + "; wanted: from 1 to " + MOST_FRAMES + " of them");
+    }
+    if (last > first && !out.getFileName().toString().contains("{frame}")) {
+      throw wrong("of several frames --out needs {frame} in it");
+    }
+    return IntStream.rangeClosed(first, last).boxed().toList();
   }
 
   /** The light that alone is wanted, or null. */
@@ -272,11 +318,11 @@ final class RenderCommand implements Callable<Integer> {
   }
 
   /** Where the file of a shot goes. */
-  private Path named(Shoot shoot, Shot shot, int[] pixels) {
-    String name = out.getFileName().toString();
+  private Path named(Shoot shoot, Shot shot, int[] pixels, String frame) {
+    String name = out.getFileName().toString().replace("{frame}", frame);
     Path folder = out.toAbsolutePath().getParent();
     if (!name.contains("{")) {
-      return out;
+      return folder.resolve(name);
     }
     PrintName.Values values =
         new PrintName.Values(

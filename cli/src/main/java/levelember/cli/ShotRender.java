@@ -25,6 +25,7 @@ import levelember.print.FilmStore;
 import levelember.print.PrintFilm;
 import levelember.print.PrintProgress;
 import levelember.print.PrintWatch;
+import levelember.shoot.EditCost;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
@@ -37,6 +38,11 @@ final class ShotRender {
   private final int threads;
   private final Path resume;
   private final long memory;
+
+  /** What was rendered last, of which the next keeps what stays. */
+  private View last;
+
+  private Shot lastShot;
 
   /**
    * A render.
@@ -55,7 +61,8 @@ final class ShotRender {
   /**
    * Renders a shot into a file.
    *
-   * @param shoot of the package, in clay where it is to be
+   * @param shoot of the package, in clay and at the time where it is to be
+   * @param frame number of it as films are kept under; empty for a shoot at rest
    * @return figures of the run, by name
    */
   Map<String, Object> write(
@@ -65,15 +72,18 @@ final class ShotRender {
       Look look,
       PrintOrder order,
       float[] weights,
+      String frame,
       Path to)
       throws IOException {
     long begin = System.nanoTime();
-    View view = View.of(shoot, shot, pack.files());
+    View view = view(pack, shoot, shot);
     long compiled = System.nanoTime();
     Set<Component> kept = PrintPass.components(order.passes());
     Bands bands = Bands.of(order.width(), order.height(), view.layers(), kept, memory);
     Path folder =
-        resume != null ? resume.resolve(shot.id()) : Files.createTempDirectory("ember-render");
+        resume != null
+            ? resume.resolve(shot.id()).resolve(frame)
+            : Files.createTempDirectory("ember-render");
     try {
       FilmStore store =
           resume == null && bands.count() == 1
@@ -168,6 +178,18 @@ final class ShotRender {
     to.put("filmBytes", film.filmBytes());
     to.put("bands", film.bands().count());
     return to;
+  }
+
+  /** A view of the shoot, which keeps what it shares with the one before. */
+  private View view(ShootPackage pack, Shoot shoot, Shot shot) {
+    View view =
+        last == null
+            ? View.of(shoot, shot, pack.files())
+            : last.next(
+                shoot, shot, pack.files(), EditCost.between(last.shoot(), lastShot, shoot, shot));
+    last = view;
+    lastShot = shot;
+    return view;
   }
 
   private void trace(PrintFilm film, PrintOrder order) {

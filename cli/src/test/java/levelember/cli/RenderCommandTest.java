@@ -99,6 +99,50 @@ class RenderCommandTest {
     return out;
   }
 
+  private static final String MOVES =
+      """
+      "motion": {"framesPerSecond": 10, "firstFrame": 5, "lastFrame": 6, "tracks": [
+        {"place": "lights/dome/levelStops", "keys": [
+          {"seconds": 0, "value": 0}, {"seconds": 1, "value": -2}]},
+        {"place": "shots/wide/position", "keys": [
+          {"seconds": 0, "value": [0, 1, 4]}, {"seconds": 1, "value": [1, 1, 4]}]}]},
+      """;
+
+  @Test
+  void framesAreTheShootAsItsKeysHaveItAtTheirTimes() throws Exception {
+    Path rest = render("rest.png");
+    Files.writeString(shoot, SHOOT.replaceFirst("\\{", "{" + MOVES));
+    render("f{frame}.png", "--frames", "all");
+    assertThat(folder.resolve("f0005.png")).exists();
+    assertThat(folder.resolve("f0006.png")).exists();
+    assertThat(Files.readAllBytes(render("still.png"))).isEqualTo(Files.readAllBytes(rest));
+    assertThat(Files.readAllBytes(render("first.png", "--frames", "0")))
+        .isEqualTo(Files.readAllBytes(rest));
+    // Half a second on: a stop less, and half a metre to the side.
+    String there =
+        SHOOT
+            .replace("\"seenDirectly\": true,", "\"seenDirectly\": true, \"levelStops\": -1,")
+            .replace("\"position\": [0, 1, 4]", "\"position\": [0.5, 1, 4]");
+    assertThat(there).isNotEqualTo(SHOOT);
+    Files.writeString(shoot, there);
+    assertThat(Files.readAllBytes(render("there.png")))
+        .isEqualTo(Files.readAllBytes(folder.resolve("f0005.png")));
+  }
+
+  @Test
+  void framesThatCannotBeAreSaidBeforeWork() throws Exception {
+    Files.writeString(shoot, SHOOT.replaceFirst("\\{", "{" + MOVES));
+    String out = folder.resolve("f.png").toString();
+    for (String frames : new String[] {"x", "3-1", "1-100001", "1-2"}) {
+      assertThat(ember("render", shoot.toString(), "--frames", frames, "--out", out)).isEqualTo(2);
+    }
+    assertThat(err.toString())
+        .contains("--frames is x; wanted: A-B as 1-72, one frame, or all")
+        .contains("--frames is 3-1; wanted: from 1 to 100000 of them")
+        .contains("of several frames --out needs {frame} in it");
+    assertThat(folder.resolve("f.png")).doesNotExist();
+  }
+
   @Test
   void theLayersOfAnExrAddUpToThePicture() throws Exception {
     OpenExr.Channels exr = OpenExr.read(Files.readAllBytes(render("a.exr", "--layers")));

@@ -214,7 +214,8 @@ public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
           bounce,
           shoot.masterStops(),
           shoot.shots(),
-          shoot.looks());
+          shoot.looks(),
+          shoot.motion());
     }
 
     private void put(Material other) {

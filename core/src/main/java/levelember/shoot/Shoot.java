@@ -21,6 +21,7 @@ import levelember.math.Vec3;
  * @param masterStops fader over all lights, −10…+10 stops
  * @param shots cameras; at least one
  * @param looks at least one
+ * @param motion how it moves; at rest it is as the other fields say
  */
 public record Shoot(
     String name,
@@ -31,7 +32,22 @@ public record Shoot(
     Bounce bounce,
     double masterStops,
     List<Shot> shots,
-    List<Look> looks) {
+    List<Look> looks,
+    Motion motion) {
+
+  /** A shoot that does not move. */
+  public Shoot(
+      String name,
+      List<Piece> pieces,
+      List<Material> materials,
+      List<Light> lights,
+      List<Bank> banks,
+      Bounce bounce,
+      double masterStops,
+      List<Shot> shots,
+      List<Look> looks) {
+    this(name, pieces, materials, lights, banks, bounce, masterStops, shots, looks, Motion.NONE);
+  }
 
   /** A shoot without banks, its light bounced as it is. */
   public Shoot(
@@ -102,6 +118,14 @@ public record Shoot(
       refer("shots[" + i + "].look", shots.get(i).look(), lookIds, "look");
     }
     refuseCycles(pieces);
+    if (motion == null) {
+      throw new ImpossibleValue("motion", null, "how it moves");
+    }
+    if (!motion.tracks().isEmpty()) {
+      ShootAtTime.check(
+          new Shoot(name, pieces, materials, lights, banks, bounce, masterStops, shots, looks),
+          motion);
+    }
   }
 
   private static void refer(String field, String id, Set<String> known, String what) {
@@ -163,20 +187,31 @@ public record Shoot(
 
   /** The same under another name. */
   public Shoot named(String other) {
-    return new Shoot(other, pieces, materials, lights, banks, bounce, masterStops, shots, looks);
+    return new Shoot(
+        other, pieces, materials, lights, banks, bounce, masterStops, shots, looks, motion);
   }
 
-  /** The same seen by other shots. */
+  /** The same at rest, seen by other shots. */
   public Shoot with(List<Shot> others) {
     return new Shoot(name, pieces, materials, lights, banks, bounce, masterStops, others, looks);
   }
 
   /** The same whose light bounces otherwise. */
   public Shoot with(Bounce other) {
-    return new Shoot(name, pieces, materials, lights, banks, other, masterStops, shots, looks);
+    return new Shoot(
+        name, pieces, materials, lights, banks, other, masterStops, shots, looks, motion);
   }
 
-  /** The same lit by one of its lights, with those that it is made by: its sky, what it mirrors. */
+  /** The same that moves otherwise. */
+  public Shoot with(Motion other) {
+    return new Shoot(
+        name, pieces, materials, lights, banks, bounce, masterStops, shots, looks, other);
+  }
+
+  /**
+   * The same at rest, lit by one of its lights, with those that it is made by: its sky, what it
+   * mirrors.
+   */
   public Shoot litBy(Light light) {
     String sky = light.emitter() instanceof Emitter.SkySun s ? s.sky() : null;
     String mirrored = light.mirror() == null ? null : light.mirror().of();

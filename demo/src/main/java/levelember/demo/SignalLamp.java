@@ -9,12 +9,16 @@ import levelember.formats.ShootPackage;
 import levelember.math.Vec3;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
+import levelember.shoot.Key;
+import levelember.shoot.Key.Span;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
+import levelember.shoot.Motion;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shape.Corner;
 import levelember.shoot.Shot;
+import levelember.shoot.Track;
 
 /**
  * A lamp in ribbed coloured glass among odd things of the shore, and two net floats of coloured
@@ -136,7 +140,25 @@ final class SignalLamp {
             20,
             0.5,
             0));
-    return s.pack("Signal lamp");
+    return s.pack("Signal lamp", motion());
+  }
+
+  /** One turn in three seconds, while the filament dips now and then. */
+  private static Motion motion() {
+    Track turn =
+        new Track(
+            "pieces/lamp/rotationDegrees",
+            Track.After.LOOP,
+            List.of(
+                Key.of(0, Span.STRAIGHT, 0.0, 0.0, 0.0),
+                Key.of(3, Span.STRAIGHT, 0.0, 360.0, 0.0)));
+    double[] dips = {0, 0, 0.6, -0.9, 0.75, 0, 1.4, 0, 1.5, -1.6, 1.62, -0.4, 1.8, 0, 3, 0};
+    List<Key> keys = new ArrayList<>();
+    for (int i = 0; i < dips.length; i += 2) {
+      keys.add(Key.of(dips[i], Span.EASED, dips[i + 1]));
+    }
+    return Motion.NONE.with(
+        List.of(turn, new Track("lights/core/levelStops", Track.After.LOOP, keys)));
   }
 
   private static void lamp(Stage s) {

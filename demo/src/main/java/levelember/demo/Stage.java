@@ -17,6 +17,7 @@ import levelember.shoot.LightColour;
 import levelember.shoot.Look;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
+import levelember.shoot.Motion;
 import levelember.shoot.Piece;
 import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
@@ -45,8 +46,13 @@ final class Stage {
   }
 
   ShootPackage pack(String name) {
-    return new ShootPackage(
-        new Shoot(name, pieces, materials, lights, 0, shots, looks).with(Bounce.USUAL), assets);
+    return pack(name, Motion.NONE);
+  }
+
+  /** The shoot with its assets, as it moves. */
+  ShootPackage pack(String name, Motion motion) {
+    Shoot still = new Shoot(name, pieces, materials, lights, 0, shots, looks).with(Bounce.USUAL);
+    return new ShootPackage(still.with(motion), assets);
   }
 
   Stage material(Material m) {

@@ -10,13 +10,17 @@ import levelember.math.Vec3;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
+import levelember.shoot.Key;
+import levelember.shoot.Key.Span;
 import levelember.shoot.Material;
+import levelember.shoot.Motion;
 import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.RippleRing;
 import levelember.shoot.Shape;
 import levelember.shoot.Shape.Corner;
 import levelember.shoot.Shot;
+import levelember.shoot.Track;
 import levelember.shoot.Waves;
 
 /** A stepped beacon lens, a glass float and a shallow basin of rippling water on pale stone. */
@@ -108,7 +112,12 @@ final class TideLens {
             0,
             0.3,
             0.8));
-    return s.pack("Tide lens");
+    Track water =
+        Track.of(
+            "pieces/water/shape/seconds",
+            Key.of(0, Span.STRAIGHT, 0.4),
+            Key.of(3, Span.STRAIGHT, 3.4));
+    return s.pack("Tide lens", Motion.NONE.with(List.of(water)));
   }
 
   /** A flat back and a front of a bull's eye and prism rings, standing on edge in a brass ring. */

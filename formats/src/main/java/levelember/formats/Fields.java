@@ -52,6 +52,11 @@ final class Fields {
     return node.get(name);
   }
 
+  /** A field of any kind. */
+  JsonNode any(String name) {
+    return required(name);
+  }
+
   double number(String name) {
     return number(name, required(name));
   }

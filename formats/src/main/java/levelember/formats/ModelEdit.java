@@ -36,7 +36,8 @@ public final class ModelEdit {
         shoot.bounce(),
         shoot.masterStops(),
         joined(shoot.shots(), brought.shots()),
-        shoot.looks());
+        shoot.looks(),
+        shoot.motion());
   }
 
   private static <T> List<T> joined(List<T> a, List<T> b) {

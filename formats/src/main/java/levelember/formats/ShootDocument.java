@@ -10,6 +10,7 @@ import levelember.shoot.LightOverGloss;
 import levelember.shoot.Look;
 import levelember.shoot.Material;
 import levelember.shoot.MirrorBounces;
+import levelember.shoot.Motion;
 import levelember.shoot.Piece;
 import levelember.shoot.Profile;
 import levelember.shoot.Rgb;
@@ -107,7 +108,8 @@ public final class ShootDocument {
         f.object("bounce", Bounce.USUAL, ShootDocument::bounce),
         f.number("masterStops", 0),
         f.objects("shots", ShootDocument::shot),
-        f.objects("looks", LookDocument::look));
+        f.objects("looks", LookDocument::look),
+        f.object("motion", Motion.NONE, MotionDocument::motion));
   }
 
   private static Piece piece(Fields f) {

@@ -47,6 +47,7 @@ final class ShootTree {
     s.materials().forEach(x -> materials.add(MaterialDocument.write(x)));
     ArrayNode pieces = to.putArray("pieces");
     s.pieces().forEach(x -> pieces.add(piece(x)));
+    to.set("motion", MotionDocument.tree(s.motion()));
     return to;
   }
 

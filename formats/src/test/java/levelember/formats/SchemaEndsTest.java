@@ -29,7 +29,17 @@ class SchemaEndsTest {
    * the widest range.
    */
   private static final Set<String> DEPENDING =
-      Set.of("rounding", "tube", "radius", "at", "minScale", "maxScale", "day", "bevel");
+      Set.of(
+          "rounding",
+          "tube",
+          "radius",
+          "at",
+          "minScale",
+          "maxScale",
+          "day",
+          "bevel",
+          "lastFrame",
+          "seconds");
 
   private JsonNode schema;
   private JsonNode document;
@@ -93,6 +103,9 @@ class SchemaEndsTest {
       return node.isNull();
     }
     if (rule.has("const")) {
+      return false;
+    }
+    if (rule.path("type").stringValue("").equals("array") != node.isArray()) {
       return false;
     }
     JsonNode kind = rule.at("/properties/kind/const");

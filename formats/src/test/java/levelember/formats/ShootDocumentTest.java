@@ -24,12 +24,14 @@ import levelember.shoot.Emitter;
 import levelember.shoot.FineRipples;
 import levelember.shoot.Gobo;
 import levelember.shoot.ImpossibleValue;
+import levelember.shoot.Key;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
 import levelember.shoot.Look;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.MirrorBounces;
+import levelember.shoot.Motion;
 import levelember.shoot.Piece;
 import levelember.shoot.Profile;
 import levelember.shoot.Reach;
@@ -41,6 +43,7 @@ import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.shoot.Texture;
+import levelember.shoot.Track;
 import levelember.shoot.Visibility;
 import levelember.shoot.Waves;
 import levelember.texture.Picture;
@@ -79,6 +82,21 @@ class ShootDocumentTest {
             : null,
         i == 4 ? Visibility.GEAR.reflectedIn(Scope.only("p0")) : Visibility.ALL,
         i != 3);
+  }
+
+  private static Motion motion() {
+    Key free = new Key(1, List.of(-2.0), null, Key.Span.FREE, List.of(0.5), List.of(-0.5));
+    return new Motion(
+        25,
+        -5,
+        200,
+        List.of(
+            new Track(
+                "lights/l0/levelStops",
+                Track.After.PING_PONG,
+                List.of(Key.of(0, Key.Span.EASED, 1.0), free)),
+            Track.of("lights/l1/position", Key.of(0.5, Key.Span.STRAIGHT, 0.0, 1.0, 2.0)),
+            Track.of("bounce/overGloss", Key.of(0, "none"))));
   }
 
   static Light light(int i, Emitter emitter, Brightness.Unit unit) {
@@ -228,7 +246,8 @@ class ShootDocumentTest {
                 15,
                 -0.5,
                 1.5)),
-        List.of(new Look("k", "Look", 9.5, 0.4, 2)));
+        List.of(new Look("k", "Look", 9.5, 0.4, 2)),
+        motion());
   }
 
   private static Maps maps() {

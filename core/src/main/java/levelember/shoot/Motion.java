@@ -1,0 +1,48 @@
+package levelember.shoot;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * How a shoot moves: its frames, and the tracks of what is keyed.
+ *
+ * @param framesPerSecond 1…240
+ * @param firstFrame of the range that is made
+ * @param lastFrame of it; 100,000 frames at most
+ * @param tracks of places, each once
+ */
+public record Motion(double framesPerSecond, int firstFrame, int lastFrame, List<Track> tracks) {
+  private static final int MOST_FRAMES = 100_000, MOST_KEYS = 1_000_000;
+
+  /** Nothing moves. */
+  public static final Motion NONE = new Motion(24, 1, 72, List.of());
+
+  public Motion {
+    Checks.range("framesPerSecond", framesPerSecond, 1, 240);
+    Checks.range("firstFrame", firstFrame, -1_000_000, 1_000_000);
+    Checks.range("lastFrame", lastFrame, firstFrame, firstFrame + MOST_FRAMES - 1);
+    tracks = List.copyOf(tracks);
+    Checks.range("tracks.length", tracks.size(), 0, 10_000);
+    Set<String> places = new HashSet<>();
+    long keys = 0;
+    for (int i = 0; i < tracks.size(); i++) {
+      keys += tracks.get(i).keys().size();
+      if (!places.add(tracks.get(i).place())) {
+        throw new ImpossibleValue(
+            "tracks[" + i + "].place", tracks.get(i).place(), "a place that no other track moves");
+      }
+    }
+    Checks.range("keys in all", keys, 0, MOST_KEYS);
+  }
+
+  /** The time of a frame, seconds. */
+  public double seconds(int frame) {
+    return frame / framesPerSecond;
+  }
+
+  /** The same with other tracks. */
+  public Motion with(List<Track> others) {
+    return new Motion(framesPerSecond, firstFrame, lastFrame, others);
+  }
+}

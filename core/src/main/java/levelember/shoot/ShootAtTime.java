@@ -1,0 +1,169 @@
+package levelember.shoot;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Function;
+
+/** A shoot as its keys have it at a time: a function of shoot and time alone. */
+public final class ShootAtTime {
+  private ShootAtTime() {}
+
+  /**
+   * A shoot at a time; without tracks it is the shoot itself.
+   *
+   * @param seconds from the beginning
+   */
+  public static Shoot of(Shoot shoot, double seconds) {
+    if (shoot.motion().tracks().isEmpty()) {
+      return shoot;
+    }
+    Lists lists = new Lists(shoot);
+    for (Track track : shoot.motion().tracks()) {
+      lists.move(track, seconds);
+    }
+    return lists.shoot();
+  }
+
+  /** Says which track cannot be. */
+  static void check(Shoot still, Motion motion) {
+    for (int i = 0; i < motion.tracks().size(); i++) {
+      Track track = motion.tracks().get(i);
+      String at = "motion.tracks[" + i + "]";
+      Place.Kind kind = new Lists(still).kind(track.place());
+      if (kind == null) {
+        throw new ImpossibleValue(
+            at + ".place", track.place(), "a value of an entry that is there, by its id");
+      }
+      Key first = track.keys().getFirst();
+      if (kind.numbers != first.value().size()) {
+        throw new ImpossibleValue(at + ".keys[0].value", first.value(), "as many as its place has");
+      }
+      boolean held = track.keys().stream().allMatch(k -> k.span() == Key.Span.HOLD);
+      if (!held && (kind == Place.Kind.SWITCH || kind == Place.Kind.CHOICE)) {
+        throw new ImpossibleValue(at + ".keys", "spans", "hold for a switch or a choice");
+      }
+      try {
+        tried(still, track, kind);
+      } catch (ImpossibleValue e) {
+        throw e.within(at + ".keys");
+      }
+    }
+  }
+
+  private static void tried(Shoot still, Track track, Place.Kind kind) {
+    if (kind == Place.Kind.CHOICE) {
+      for (Key key : track.keys()) {
+        new Lists(still).put(track.place(), null, key.choice());
+      }
+    } else {
+      new Lists(still).put(track.place(), track.extreme(false), null);
+      new Lists(still).put(track.place(), track.extreme(true), null);
+    }
+  }
+
+  /** The entries of a shoot while they are moved. */
+  private static final class Lists {
+    private final Shoot shoot;
+    private final List<Piece> pieces;
+    private final List<Material> materials;
+    private final List<Light> lights;
+    private final List<Bank> banks;
+    private final List<Shot> shots;
+    private final List<Look> looks;
+    private Bounce bounce;
+    private double masterStops;
+
+    Lists(Shoot shoot) {
+      this.shoot = shoot;
+      pieces = new ArrayList<>(shoot.pieces());
+      materials = new ArrayList<>(shoot.materials());
+      lights = new ArrayList<>(shoot.lights());
+      banks = new ArrayList<>(shoot.banks());
+      shots = new ArrayList<>(shoot.shots());
+      looks = new ArrayList<>(shoot.looks());
+      bounce = shoot.bounce();
+      masterStops = shoot.masterStops();
+    }
+
+    Shoot shoot() {
+      return new Shoot(
+          shoot.name(), pieces, materials, lights, banks, bounce, masterStops, shots, looks);
+    }
+
+    /** Moves what a track is about. What would go out of range on its way stays within its keys. */
+    void move(Track track, double seconds) {
+      String choice = track.choiceAt(seconds);
+      double[] value = choice == null ? track.at(seconds) : null;
+      try {
+        put(track.place(), value, choice);
+      } catch (ImpossibleValue e) {
+        double[] least = track.extreme(false), most = track.extreme(true);
+        for (int k = 0; k < value.length; k++) {
+          value[k] = Math.clamp(value[k], least[k], most[k]);
+        }
+        put(track.place(), value, null);
+      }
+    }
+
+    Place.Kind kind(String place) {
+      if (place.equals("masterStops")) {
+        return Place.Kind.NUMBER;
+      }
+      String[] parts = place.split("/", 3);
+      if (parts[0].equals("bounce")) {
+        return Place.kind(bounce, place.substring(Math.min(place.length(), 7)));
+      }
+      return parts.length < 3 ? null : kindIn(parts);
+    }
+
+    private Place.Kind kindIn(String[] parts) {
+      return switch (parts[0]) {
+        case "pieces" -> kind(pieces, Piece::id, parts);
+        case "materials" -> kind(materials, Material::id, parts);
+        case "lights" -> kind(lights, Light::id, parts);
+        case "banks" -> kind(banks, Bank::id, parts);
+        case "shots" -> kind(shots, Shot::id, parts);
+        case "looks" -> kind(looks, Look::id, parts);
+        default -> null;
+      };
+    }
+
+    private static <T> Place.Kind kind(List<T> list, Function<T, String> id, String[] parts) {
+      int i = index(list, id, parts[1]);
+      return i < 0 ? null : Place.kind(list.get(i), parts[2]);
+    }
+
+    private static <T> int index(List<T> list, Function<T, String> id, String wanted) {
+      for (int i = 0; i < list.size(); i++) {
+        if (id.apply(list.get(i)).equals(wanted)) {
+          return i;
+        }
+      }
+      return -1;
+    }
+
+    void put(String place, double[] value, String choice) {
+      if (place.equals("masterStops")) {
+        Checks.range("masterStops", value[0], -10, 10);
+        masterStops = value[0];
+        return;
+      }
+      String[] parts = place.split("/", 3);
+      switch (parts[0]) {
+        case "bounce" -> bounce = Place.with(bounce, place.substring(7), value, choice);
+        case "pieces" -> put(pieces, Piece::id, parts, value, choice);
+        case "materials" -> put(materials, Material::id, parts, value, choice);
+        case "lights" -> put(lights, Light::id, parts, value, choice);
+        case "banks" -> put(banks, Bank::id, parts, value, choice);
+        case "shots" -> put(shots, Shot::id, parts, value, choice);
+        default -> put(looks, Look::id, parts, value, choice);
+      }
+    }
+
+    private static <T> void put(
+        List<T> list, Function<T, String> id, String[] parts, double[] value, String choice) {
+      int i = index(list, id, parts[1]);
+      list.set(i, Place.with(list.get(i), parts[2], value, choice));
+    }
+  }
+}

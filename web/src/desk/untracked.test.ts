@@ -1,0 +1,26 @@
+import { expect, test } from 'vitest';
+import type { ShootDocument } from '../api/document';
+import { untracked } from './untracked';
+
+const track = (place: string) => ({ place, after: 'hold', keys: [{ seconds: 0, value: 1 }] });
+const tracks = [
+  track('lights/key/levelStops'),
+  track('lights/key-2/levelStops'),
+  track('pieces/key/rotationDegrees'),
+  track('masterStops'),
+];
+const document = { motion: { tracks } } as unknown as ShootDocument;
+
+test('tracks of what is deleted go with it, and no others', () => {
+  expect(untracked('lights', new Set(['key']), document)).toEqual([
+    { op: 'replace', path: '/motion/tracks', value: tracks.slice(1) },
+  ]);
+  expect(untracked('pieces', new Set(['key', 'other']), document)).toEqual([
+    { op: 'replace', path: '/motion/tracks', value: tracks.toSpliced(2, 1) },
+  ]);
+});
+
+test('where none is about them there is nothing to do', () => {
+  expect(untracked('shots', new Set(['key']), document)).toEqual([]);
+  expect(untracked('lights', new Set(), document)).toEqual([]);
+});
