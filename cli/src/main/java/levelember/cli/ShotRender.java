@@ -5,6 +5,7 @@ import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
@@ -29,6 +30,7 @@ import levelember.shoot.EditCost;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.transport.RayCount;
 import levelember.transport.Renderer;
 import levelember.transport.View;
 
@@ -39,10 +41,11 @@ final class ShotRender {
   private final Path resume;
   private final long memory;
 
-  /** What was rendered last, of which the next keeps what stays. */
-  private View last;
+  /** What was rendered last of each shot, of which the next frame keeps what stays. */
+  private final Map<String, Rendered> last = new HashMap<>();
 
-  private Shot lastShot;
+  /** A shot that was rendered, and its film where that is kept in memory; else null. */
+  private record Rendered(View view, Shot shot, PrintFilm film) {}
 
   /**
    * A render.
@@ -76,7 +79,13 @@ final class ShotRender {
       Path to)
       throws IOException {
     long begin = System.nanoTime();
-    View view = view(pack, shoot, shot);
+    Rendered before = last.get(shot.id());
+    EditCost cost =
+        before == null ? null : EditCost.between(before.view.shoot(), before.shot, shoot, shot);
+    View view =
+        before == null
+            ? View.of(shoot, shot, pack.files())
+            : before.view.next(shoot, shot, pack.files(), cost);
     long compiled = System.nanoTime();
     Set<Component> kept = PrintPass.components(order.passes());
     Bands bands = Bands.of(order.width(), order.height(), view.layers(), kept, memory);
@@ -92,9 +101,19 @@ final class ShotRender {
       if (resume != null) {
         ResumedRender.check(folder, shoot, shot, order, kept, bands);
       }
+      boolean bySamples = order.noisePercent() == 0 && order.minutes() == 0;
+      boolean inMemory = store == FilmStore.NONE && bySamples;
+      // What differs in levels, colours and look alone is in the film of the frame before.
+      boolean stays =
+          inMemory && before != null && before.film != null && cost.keeps(view.layers());
       PrintFilm film =
-          new PrintFilm(view, bands, kept, store, weights, DisplayCurve.fullScale(look.ev()));
-      trace(film, order);
+          stays
+              ? before.film
+              : new PrintFilm(view, bands, kept, store, weights, DisplayCurve.fullScale(look.ev()));
+      if (!stays) {
+        trace(film, order);
+      }
+      last.put(shot.id(), new Rendered(view, shot, inMemory ? film : null));
       long traced = System.nanoTime();
       PrintFiles files =
           new PrintFiles(
@@ -110,6 +129,7 @@ final class ShotRender {
         err.println(film.rays().dropped() + " contributions were no finite numbers: left out");
       }
       Map<String, Object> figures = figures(shoot, shot, film, order);
+      rays(stays ? RayCount.NONE : film.rays(), figures);
       figures.put("overGlossPercent", overGloss(shoot, film));
       figures.put("compileSeconds", (compiled - begin) / 1e9);
       figures.put("traceSeconds", (traced - compiled) / 1e9);
@@ -169,10 +189,6 @@ final class ShotRender {
     to.put("threads", threads);
     to.put("layers", film.view().layers());
     to.put("triangles", film.view().scene().triangles());
-    to.put("primaryRays", film.rays().primary());
-    to.put("bouncedRays", film.rays().bounced());
-    to.put("shadowRays", film.rays().shadow());
-    to.put("rays", film.rays().all());
     to.put("droppedContributions", film.rays().dropped());
     to.put("denoised", order.denoise());
     to.put("filmBytes", film.filmBytes());
@@ -180,16 +196,11 @@ final class ShotRender {
     return to;
   }
 
-  /** A view of the shoot, which keeps what it shares with the one before. */
-  private View view(ShootPackage pack, Shoot shoot, Shot shot) {
-    View view =
-        last == null
-            ? View.of(shoot, shot, pack.files())
-            : last.next(
-                shoot, shot, pack.files(), EditCost.between(last.shoot(), lastShot, shoot, shot));
-    last = view;
-    lastShot = shot;
-    return view;
+  private static void rays(RayCount traced, Map<String, Object> to) {
+    to.put("primaryRays", traced.primary());
+    to.put("bouncedRays", traced.bounced());
+    to.put("shadowRays", traced.shadow());
+    to.put("rays", traced.all());
   }
 
   private void trace(PrintFilm film, PrintOrder order) {

@@ -129,6 +129,33 @@ class RenderCommandTest {
         .isEqualTo(Files.readAllBytes(folder.resolve("f0005.png")));
   }
 
+  private static int[] pixels(Path png) throws Exception {
+    BufferedImage image = ImageIO.read(png.toFile());
+    return image.getRGB(0, 0, image.getWidth(), image.getHeight(), null, 0, image.getWidth());
+  }
+
+  private static final String LEVELS =
+      """
+      "motion": {"framesPerSecond": 10, "tracks": [
+        {"place": "lights/dome/levelStops", "keys": [
+          {"seconds": 0, "value": 0}, {"seconds": 1, "value": -2}]}]},
+      """;
+
+  @Test
+  void framesThatDifferInLevelsAloneAreNotTracedAgain() throws Exception {
+    Files.writeString(shoot, SHOOT.replaceFirst("\\{", "{" + LEVELS));
+    Path stats = folder.resolve("stats.json");
+    render("g{frame}.png", "--frames", "1-3", "--stats", stats.toString());
+    JsonNode figures = JsonMapper.shared().readTree(Files.readString(stats));
+    assertThat(figures.get(0).get("rays").longValue()).isPositive();
+    assertThat(figures.get(1).get("rays").longValue()).isZero();
+    assertThat(figures.get(2).get("rays").longValue()).isZero();
+    // The noise that is said of it is that of the frame that was traced.
+    int[] third = pixels(folder.resolve("g0003.png"));
+    assertThat(third).isNotEqualTo(pixels(folder.resolve("g0001.png")));
+    assertThat(pixels(render("alone.png", "--frames", "3"))).isEqualTo(third);
+  }
+
   @Test
   void framesThatCannotBeAreSaidBeforeWork() throws Exception {
     Files.writeString(shoot, SHOOT.replaceFirst("\\{", "{" + MOVES));
