@@ -14,6 +14,7 @@ import java.util.stream.Stream;
 import levelember.film.Component;
 import levelember.film.Film;
 import levelember.formats.ShootPackage;
+import levelember.formats.print.KeptHits;
 import levelember.formats.print.PrintFiles;
 import levelember.formats.print.PrintFolder;
 import levelember.formats.print.PrintOrder;
@@ -45,7 +46,7 @@ final class ShotRender {
   private final Map<String, Rendered> last = new HashMap<>();
 
   /** A shot that was rendered, and its film where that is kept in memory; else null. */
-  private record Rendered(View view, Shot shot, PrintFilm film) {}
+  private record Rendered(View view, Shot shot, PrintFilm film, KeptHits hits) {}
 
   /**
    * A render.
@@ -113,7 +114,8 @@ final class ShotRender {
       if (!stays) {
         trace(film, order);
       }
-      last.put(shot.id(), new Rendered(view, shot, inMemory ? film : null));
+      KeptHits hits = stays ? before.hits : new KeptHits();
+      last.put(shot.id(), new Rendered(view, shot, inMemory ? film : null, hits));
       long traced = System.nanoTime();
       PrintFiles files =
           new PrintFiles(
@@ -124,6 +126,7 @@ final class ShotRender {
               order,
               weights,
               PrintText.of(ShotRender.class, film, shoot, shot, look, order));
+      files.keeping(hits);
       put(files, order, to);
       if (film.rays().dropped() > 0) {
         err.println(film.rays().dropped() + " contributions were no finite numbers: left out");

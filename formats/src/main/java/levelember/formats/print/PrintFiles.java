@@ -72,6 +72,13 @@ public final class PrintFiles {
             : new SurfaceDataTracer(film.view(), SURFACE_SAMPLES, order.occlusionMetres());
   }
 
+  /** Keeps first hits for the next frame, or takes them from the one before. */
+  public void keeping(KeptHits hits) {
+    if (picture != null) {
+      picture.keeping(hits);
+    }
+  }
+
   /**
    * Writes all files; each is put in its place whole.
    *

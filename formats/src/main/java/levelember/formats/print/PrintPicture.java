@@ -40,6 +40,7 @@ public final class PrintPicture {
   private final List<Picture> mixed = new ArrayList<>();
   private final float[] alpha;
   private LookInputs inputs;
+  private KeptHits kept;
 
   /**
    * A picture of which nothing is there yet.
@@ -60,6 +61,11 @@ public final class PrintPicture {
     mixes = maker.mixes();
     mixes.forEach(m -> mixed.add(Picture.black(width, height)));
     alpha = view.shot().cutOut() ? new float[width * height] : null;
+  }
+
+  /** Takes first hits of the whole picture from others and keeps them there. */
+  void keeping(KeptHits hits) {
+    kept = hits;
   }
 
   /** Bytes that a picture of a size takes, with what its look makes of it. */
@@ -117,19 +123,28 @@ public final class PrintPicture {
       int last = Math.min(height, first + rows);
       int top = Math.max(0, first - AmbientOcclusion.REACH);
       int bottom = Math.min(height, last + AmbientOcclusion.REACH);
+      boolean obscurance = LookInputsMaker.needsObscurance(look);
       FirstHits hits =
-          new FirstHits(
-              new FirstHits.Band(width, height, top, bottom - top),
-              margin,
-              view.layers(),
-              LookInputsMaker.needsObscurance(look));
-      FirstHitTracer tracer = new FirstHitTracer(view);
-      for (int i = 0; i < hits.enough(); i++) {
-        tracer.sample(hits, () -> false);
-      }
+          kept != null && rows == height
+              ? kept.of(margin, obscurance, () -> hits(0, height, margin, obscurance))
+              : hits(top, bottom, margin, obscurance);
       maker.take(hits, first, last, null);
     }
     inputs = maker.aids(picture, mixed, wanted);
     return inputs;
+  }
+
+  private FirstHits hits(int top, int bottom, int margin, boolean obscurance) {
+    FirstHits hits =
+        new FirstHits(
+            new FirstHits.Band(width, height, top, bottom - top),
+            margin,
+            view.layers(),
+            obscurance);
+    FirstHitTracer tracer = new FirstHitTracer(view);
+    for (int i = 0; i < hits.enough(); i++) {
+      tracer.sample(hits, () -> false);
+    }
+    return hits;
   }
 }
