@@ -27,7 +27,7 @@ test('mirrors that are followed as far as light have no end to choose', () => {
 
 test('what the last one shows is an edit, and a colour has its field', async () => {
   shown(3, 'colour');
-  expect(screen.getByLabelText('Of the surroundings’ mean')).toBeInTheDocument();
+  expect(screen.getByLabelText('Mirror colour')).toBeInTheDocument();
   await userEvent.click(screen.getByLabelText('The last shows'));
   await userEvent.click(screen.getByRole('option', { name: 'Black' }));
   expect(keep).toHaveBeenCalledWith('What the last mirror shows', [

@@ -43,7 +43,7 @@ export function MirrorBounces() {
       </Row>
       {bounce.mirrorBounces < ALL && bounce.mirrorEnd === 'colour' && (
         <ColourOf
-          label="Of the surroundings’ mean"
+          label="Mirror colour"
           edit="Colour of the last mirror"
           read={(d) => d.bounce.mirrorColour}
           write={(_, v) => [{ op: 'replace', path: '/bounce/mirrorColour', value: v }]}

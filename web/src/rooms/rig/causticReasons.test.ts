@@ -12,12 +12,12 @@ const well: LiveCaustics = {
   survey: {
     casters: 2,
     lit: true,
-    landed: 0.7,
+    deposited: 0.7,
     escaped: 0.2,
     absorbed: 0.1,
     reflectance: 0.4,
     metres: 0.6,
-    lightAngle: 0.02,
+    angularDiameter: 0.02,
     pattern: 0.3,
     piece: 0,
     focus: null,
@@ -43,14 +43,14 @@ test('what keeps them away altogether is said alone', () => {
   ]);
   expect(of(survey({ lit: false }))).toHaveLength(1);
   expect(of(survey({ lit: false }))[0]).toMatch(/^None of its light reaches glass/);
-  expect(of(survey({ landed: 0, escaped: 1 }))[0]).toMatch(/^Nothing lies where glass/);
+  expect(of(survey({ deposited: 0, escaped: 1 }))[0]).toMatch(/^Nothing lies where glass/);
 });
 
 test('each reason has its numbers', () => {
   expect(of(survey({ escaped: 0.83 }))[0]).toMatch(/^83 % of what glass and mirrors throw/);
   expect(of(survey({ absorbed: 0.97 }))[0]).toMatch(/^Tinted glass takes 97 % of it/);
   expect(of(survey({ reflectance: 0.042 }))[0]).toMatch(/^It falls on what reflects 4.2 %/);
-  expect(of({ ...survey({ lightAngle: 0.35 }), penumbra: 0.21 })[0]).toBe(
+  expect(of({ ...survey({ angularDiameter: 0.35 }), penumbra: 0.21 })[0]).toBe(
     'The light looks 20° wide from there, so its edges are 21 cm soft on a pattern 30 cm ' +
       'across: a smaller light, or one farther off, draws them.',
   );

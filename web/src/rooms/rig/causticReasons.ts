@@ -34,7 +34,7 @@ export function reasons(c: LiveCaustics, light: string, names: Record<string, st
         'links and at what is in the way.',
     ];
   }
-  if (survey.landed === 0) {
+  if (survey.deposited === 0) {
     return [
       'Nothing lies where glass and mirrors throw it: put something matte there to catch it.',
     ];
@@ -60,7 +60,7 @@ export function reasons(c: LiveCaustics, light: string, names: Record<string, st
   }
   if (c.penumbra > survey.pattern / 2) {
     to.push(
-      `The light looks ${Math.round((survey.lightAngle * 180) / Math.PI)}° wide from there, so ` +
+      `The light looks ${Math.round((survey.angularDiameter * 180) / Math.PI)}° wide from there, so ` +
         `its edges are ${metres(c.penumbra)} soft on a pattern ${metres(survey.pattern)} across: ` +
         'a smaller light, or one farther off, draws them.',
     );

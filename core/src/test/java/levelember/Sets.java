@@ -155,6 +155,15 @@ public final class Sets {
     return film;
   }
 
+  /** Mean of a channel over a picture, cd/m². */
+  public static double mean(Picture p, int channel) {
+    double sum = 0;
+    for (int i = channel; i < p.rgb().length; i += 3) {
+      sum += p.rgb()[i];
+    }
+    return 3 * sum / p.rgb().length;
+  }
+
   /** Mean luminance of a picture, cd/m². */
   public static double mean(Picture p) {
     double sum = 0;

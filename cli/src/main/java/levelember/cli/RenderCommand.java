@@ -201,8 +201,7 @@ final class RenderCommand implements Callable<Integer> {
     PrintFormat format = checked();
     int[] pixels = pixels();
     ShootPackage pack = ShootPackage.read(Files.readAllBytes(file));
-    Shoot shoot =
-        clay == null ? pack.shoot() : Clay.of(pack.shoot(), clay, keepGlass, keepEmission);
+    Shoot shoot = pack.shoot();
     List<Shot> shots = new ArrayList<>();
     for (String name : shotNames) {
       shots.add(Named.of(spec.commandLine(), "shot", name, shoot.shots(), Shot::id, Shot::name));
@@ -222,7 +221,8 @@ final class RenderCommand implements Callable<Integer> {
     ShotRender render =
         new ShotRender(spec.commandLine().getErr(), threads, resume, (long) (memory * (1 << 20)));
     for (Integer frame : frames(shoot.motion())) {
-      Shoot now = frame == null ? shoot : ShootAtTime.of(shoot, shoot.motion().seconds(frame));
+      Shoot now =
+          inClay(frame == null ? shoot : ShootAtTime.of(shoot, shoot.motion().seconds(frame)));
       String number = frame == null ? "" : String.format(Locale.ROOT, "%04d", frame);
       Light only = only(now);
       Shoot lit = only == null ? now : now.litBy(only);
@@ -231,7 +231,12 @@ final class RenderCommand implements Callable<Integer> {
         PrintOrder order = order(shot, format, pixels);
         Path to = named(now, shot, pixels, number);
         Look look = worn(now, shot);
-        figures.add(render.write(pack, lit, shot, look, order, weights(lit, only), number, to));
+        figures.add(
+            render.write(
+                pack,
+                new ShotRender.Frame(lit, shot, look, weights(lit, only), number),
+                order,
+                to));
       }
     }
     if (stats != null) {
@@ -240,6 +245,10 @@ final class RenderCommand implements Callable<Integer> {
           stats, JsonMapper.shared().writerWithDefaultPrettyPrinter().writeValueAsBytes(to));
     }
     return 0;
+  }
+
+  private Shoot inClay(Shoot shoot) {
+    return clay == null ? shoot : Clay.of(shoot, clay, keepGlass, keepEmission);
   }
 
   /** The frames that are wanted; one null for the shoot at rest. */

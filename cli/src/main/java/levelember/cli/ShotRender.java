@@ -14,7 +14,7 @@ import java.util.stream.Stream;
 import levelember.film.Component;
 import levelember.film.Film;
 import levelember.formats.ShootPackage;
-import levelember.formats.print.KeptHits;
+import levelember.formats.print.FirstHitCache;
 import levelember.formats.print.PrintFiles;
 import levelember.formats.print.PrintFolder;
 import levelember.formats.print.PrintOrder;
@@ -46,7 +46,7 @@ final class ShotRender {
   private final Map<String, Rendered> last = new HashMap<>();
 
   /** A shot that was rendered, and its film where that is kept in memory; else null. */
-  private record Rendered(View view, Shot shot, PrintFilm film, KeptHits hits) {}
+  private record Rendered(View view, Shot shot, PrintFilm film, FirstHitCache hits) {}
 
   /**
    * A render.
@@ -63,23 +63,26 @@ final class ShotRender {
   }
 
   /**
+   * What is rendered.
+   *
+   * @param shoot at the time and in the clay where it is to be
+   * @param weights of the layers, three each
+   * @param number of the frame, under which films are kept; empty for a shoot at rest
+   */
+  record Frame(Shoot shoot, Shot shot, Look look, float[] weights, String number) {}
+
+  /**
    * Renders a shot into a file.
    *
-   * @param shoot of the package, in clay and at the time where it is to be
-   * @param frame number of it as films are kept under; empty for a shoot at rest
+   * @param pack whose files the shoot needs
    * @return figures of the run, by name
    */
-  Map<String, Object> write(
-      ShootPackage pack,
-      Shoot shoot,
-      Shot shot,
-      Look look,
-      PrintOrder order,
-      float[] weights,
-      String frame,
-      Path to)
+  Map<String, Object> write(ShootPackage pack, Frame frame, PrintOrder order, Path to)
       throws IOException {
     long begin = System.nanoTime();
+    Shoot shoot = frame.shoot;
+    Shot shot = frame.shot;
+    Look look = frame.look;
     Rendered before = last.get(shot.id());
     EditCost cost =
         before == null ? null : EditCost.between(before.view.shoot(), before.shot, shoot, shot);
@@ -88,34 +91,21 @@ final class ShotRender {
             ? View.of(shoot, shot, pack.files())
             : before.view.next(shoot, shot, pack.files(), cost);
     long compiled = System.nanoTime();
-    Set<Component> kept = PrintPass.components(order.passes());
-    Bands bands = Bands.of(order.width(), order.height(), view.layers(), kept, memory);
     Path folder =
         resume != null
-            ? resume.resolve(shot.id()).resolve(frame)
+            ? resume.resolve(shot.id()).resolve(frame.number)
             : Files.createTempDirectory("ember-render");
     try {
-      FilmStore store =
-          resume == null && bands.count() == 1
-              ? FilmStore.NONE
-              : new PrintFolder(folder, Runtime.getRuntime().maxMemory() / 2);
-      if (resume != null) {
-        ResumedRender.check(folder, shoot, shot, order, kept, bands);
-      }
-      boolean bySamples = order.noisePercent() == 0 && order.minutes() == 0;
-      boolean inMemory = store == FilmStore.NONE && bySamples;
       // What differs in levels, colours and look alone is in the film of the frame before.
-      boolean stays =
-          inMemory && before != null && before.film != null && cost.keeps(view.layers());
-      PrintFilm film =
+      boolean stays = before != null && before.film != null && cost.keeps(view.layers());
+      Rendered now =
           stays
-              ? before.film
-              : new PrintFilm(view, bands, kept, store, weights, DisplayCurve.fullScale(look.ev()));
-      if (!stays) {
-        trace(film, order);
-      }
-      KeptHits hits = stays ? before.hits : new KeptHits();
-      last.put(shot.id(), new Rendered(view, shot, inMemory ? film : null, hits));
+              ? new Rendered(view, shot, before.film, before.hits)
+              : new Rendered(view, shot, traced(frame, view, order, folder), new FirstHitCache());
+      PrintFilm film = now.film;
+      boolean inMemory = resume == null && film.bands().count() == 1;
+      boolean bySamples = order.noisePercent() == 0 && order.minutes() == 0;
+      last.put(shot.id(), inMemory && bySamples ? now : new Rendered(view, shot, null, now.hits));
       long traced = System.nanoTime();
       PrintFiles files =
           new PrintFiles(
@@ -124,9 +114,9 @@ final class ShotRender {
               look,
               pack.files().luts(),
               order,
-              weights,
+              frame.weights,
               PrintText.of(ShotRender.class, film, shoot, shot, look, order));
-      files.keeping(hits);
+      files.keeping(now.hits);
       put(files, order, to);
       if (film.rays().dropped() > 0) {
         err.println(film.rays().dropped() + " contributions were no finite numbers: left out");
@@ -146,6 +136,24 @@ final class ShotRender {
         deleted(folder);
       }
     }
+  }
+
+  /** A film of a frame, traced as far as the order wants it. */
+  private PrintFilm traced(Frame frame, View view, PrintOrder order, Path folder)
+      throws IOException {
+    Set<Component> kept = PrintPass.components(order.passes());
+    Bands bands = Bands.of(order.width(), order.height(), view.layers(), kept, memory);
+    FilmStore store =
+        resume == null && bands.count() == 1
+            ? FilmStore.NONE
+            : new PrintFolder(folder, Runtime.getRuntime().maxMemory() / 2);
+    if (resume != null) {
+      ResumedRender.check(folder, frame.shoot, frame.shot, order, kept, bands);
+    }
+    double fullScale = DisplayCurve.fullScale(frame.look.ev());
+    PrintFilm film = new PrintFilm(view, bands, kept, store, frame.weights, fullScale);
+    trace(film, order);
+    return film;
   }
 
   /** Writes the file under the name that was asked for. */

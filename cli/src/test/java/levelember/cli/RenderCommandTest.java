@@ -113,6 +113,7 @@ class RenderCommandTest {
     Path rest = render("rest.png");
     Files.writeString(shoot, SHOOT.replaceFirst("\\{", "{" + MOVES));
     render("f{frame}.png", "--frames", "all");
+    int[] clay = pixels(render("clay.png", "--frames", "5", "--clay", "0.4"));
     assertThat(folder.resolve("f0005.png")).exists();
     assertThat(folder.resolve("f0006.png")).exists();
     assertThat(Files.readAllBytes(render("still.png"))).isEqualTo(Files.readAllBytes(rest));
@@ -127,6 +128,7 @@ class RenderCommandTest {
     Files.writeString(shoot, there);
     assertThat(Files.readAllBytes(render("there.png")))
         .isEqualTo(Files.readAllBytes(folder.resolve("f0005.png")));
+    assertThat(pixels(render("there-clay.png", "--clay", "0.4"))).isEqualTo(clay);
   }
 
   private static int[] pixels(Path png) throws Exception {

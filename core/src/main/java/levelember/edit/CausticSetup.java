@@ -7,19 +7,14 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import levelember.geometry.Meshes;
-import levelember.math.Vec3;
 import levelember.shoot.Bounce;
-import levelember.shoot.Brightness;
-import levelember.shoot.Emitter;
 import levelember.shoot.Frames;
 import levelember.shoot.Light;
-import levelember.shoot.LightColour;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
 import levelember.shoot.Scope;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.Traced;
 import levelember.shoot.Visibility;
 
 /**
@@ -39,9 +34,6 @@ public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
 
   /** Apparent diameter up to which a lamp draws edges, radians: some twenty degrees. */
   private static final double SMALL = 0.35;
-
-  /** Luminance of a matte grey under a lamp that is added, over mid grey. */
-  private static final double OVER_MID = 1.5;
 
   /** What was done, or what cannot be. */
   public enum Kind {
@@ -86,24 +78,24 @@ public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
    * @param id of the light, which must be there
    */
   public static CausticSetup forLight(Shoot shoot, String id) {
-    Work work = new Work(shoot);
+    Changes changes = new Changes(shoot);
     Light light = shoot.light(id).orElseThrow();
     boolean[] lit = Frames.in(light.reach().lightLinking(), shoot.pieces());
     List<Piece> smooth = new ArrayList<>();
     for (int i = 0; i < shoot.pieces().size(); i++) {
       Piece piece = shoot.pieces().get(i);
-      if ((lit == null || lit[i]) && piece.shown() && work.isSmooth(piece)) {
+      if ((lit == null || lit[i]) && piece.shown() && changes.isSmooth(piece)) {
         smooth.add(piece);
       }
     }
-    work.cast(light);
+    changes.cast(light);
     if (smooth.isEmpty()) {
-      work.add(Kind.NO_SMOOTH_PIECE, "", 0);
-    } else if (smooth.stream().noneMatch(p -> work.material(p).castsCaustics())) {
-      smooth.forEach(work::materialCasts);
+      changes.add(Kind.NO_SMOOTH_PIECE, "", 0);
+    } else if (smooth.stream().noneMatch(p -> changes.material(p).castsCaustics())) {
+      smooth.forEach(changes::materialCasts);
     }
-    work.bounces();
-    return work.done();
+    changes.bounces();
+    return changes.done();
   }
 
   /**
@@ -113,26 +105,26 @@ public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
    * @param shot that a light is put in for where there is none
    */
   public static CausticSetup forPiece(Shoot shoot, String id, Shot shot, Meshes meshes) {
-    Work work = new Work(shoot);
+    Changes changes = new Changes(shoot);
     Set<String> own = SetDown.withAllIn(shoot.pieces(), id);
     List<Piece> glassy =
         shoot.pieces().stream()
             .filter(p -> own.contains(p.id()) && p.shape() != null)
-            .filter(p -> glassOrMetal(work.material(p)))
+            .filter(p -> glassOrMetal(changes.material(p)))
             .toList();
     WorldBox box = WorldBox.of(shoot.pieces(), id, meshes).orElse(null);
     if (glassy.isEmpty() || box == null) {
-      work.add(Kind.NOT_SMOOTH, work.name(id), 0);
-      return work.done();
+      changes.add(Kind.NOT_SMOOTH, changes.name(id), 0);
+      return changes.done();
     }
     for (Piece piece : glassy) {
-      work.materialCasts(piece);
-      work.smooth(piece);
-      work.show(piece);
+      changes.materialCasts(piece);
+      changes.smooth(piece);
+      changes.show(piece);
     }
-    work.lit(glassy.getFirst(), box, shot);
-    work.bounces();
-    return work.done();
+    changes.lit(glassy.getFirst(), box, shot);
+    changes.bounces();
+    return changes.done();
   }
 
   private static boolean glassOrMetal(Material m) {
@@ -141,11 +133,11 @@ public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
   }
 
   /** The shoot while it is changed. */
-  private static final class Work {
+  private static final class Changes {
     private Shoot shoot;
     private final List<CausticStep> steps = new ArrayList<>();
 
-    Work(Shoot shoot) {
+    Changes(Shoot shoot) {
       this.shoot = shoot;
     }
 
@@ -281,7 +273,7 @@ public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
           };
       List<Light> lamps =
           shoot.lights().stream()
-              .filter(l -> Double.isFinite(apparent(l, box.centre())))
+              .filter(l -> Double.isFinite(CausticSpot.angularDiameter(shoot, l, box.centre())))
               .filter(lights)
               .toList();
       if (lamps.isEmpty()) {
@@ -293,81 +285,28 @@ public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
         return;
       }
       List<Light> small =
-          lamps.stream().filter(l -> apparent(l, box.centre()) <= SMALL && !l.muted()).toList();
+          lamps.stream()
+              .filter(
+                  l -> CausticSpot.angularDiameter(shoot, l, box.centre()) <= SMALL && !l.muted())
+              .toList();
       if (small.isEmpty()) {
         cast(
             lamps.stream()
                 .min(
-                    Comparator.comparingDouble(
-                        l -> apparent(l, box.centre()) + (l.muted() ? 1 : 0)))
+                    Comparator.comparingDouble(l ->
+                        CausticSpot.angularDiameter(shoot, l, box.centre()) + (l.muted() ? 1 : 0)))
                 .orElseThrow());
       } else {
         small.forEach(this::cast);
       }
     }
 
-    /** Apparent diameter of a lamp from a place, radians; infinite for what is no lamp. */
-    private double apparent(Light light, Vec3 at) {
-      double size =
-          switch (light.emitter()) {
-            case Emitter.Rectangle e -> StrictMath.hypot(e.width(), e.height());
-            case Emitter.Disc e -> 2 * e.radius();
-            case Emitter.Sphere e -> 2 * e.radius();
-            case Emitter.Tube e -> e.length();
-            case Emitter.Point e -> 0;
-            case Emitter.Spot e -> 2 * e.sourceRadius();
-            case Emitter.Sun e -> -Math.toRadians(e.sizeDegrees());
-            case Emitter.SkySun e -> -Math.toRadians(e.sizeDegrees());
-            default -> Double.POSITIVE_INFINITY;
-          };
-      if (size < 0) {
-        return -size;
-      }
-      Vec3 from = Traced.inWorld(shoot, light).position();
-      return size / Math.max(1e-3, from.minus(at).length());
-    }
-
-    /** A small spot behind the piece and to the side, as the shot's camera sees it. */
     private void addSpot(WorldBox box, Shot shot) {
-      Vec3 c = box.centre(), to = shot.position().minus(c);
-      Vec3 flat = new Vec3(to.x(), 0, to.z());
-      Vec3 view = flat.length() > 1e-6 ? flat.unit() : new Vec3(0, 0, 1);
-      Vec3 side = Vec3.UP.cross(view);
-      double far = Math.max(0.6, 6 * box.radius()), up = Math.toRadians(42);
-      Vec3 level = view.times(-0.8).plus(side.times(-0.6));
-      Vec3 at =
-          c.plus(level.times(far * StrictMath.cos(up)))
-              .plus(Vec3.UP.times(far * StrictMath.sin(up)));
-      // An exposed value of 1 is 1.2 · 2^EV cd/m², and a matte grey gives its share of lux over π.
-      double lux = OVER_MID * Math.PI * 1.2 * StrictMath.pow(2, shoot.lookOf(shot).ev());
-      double cone = 2 * Math.toDegrees(StrictMath.atan(1.6 * box.radius() / far));
-      String id = "caustic-spot";
-      for (int i = 2; taken(id); i++) {
-        id = "caustic-spot-" + i;
-      }
-      Light spot =
-          new Light(
-              id,
-              "Caustic spot",
-              new Emitter.Spot(Math.max(4, cone), 0.3, 0.01, 0.1, null, null, null),
-              at,
-              c,
-              0,
-              new Brightness(lux * far * far, Brightness.Unit.CANDELA),
-              0,
-              LightColour.NEUTRAL,
-              false,
-              false,
-              false);
+      Light spot = CausticSpot.behind(box, shoot, shot);
       List<Light> all = new ArrayList<>(shoot.lights());
       all.add(spot);
       shoot = changed(shoot.pieces(), shoot.materials(), all, shoot.bounce());
-      add(Kind.LIGHT_ADDED, spot.name(), far);
-      put(spot, l -> l.withReach(l.reach().withCaustics(l.reach().caustics().withCast(true))));
-    }
-
-    private boolean taken(String id) {
-      return shoot.light(id).isPresent();
+      add(Kind.LIGHT_ADDED, spot.name(), spot.position().minus(spot.aim()).length());
     }
   }
 }

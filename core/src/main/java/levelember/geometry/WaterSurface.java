@@ -60,7 +60,7 @@ final class WaterSurface {
     across = Sheets.steps(water.width(), form, STEPS);
     along = Sheets.steps(water.depth(), form, STEPS);
     rim = Math.min(water.waves().length() / 2, Math.min(water.width(), water.depth()) / 4);
-    double steepness = draw(water.waves());
+    double steepness = sampleSpectrum(water.waves());
     sideways = water.waves().choppiness() * (steepness > 0 ? Math.min(1, 0.33 / steepness) : 0);
   }
 
@@ -75,8 +75,8 @@ final class WaterSurface {
     return Math.sqrt(deep > 0 ? omega2 * StrictMath.tanh(k * deep) : omega2);
   }
 
-  /** Draws the waves; returns the root mean square of their slopes. */
-  private double draw(Waves of) {
+  /** Samples the waves of the spectrum; returns the root mean square of their slopes. */
+  private double sampleSpectrum(Waves of) {
     double step = Math.max(water.width() / across, water.depth() / along);
     Random random = new Random(of.seed() * 7919L + 17);
     double peak = Math.sqrt(GRAVITY * 2 * Math.PI / of.length());
@@ -170,14 +170,14 @@ final class WaterSurface {
     }
     for (int i = 0; i <= across; i++) {
       double x = water.width() * ((double) i / across - 0.5);
-      hold(x, z, to, ALL * i);
+      dampSideways(x, z, to, ALL * i);
       ripple(water.rings(), x, z, to, ALL * i);
     }
     return to;
   }
 
   /** Keeps water at the rims from going sideways through them. */
-  private void hold(double x, double z, double[] to, int n) {
+  private void dampSideways(double x, double z, double[] to, int n) {
     double inX = Math.min(1, (water.width() / 2 - Math.abs(x)) / rim);
     double inZ = Math.min(1, (water.depth() / 2 - Math.abs(z)) / rim);
     double wx = smooth(inX), wz = smooth(inZ);

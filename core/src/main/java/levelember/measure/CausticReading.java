@@ -57,23 +57,11 @@ public record CausticReading(double share, double ofPicture, int drownedBy, doub
   }
 
   private static double luminance(Film film, float[] w, int layer, int tile) {
-    float[] s = film.sums(layer);
-    int n = film.samples(layer, tile);
-    double r = 0, g = 0, b = 0;
-    for (int y = film.top(tile); y < film.bottom(tile) && n > 0; y++) {
-      int end = 3 * (y * film.width() + film.right(tile));
-      for (int i = 3 * (y * film.width() + film.left(tile)); i < end; i += 3) {
-        r += s[i];
-        g += s[i + 1];
-        b += s[i + 2];
-      }
-    }
-    return n == 0
-        ? 0
-        : Colour.luminance(
-                (float) (w[3 * layer] * r),
-                (float) (w[3 * layer + 1] * g),
-                (float) (w[3 * layer + 2] * b))
-            / n;
+    double[] sum = new double[3];
+    Reading.unitSum(film, layer, tile, sum);
+    return Colour.luminance(
+        (float) (w[3 * layer] * sum[0]),
+        (float) (w[3 * layer + 1] * sum[1]),
+        (float) (w[3 * layer + 2] * sum[2]));
   }
 }

@@ -5,18 +5,16 @@ import levelember.math.Colour;
 
 /**
  * How much of each light's part in a picture reached rough surfaces over smooth ones and was
- * softened or left out there; see {@link levelember.shoot.LightOverGloss}; and how much photons
- * brought as caustics.
+ * softened or left out there; see {@link levelember.shoot.LightOverGloss}.
  */
 public final class GlossReading {
   private final double[][] shown;
-  private final double[] softened, leftOut, caustic;
+  private final double[] softened, leftOut;
 
   public GlossReading(int layers) {
     shown = new double[layers][3];
     softened = new double[layers];
     leftOut = new double[layers];
-    caustic = new double[layers];
   }
 
   /** The reading of one film. */
@@ -39,7 +37,6 @@ public final class GlossReading {
         if (n > 0) {
           softened[k] += film.gloss().softened(k, tile) / (double) n;
           leftOut[k] += film.gloss().leftOut(k, tile) / (double) n;
-          caustic[k] += film.gloss().caustic(k, tile) / (double) n;
         }
       }
     }
@@ -50,13 +47,6 @@ public final class GlossReading {
     double[] rgb = shown[layer];
     double all = Colour.luminance((float) rgb[0], (float) rgb[1], (float) rgb[2]) + leftOut[layer];
     return all > 0 ? Math.clamp((softened[layer] + leftOut[layer]) / all, 0, 1) : 0;
-  }
-
-  /** Share of a layer's luminance in the picture that photons brought, 0…1. */
-  public double caustics(int layer) {
-    double[] rgb = shown[layer];
-    double all = Colour.luminance((float) rgb[0], (float) rgb[1], (float) rgb[2]);
-    return all > 0 ? Math.clamp(caustic[layer] / all, 0, 1) : 0;
   }
 
   /**

@@ -66,24 +66,37 @@ public record Reading(double luminance, double stops, int layer, double share) {
   }
 
   private static void unitMean(Film film, int layer, double[] to) {
-    float[] s = film.sums(layer);
     double pixels = (double) film.width() * film.height();
+    double[] sum = new double[3];
     for (int tile = 0; tile < film.tiles(); tile++) {
-      int n = film.samples(layer, tile);
-      double r = 0, g = 0, b = 0;
-      for (int y = film.top(tile); y < film.bottom(tile) && n > 0; y++) {
-        int end = 3 * (y * film.width() + film.right(tile));
-        for (int i = 3 * (y * film.width() + film.left(tile)); i < end; i += 3) {
-          r += s[i];
-          g += s[i + 1];
-          b += s[i + 2];
-        }
+      unitSum(film, layer, tile, sum);
+      for (int c = 0; c < 3; c++) {
+        to[3 * layer + c] += sum[c] / pixels;
       }
-      double share = n > 0 ? 1 / (n * pixels) : 0;
-      to[3 * layer] += r * share;
-      to[3 * layer + 1] += g * share;
-      to[3 * layer + 2] += b * share;
     }
+  }
+
+  /**
+   * What a layer at unit weight has in a tile, summed over its pixels.
+   *
+   * @param to three numbers by channel, cd/m² times pixels
+   */
+  static void unitSum(Film film, int layer, int tile, double[] to) {
+    float[] s = film.sums(layer);
+    int n = film.samples(layer, tile);
+    double r = 0, g = 0, b = 0;
+    for (int y = film.top(tile); y < film.bottom(tile) && n > 0; y++) {
+      int end = 3 * (y * film.width() + film.right(tile));
+      for (int i = 3 * (y * film.width() + film.left(tile)); i < end; i += 3) {
+        r += s[i];
+        g += s[i + 1];
+        b += s[i + 2];
+      }
+    }
+    double share = n > 0 ? 1.0 / n : 0;
+    to[0] = r * share;
+    to[1] = g * share;
+    to[2] = b * share;
   }
 
   /** Mean luminance of every layer from its unit mean. */

@@ -1,5 +1,7 @@
 package levelember.shoot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
+
 /**
  * Ripples of water that bend its light without moving its surface: a tangent-space normal map that
  * drifts over it.
@@ -10,8 +12,10 @@ package levelember.shoot;
  * @param headingDegrees that they drift to, from +X towards −Z
  * @param speed that they drift with, metres a second
  */
+@RecordBuilder
 public record FineRipples(
-    String picture, double size, double strength, double headingDegrees, double speed) {
+    String picture, double size, double strength, double headingDegrees, double speed)
+    implements FineRipplesBuilder.With {
   public FineRipples {
     if (picture != null) {
       Checks.name("picture", picture);
@@ -20,6 +24,11 @@ public record FineRipples(
     Checks.range("strength", strength, 0, 10);
     Checks.range("headingDegrees", headingDegrees, -36_000, 36_000);
     Checks.range("speed", speed, 0, 100);
+  }
+
+  /** The map that is built in, lying still, with half of its slopes. */
+  public static FineRipples still(double size) {
+    return new FineRipples(null, size, 0.5, 0, 0);
   }
 
   /**

@@ -19,7 +19,7 @@ public record Reflections(double level, Rgb tint, double roughness) {
   }
 
   /** A perceptual roughness as it is reflected with, 0…1. */
-  public double rough(double physical) {
+  public double roughness(double physical) {
     return Math.clamp(physical + roughness, 0, 1);
   }
 }

@@ -1,5 +1,7 @@
 package levelember.shoot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
+
 /**
  * Rings of ripples that spread from a point of open water without end, as from a drip.
  *
@@ -9,7 +11,9 @@ package levelember.shoot;
  * @param length from ring to ring, metres
  * @param reach how far from the point they have died down to a third or so, metres
  */
-public record RippleRing(double x, double z, double height, double length, double reach) {
+@RecordBuilder
+public record RippleRing(double x, double z, double height, double length, double reach)
+    implements RippleRingBuilder.With {
   public RippleRing {
     Checks.range("x", x, -Shape.MOST, Shape.MOST);
     Checks.range("z", z, -Shape.MOST, Shape.MOST);

@@ -26,29 +26,29 @@ public final class WaterShelf {
   private static final List<Preset> ALL =
       List.of(
           new Preset(
-              new Waves(0.0008, 0.16, 20, 0, 1, 2),
+              Waves.round(0.0008, 0.16, 20, 2),
               List.of(),
               null,
               water("water-still", "Still cistern", new Rgb(0.80, 0.94, 0.97))),
           new Preset(
-              new Waves(0.004, 0.09, 35, 0.25, 1, 5),
+              Waves.round(0.004, 0.09, 35, 5).withChoppiness(0.25),
               List.of(),
-              new FineRipples(null, 0.3, 0.35, 60, 0.02),
+              FineRipples.still(0.3).with(f -> f.strength(0.35).headingDegrees(60).speed(0.02)),
               water("water-rock-pool", "Rock pool", new Rgb(0.62, 0.88, 0.84))),
           new Preset(
-              new Waves(0.0012, 0.1, 0, 0, 1, 3),
+              Waves.round(0.0012, 0.1, 0, 3),
               List.of(new RippleRing(0, 0, 0.006, 0.045, 0.35)),
               null,
               water("water-drip", "Under the drip", new Rgb(0.78, 0.93, 0.95))),
           new Preset(
-              new Waves(0.035, 0.7, 10, 0.5, 1, 8),
+              Waves.round(0.035, 0.7, 10, 8).withChoppiness(0.5),
               List.of(),
-              new FineRipples(null, 0.8, 0.6, -20, 0.12),
+              FineRipples.still(0.8).with(f -> f.strength(0.6).headingDegrees(-20).speed(0.12)),
               water("water-slipway", "Slipway, silted", new Rgb(0.22, 0.40, 0.30))),
           new Preset(
-              new Waves(0.3, 6, 0, 0.8, 1, 11),
+              Waves.round(0.3, 6, 0, 11).withChoppiness(0.8),
               List.of(),
-              new FineRipples(null, 3, 0.8, 15, 0.4),
+              FineRipples.still(3).with(f -> f.strength(0.8).headingDegrees(15).speed(0.4)),
               water("water-offshore", "Offshore, deep blue", new Rgb(0.10, 0.52, 0.66))));
 
   private WaterShelf() {}

@@ -1,5 +1,7 @@
 package levelember.shoot;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
+
 /**
  * Waves of open water, of many lengths and directions about their own.
  *
@@ -10,13 +12,10 @@ package levelember.shoot;
  * @param speed factor on how fast they run, 1 as gravity and surface tension have it
  * @param seed another sea of the same kind
  */
+@RecordBuilder
 public record Waves(
-    double height,
-    double length,
-    double headingDegrees,
-    double choppiness,
-    double speed,
-    int seed) {
+    double height, double length, double headingDegrees, double choppiness, double speed, int seed)
+    implements WavesBuilder.With {
   public Waves {
     Checks.range("waveHeight", height, 0, 100);
     Checks.range("waveLength", length, 0.001, 1000);

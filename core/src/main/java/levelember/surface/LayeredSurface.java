@@ -73,7 +73,7 @@ public final class LayeredSurface {
               : (float) (-StrictMath.log(Math.max(tint[c], 1e-6)) / m.glass().tintDepth());
     }
     Reflections levers = m.reflections();
-    double rough = levers.rough(m.roughness());
+    double rough = levers.roughness(m.roughness());
     reflected = factors(levers);
     brightestReflected = reflected == null ? 1 : brightest(reflected);
     microfacets = new MicrofacetLobe(m, rough);
@@ -85,7 +85,7 @@ public final class LayeredSurface {
             rough == m.roughness()
                 ? microfacets.single
                 : AlbedoTable.of(cos -> GgxAlbedo.whole(cos, m.roughness())));
-    coat = new CoatLobe(m.coat(), levers.rough(m.coat().roughness()));
+    coat = new CoatLobe(m.coat(), levers.roughness(m.coat().roughness()));
     sheenColour = MicrofacetLobe.channels(m.sheen().colour());
     brightestSheen = brightest(sheenColour);
     sheen = brightestSheen > 0 ? new Sheen(m.sheen().roughness()) : null;

@@ -50,7 +50,7 @@ final class CausticLight {
   /** A light's; null where nothing of it falls on a rough surface over casters. */
   static CausticLight of(Scene scene, int light, CasterSurfaces surfaces) {
     PhotonTracer tracer = new PhotonTracer(scene);
-    CausticLight to = chances(light, surfaces, tracer);
+    CausticLight to = selecting(light, surfaces, tracer);
     if (to == null) {
       return null;
     }
@@ -75,7 +75,7 @@ final class CausticLight {
   }
 
   /** A light's probabilities of casters, without a radius; null where none of it arrives at any. */
-  static CausticLight chances(int light, CasterSurfaces surfaces, PhotonTracer tracer) {
+  static CausticLight selecting(int light, CasterSurfaces surfaces, PhotonTracer tracer) {
     int count = surfaces.count();
     double[] flux = incidentFlux(light, surfaces, tracer);
     double sum = Arrays.stream(flux).sum();

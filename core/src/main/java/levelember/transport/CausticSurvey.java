@@ -1,5 +1,6 @@
 package levelember.transport;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Arrays;
 import levelember.math.Vec3;
 import levelember.shoot.FineRipples;
@@ -16,28 +17,30 @@ import levelember.texture.RippleNormals;
  *
  * @param casters pieces and copies that throw caustics where they are smooth
  * @param lit whether any of the light arrives at one
- * @param landed share that falls on rough surfaces, 0…1
+ * @param deposited share that falls on rough surfaces, 0…1
  * @param escaped share that leaves the set, 0…1
  * @param absorbed share that tinted glass takes on the way, 0…1
  * @param reflectance of the matte base where photons land, 0…1
  * @param metres from the last smooth surface to there
- * @param lightAngle apparent diameter of the light from the casters, radians
+ * @param angularDiameter apparent diameter of the light from the casters, radians
  * @param pattern metres across that half of the photons fall on
  * @param piece number of the piece that throws most, or −1
  * @param focus how its waves bundle light, where that piece is water; else null
  */
+@RecordBuilder
 public record CausticSurvey(
     int casters,
     boolean lit,
-    double landed,
+    double deposited,
     double escaped,
     double absorbed,
     double reflectance,
     double metres,
-    double lightAngle,
+    double angularDiameter,
     double pattern,
     int piece,
-    Focus focus) {
+    Focus focus)
+    implements CausticSurveyBuilder.With {
   private static final int PHOTONS = 1 << 12, ANGLES = 1 << 8;
   private static final int SURVEYING = 0x3C6EF372;
 
@@ -58,9 +61,9 @@ public record CausticSurvey(
       return NOTHING;
     }
     PhotonTracer tracer = new PhotonTracer(scene);
-    CausticLight casters = CausticLight.chances(light, surfaces, tracer);
+    CausticLight casters = CausticLight.selecting(light, surfaces, tracer);
     if (casters == null) {
-      return new CausticSurvey(surfaces.count(), false, 0, 0, 0, 0, 0, 0, 0, -1, null);
+      return NOTHING.withCasters(surfaces.count());
     }
     Count count = new Count(new double[scene.shoot().pieces().size()]);
     for (int i = 0; i < PHOTONS; i++) {
@@ -96,18 +99,7 @@ public record CausticSurvey(
             .orElseThrow()
             .ior();
     Focus waves = new Focus(depth, focalLength(water, ior));
-    return new CausticSurvey(
-        casters,
-        lit,
-        landed,
-        escaped,
-        absorbed,
-        reflectance,
-        metres,
-        lightAngle,
-        pattern,
-        piece,
-        waves);
+    return withFocus(waves);
   }
 
   /**
@@ -145,37 +137,37 @@ public record CausticSurvey(
 
   /** Width that the light's own size blurs edges over, metres. */
   public double penumbra() {
-    return metres * lightAngle;
+    return metres * angularDiameter;
   }
 
   /** Sums while photons are traced. */
   private static final class Count {
     final PhotonMap.Deposits deposits = new PhotonMap.Deposits();
     private final double[] byPiece;
-    private double all, landed, escaped, absorbed, reflected, metres, refracted, depth;
+    private double all, deposited, escaped, absorbed, reflected, metres, refracted, depth;
 
     Count(double[] byPiece) {
       this.byPiece = byPiece;
     }
 
-    void add(PhotonTracer tracer, PhotonTracer.Fate fate) {
-      if (fate == PhotonTracer.Fate.UNLIT) {
+    void add(PhotonTracer tracer, PhotonTracer.Outcome outcome) {
+      if (outcome == PhotonTracer.Outcome.UNLIT) {
         return;
       }
       double flux = tracer.flux();
       all += flux + tracer.absorbed();
       absorbed += tracer.absorbed();
-      if (fate == PhotonTracer.Fate.ESCAPED) {
+      if (outcome == PhotonTracer.Outcome.ESCAPED) {
         escaped += flux;
-      } else if (fate == PhotonTracer.Fate.LANDED) {
+      } else if (outcome == PhotonTracer.Outcome.DEPOSITED) {
         SurfaceInteraction at = tracer.landing();
-        landed += flux;
+        deposited += flux;
         reflected += flux * at.surface.diffuseReflectance(at.scattering);
-        metres += flux * tracer.way();
+        metres += flux * tracer.distance();
         byPiece[tracer.firstCaster()] += flux;
         if (tracer.isRefracted()) {
           refracted += flux;
-          depth += flux * tracer.way();
+          depth += flux * tracer.distance();
         }
       }
     }
@@ -186,22 +178,26 @@ public record CausticSurvey(
     }
 
     CausticSurvey survey(CasterSurfaces surfaces, double angle) {
+      return NOTHING.with(to ->
+          to.casters(surfaces.count())
+              .lit(true)
+              .deposited(all > 0 ? deposited / all : 0)
+              .escaped(all > 0 ? escaped / all : 0)
+              .absorbed(all > 0 ? absorbed / all : 0)
+              .reflectance(deposited > 0 ? reflected / deposited : 0)
+              .metres(deposited > 0 ? metres / deposited : 0)
+              .angularDiameter(angle)
+              .pattern(pattern())
+              .piece(brightest()));
+    }
+
+    /** The piece whose photons carry most, or −1. */
+    private int brightest() {
       int most = -1;
       for (int i = 0; i < byPiece.length; i++) {
         most = byPiece[i] > 0 && (most < 0 || byPiece[i] > byPiece[most]) ? i : most;
       }
-      return new CausticSurvey(
-          surfaces.count(),
-          true,
-          all > 0 ? landed / all : 0,
-          all > 0 ? escaped / all : 0,
-          all > 0 ? absorbed / all : 0,
-          landed > 0 ? reflected / landed : 0,
-          landed > 0 ? metres / landed : 0,
-          angle,
-          pattern(),
-          most,
-          null);
+      return most;
     }
 
     /** Twice the distance from the middle of all photons within which half of them lie. */

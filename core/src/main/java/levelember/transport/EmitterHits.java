@@ -94,8 +94,8 @@ final class EmitterHits {
     }
   }
 
-  /** Adds an even light of a layer from afar. */
-  void even(PathState path, int k, float r, float g, float b) {
+  /** Adds radiance of a layer that is the same in every direction. */
+  void constant(PathState path, int k, float r, float g, float b) {
     controlled(path, k, Float.POSITIVE_INFINITY, path.r * r, path.g * g, path.b * b);
   }
 

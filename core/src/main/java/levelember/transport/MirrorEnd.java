@@ -60,7 +60,7 @@ final class MirrorEnd {
         float b = (float) bounces.colour().b();
         for (int k = 0; k < means.length; k++) {
           if (wanted[k] && means[k] != null) {
-            emitters.even(path, k, r * means[k][0], g * means[k][1], b * means[k][2]);
+            emitters.constant(path, k, r * means[k][0], g * means[k][1], b * means[k][2]);
           }
         }
       }

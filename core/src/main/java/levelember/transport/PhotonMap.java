@@ -16,7 +16,7 @@ final class PhotonMap {
   static final int FLOATS = 13;
 
   /** The last of them. */
-  static final int WAY = 12, RADIUS = 12;
+  static final int DISTANCE = 12, RADIUS = 12;
 
   private static final PhotonMap EMPTY = new PhotonMap(new float[0], 1);
 

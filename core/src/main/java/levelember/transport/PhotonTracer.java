@@ -39,15 +39,15 @@ final class PhotonTracer {
   private final int mostBounces;
 
   /** What becomes of a photon. */
-  enum Fate {
+  enum Outcome {
     /** Its light does not arrive at the caster. */
     UNLIT,
     /** It falls on a rough surface. */
-    LANDED,
+    DEPOSITED,
     /** It leaves the set after a caster. */
     ESCAPED,
     /** It ends on the way: absorbed, taken back by chance, or at a smooth piece that casts none. */
-    SPENT
+    TERMINATED
   }
 
   /** The piece that emits, where its light depends on which place of it emits; else −1. */
@@ -92,28 +92,28 @@ final class PhotonTracer {
    * @param to where it is added when it falls on a rough surface
    * @return what has become of it; {@link #flux} says how much it carried to there
    */
-  Fate trace(
+  Outcome trace(
       int light, CausticLight casters, int index, int key, double share, PhotonMap.Deposits to) {
     points.start(key, light, index);
     points.pair(Dimensions.PIXEL);
     int caster = casters.choose(points.u);
     double choice = casters.remapped(caster, points.u);
     if (!emit(light, casters.surfaces(), caster, choice, share / casters.chance(caster))) {
-      return Fate.UNLIT;
+      return Outcome.UNLIT;
     }
     for (int bounce = 0; bounce < mostBounces && scatter(bounce); bounce++) {
       if (!propagate()) {
-        return escaped ? Fate.ESCAPED : Fate.SPENT;
+        return escaped ? Outcome.ESCAPED : Outcome.TERMINATED;
       }
       if (!CausticPaths.smooth(at)) {
         deposit(light, to);
-        return Fate.LANDED;
+        return Outcome.DEPOSITED;
       }
       if (!scene.isCaster(at.piece)) {
-        return Fate.SPENT;
+        return Outcome.TERMINATED;
       }
     }
-    return Fate.SPENT;
+    return Outcome.TERMINATED;
   }
 
   /** What the photon traced last carried, the mean over the channels. */
@@ -142,7 +142,7 @@ final class PhotonTracer {
   }
 
   /** How far it had come there from the last smooth surface, metres. */
-  double way() {
+  double distance() {
     return path.sinceVertex + walk.t;
   }
 
@@ -229,11 +229,11 @@ final class PhotonTracer {
         && arrive()
         && at.piece == surfaces.piece(caster)
         && CausticPaths.caster(scene, at)
-        && leavesMedium();
+        && attenuatedBeforeCaster();
   }
 
   /** Takes off what a body absorbs that the light stands in, up to the first caster. */
-  private boolean leavesMedium() {
+  private boolean attenuatedBeforeCaster() {
     LayeredSurface medium = media.medium();
     if (medium != null && lightRay.distance < Float.POSITIVE_INFINITY) {
       path.times(
@@ -376,10 +376,10 @@ final class PhotonTracer {
       if (at.pierced()
           && at.opacity() < 1
           && points.single(Dimensions.OPACITY + i * Dimensions.NEXT_HOLE) >= at.opacity()) {
-        passed();
+        passStraight();
       } else if (at.surface.body() && !media.isThere(at.instance, path.wavelength)) {
         media.cross(at.instance, at.outside);
-        passed();
+        passStraight();
       } else {
         return true;
       }
@@ -388,7 +388,7 @@ final class PhotonTracer {
   }
 
   /** Goes on behind what the photon passes straight. */
-  private void passed() {
+  private void passStraight() {
     path.sinceVertex += walk.t;
     at.originBehind(path);
   }
@@ -398,8 +398,8 @@ final class PhotonTracer {
     if (scene.catches[at.piece] || controls != null && !controls.lights(at.piece)) {
       return;
     }
-    float way = path.sinceVertex + walk.t;
-    float left = (float) scene.caustics(light).fade(way);
+    float distance = path.sinceVertex + walk.t;
+    float left = (float) scene.caustics(light).fade(distance);
     if (!(left > 0)) {
       return;
     }
@@ -418,6 +418,6 @@ final class PhotonTracer {
     p[i + 9] = left * path.r;
     p[i + 10] = left * path.g;
     p[i + 11] = left * path.b;
-    p[i + PhotonMap.WAY] = way;
+    p[i + PhotonMap.DISTANCE] = distance;
   }
 }

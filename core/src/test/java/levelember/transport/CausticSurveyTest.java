@@ -63,21 +63,22 @@ class CausticSurveyTest {
             .shoot();
     CausticSurvey survey = survey(shoot);
     assertThat(survey.casters()).isEqualTo(1);
-    assertThat(survey.landed()).isCloseTo(1, within(0.03));
+    assertThat(survey.deposited()).isCloseTo(1, within(0.03));
     assertThat(survey.escaped()).isLessThan(0.02);
     assertThat(survey.reflectance()).isCloseTo(0.4, within(0.01));
     // A disc of 0.2 m some 2.7 m away, seen a little aslant.
-    assertThat(survey.lightAngle()).isCloseTo(0.2 / 2.7, within(0.012));
+    assertThat(survey.angularDiameter()).isCloseTo(0.2 / 2.7, within(0.012));
     // Down at the slope that it has come, 1.2 m high.
     assertThat(survey.metres()).isCloseTo(1.2 * 2.7 / 1.8, within(0.1));
-    assertThat(survey.penumbra()).isCloseTo(survey.metres() * survey.lightAngle(), within(1e-9));
+    assertThat(survey.penumbra())
+        .isCloseTo(survey.metres() * survey.angularDiameter(), within(1e-9));
     assertThat(survey.pattern()).isBetween(0.2, 0.7);
   }
 
   @Test
   void withNothingToCatchItItLeavesTheSet() {
     Shoot shoot = mirror().light(lamp(0.1, new Vec3(0, 3, 2))).shoot();
-    assertThat(survey(shoot).landed()).isZero();
+    assertThat(survey(shoot).deposited()).isZero();
     assertThat(survey(shoot).escaped()).isCloseTo(1, within(0.01));
     assertThat(read(shoot)).isEqualTo(new CausticReading(0, 0, -1, 0));
   }
@@ -173,7 +174,7 @@ class CausticSurveyTest {
     CausticSurvey survey = survey(shoot);
     // Three quarters of what is not reflected at the upper face, four hundredths of it all.
     assertThat(survey.absorbed()).isCloseTo(0.72, within(0.03));
-    assertThat(survey.landed()).isCloseTo(0.24, within(0.03));
+    assertThat(survey.deposited()).isCloseTo(0.24, within(0.03));
   }
 
   @Test

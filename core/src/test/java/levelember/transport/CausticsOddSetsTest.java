@@ -62,8 +62,8 @@ class CausticsOddSetsTest {
     Picture photons = render(lit(tinted, Caustics.CAST), 64);
     Picture paths = render(lit(tinted, Caustics.NONE), 4096);
     for (int c = 0; c < 3; c++) {
-      double by = channel(paths, c);
-      assertThat(channel(photons, c)).isCloseTo(by, within(0.05 * by));
+      double by = Sets.mean(paths, c);
+      assertThat(Sets.mean(photons, c)).isCloseTo(by, within(0.05 * by));
     }
   }
 
@@ -76,14 +76,6 @@ class CausticsOddSetsTest {
         .shoot();
   }
 
-  private static double channel(Picture p, int c) {
-    double sum = 0;
-    for (int i = c; i < p.rgb().length; i += 3) {
-      sum += p.rgb()[i];
-    }
-    return 3 * sum / p.rgb().length;
-  }
-
   @Test
   void glassInGlassThrowsLightByBoth() {
     Sets sets =
@@ -93,7 +85,7 @@ class CausticsOddSetsTest {
             .light(lamp(new Vec3(0, 3, 0), Caustics.CAST));
     CausticSurvey survey = survey(sets.shoot());
     assertThat(survey.casters()).isEqualTo(2);
-    assertThat(survey.landed()).isGreaterThan(0.3);
+    assertThat(survey.deposited()).isGreaterThan(0.3);
     render(sets.shoot(), 4);
   }
 
@@ -115,7 +107,7 @@ class CausticsOddSetsTest {
             .seen(new Vec3(0, 1.6, 3), Vec3.ZERO, 1.5);
     render(sets.shoot(), 4);
     CausticSurvey survey = survey(sets.shoot());
-    assertThat(survey.landed()).isZero();
+    assertThat(survey.deposited()).isZero();
     assertThat(survey.escaped()).isGreaterThan(0.95);
   }
 

@@ -56,30 +56,23 @@ class WaterTest {
     return LayerMix.picture(film, LayerWeights.of(shoot));
   }
 
-  private static double channel(Picture p, int c) {
-    double sum = 0;
-    for (int i = c; i < p.rgb().length; i += 3) {
-      sum += p.rgb()[i];
-    }
-    return 3 * sum / p.rgb().length;
-  }
-
   @Test
   void theSurfaceAloneOverAFloorIsWaterToItsDepth() {
     Picture sheet = render(basin(new Shape.Water(3, 3, 0, CALM, 0)), 64);
     Picture body = render(basin(new Shape.Water(3, 3, 0.5, CALM, 0)), 64);
     for (int c = 0; c < 3; c++) {
-      assertThat(channel(sheet, c)).isCloseTo(channel(body, c), within(0.02 * channel(body, c)));
+      assertThat(Sets.mean(sheet, c))
+          .isCloseTo(Sets.mean(body, c), within(0.02 * Sets.mean(body, c)));
     }
     // Down aslant and up about straight, through 0.4 m each, tinted by the metre.
     double slant = Math.sqrt(1 - Math.pow(1 / Math.sqrt(26) / 1.333, 2));
     double metres = 0.4 / slant + 0.4;
-    assertThat(channel(sheet, 0) / channel(sheet, 2))
+    assertThat(Sets.mean(sheet, 0) / Sets.mean(sheet, 2))
         .isCloseTo(Math.pow(0.3 / 0.9, metres), within(0.03));
   }
 
   private static double contrast(Picture p) {
-    double mean = channel(p, 1), square = 0;
+    double mean = Sets.mean(p, 1), square = 0;
     for (int i = 1; i < p.rgb().length; i += 3) {
       square += Math.pow(p.rgb()[i] / mean - 1, 2);
     }
@@ -94,7 +87,8 @@ class WaterTest {
     Picture later = render(basin(new Shape.Water(1.4, 1.4, 0, CALM, List.of(), fine, 2)), 24);
     assertThat(contrast(first)).isGreaterThan(3 * contrast(calm));
     // No light is lost on the mean over many ripples.
-    assertThat(channel(first, 1)).isCloseTo(channel(calm, 1), within(0.12 * channel(calm, 1)));
+    assertThat(Sets.mean(first, 1))
+        .isCloseTo(Sets.mean(calm, 1), within(0.12 * Sets.mean(calm, 1)));
     // Drifted by a tenth of a metre along +X, a fifth of the picture's width.
     double same = difference(first, later, 0), moved = difference(first, later, 5);
     assertThat(moved).isLessThan(0.7 * same);

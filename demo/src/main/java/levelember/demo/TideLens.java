@@ -224,7 +224,7 @@ final class TideLens {
             w - 2 * wall + 0.002,
             d - 2 * wall + 0.002,
             level - 0.013,
-            new Waves(0.0011, 0.1, 65, 0.2, 1, 3),
+            Waves.round(0.0011, 0.1, 65, 3).withChoppiness(0.2),
             List.of(new RippleRing(-0.12, 0.03, 0.0032, 0.032, 0.12)),
             null,
             0.4),

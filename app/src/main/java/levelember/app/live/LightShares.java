@@ -42,17 +42,6 @@ final class LightShares {
     return shares;
   }
 
-  /** What of each light in the picture its caustics are, when shares were measured last. */
-  Map<String, Double> caustics(Shoot shoot) {
-    Map<String, Double> to = new LinkedHashMap<>();
-    for (int i = 0; i < shoot.lights().size(); i++) {
-      if (shoot.lights().get(i).reach().caustics().cast()) {
-        to.put(shoot.lights().get(i).id(), overGloss.caustics(i));
-      }
-    }
-    return to;
-  }
-
   /** What of each light was softened or left out over gloss when shares were measured last. */
   Map<String, Double> overGloss(Shoot shoot) {
     Map<String, Double> to = new LinkedHashMap<>();

@@ -504,8 +504,7 @@ final class LiveSession {
             view.scene().triangles(),
             ladder.bytes() + denoised.bytes() + meeting.bytes(),
             shares.of(shown.shoot(), ladder, now),
-            shares.overGloss(shown.shoot()),
-            shares.caustics(shown.shoot()));
+            shares.overGloss(shown.shoot()));
     String json = to.json();
     String resting = to.resting().json();
     views.forEach(v -> v.message(v.paused() ? resting : json));

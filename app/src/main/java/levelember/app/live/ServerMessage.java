@@ -51,8 +51,6 @@ sealed interface ServerMessage {
    * @param shares a light's share of the picture, 0…1, by its id
    * @param overGloss the share of a light that reached rough surfaces over smooth ones and was
    *     softened or left out, 0…1, by its id
-   * @param caustics the share of a light in the picture that its caustics are, 0…1, by its id; of
-   *     lights that cast them
    */
   @JsonTypeName("progress")
   record Progress(
@@ -73,8 +71,7 @@ sealed interface ServerMessage {
       long triangles,
       long filmBytes,
       Map<String, Double> shares,
-      Map<String, Double> overGloss,
-      Map<String, Double> caustics)
+      Map<String, Double> overGloss)
       implements ServerMessage {
     /** The same for a page that wants no more samples. */
     Progress resting() {
@@ -96,8 +93,7 @@ sealed interface ServerMessage {
           triangles,
           filmBytes,
           shares,
-          overGloss,
-          caustics);
+          overGloss);
     }
   }
 

@@ -79,7 +79,6 @@ class PageMessageTest {
         12,
         32,
         Map.of("a", 1.0),
-        Map.of(),
         Map.of());
   }
 }

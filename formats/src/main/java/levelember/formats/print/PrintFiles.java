@@ -73,7 +73,7 @@ public final class PrintFiles {
   }
 
   /** Keeps first hits for the next frame, or takes them from the one before. */
-  public void keeping(KeptHits hits) {
+  public void keeping(FirstHitCache hits) {
     if (picture != null) {
       picture.keeping(hits);
     }

@@ -40,7 +40,7 @@ public final class PrintPicture {
   private final List<Picture> mixed = new ArrayList<>();
   private final float[] alpha;
   private LookInputs inputs;
-  private KeptHits kept;
+  private FirstHitCache kept;
 
   /**
    * A picture of which nothing is there yet.
@@ -64,7 +64,7 @@ public final class PrintPicture {
   }
 
   /** Takes first hits of the whole picture from others and keeps them there. */
-  void keeping(KeptHits hits) {
+  void keeping(FirstHitCache hits) {
     kept = hits;
   }
 

@@ -7,7 +7,7 @@ import levelember.film.FirstHits;
  * First hits of a whole picture, kept from one frame to the next where set and camera stay. Not for
  * several threads.
  */
-public final class KeptHits {
+public final class FirstHitCache {
   private FirstHits hits;
   private int margin;
   private boolean obscurance;

@@ -6,7 +6,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import levelember.film.FirstHits;
 import org.junit.jupiter.api.Test;
 
-class KeptHitsTest {
+class FirstHitCacheTest {
   private final AtomicInteger made = new AtomicInteger();
 
   private FirstHits traced() {
@@ -16,7 +16,7 @@ class KeptHitsTest {
 
   @Test
   void hitsAreTracedOnceUntilMoreIsWantedOfThem() {
-    KeptHits kept = new KeptHits();
+    FirstHitCache kept = new FirstHitCache();
     FirstHits first = kept.of(2, false, this::traced);
     assertThat(kept.of(2, false, this::traced)).isSameAs(first);
     assertThat(kept.of(3, false, this::traced)).isNotSameAs(first);
