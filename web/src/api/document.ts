@@ -66,3 +66,9 @@ type Unknown = 'ended' | 'noisePercent' | 'secondsLeft' | 'factor' | 'doing' | '
 export type PrintJob = Omit<Schemas['Job'], Unknown> & {
   [K in Unknown]: Schemas['Job'][K] | null;
 };
+
+export type Motion = ShootDocument['motion'];
+export type Track = Motion['tracks'][number];
+export type Key = Track['keys'][number];
+export type KeyValue = Key['value'];
+export type Span = Key['span'];

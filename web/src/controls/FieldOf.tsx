@@ -3,6 +3,7 @@ import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Operation, ShootDocument, Vector } from '../api/document';
 import { useDesk } from '../live/useShoot';
+import { KeyMark } from '../motion/KeyMark';
 import { NumberField } from './NumberField';
 import type { Quantity } from './quantity';
 
@@ -36,15 +37,28 @@ export function NumberOf(p: NumberProps) {
     }),
     [],
   );
+  const value = p.read(desk.document);
   return (
-    <NumberField
-      label={p.label}
-      name={p.name}
-      value={p.read(desk.document)}
-      start={start}
-      quantity={p.quantity}
-      {...hands}
-    />
+    <Box
+      sx={{
+        position: 'relative',
+        minWidth: 0,
+        '&:hover .key-mark, &:focus-within .key-mark': { opacity: 1 },
+      }}
+    >
+      <NumberField
+        label={p.label}
+        name={p.name}
+        value={value}
+        start={start}
+        quantity={p.quantity}
+        {...hands}
+      />
+      <KeyMark
+        name={p.name ?? p.label}
+        writes={() => p.write(desk.document, value === 0 ? 0.5 : value / 2)}
+      />
+    </Box>
   );
 }
 

@@ -7,6 +7,7 @@ import { formatStops } from '../controls/quantity';
 import { colours, mono, sizes } from '../theme/theme';
 import { Fader } from './Fader';
 import { kelvinChip } from './kelvin';
+import { LevelKey } from './LevelKey';
 import { LightMark } from './LightMark';
 import { Toggle } from './Toggle';
 
@@ -134,8 +135,17 @@ export const Strip = memo(function Strip(p: Props) {
             alignItems: 'stretch',
           }}
         >
-          <Box data-testid="level" sx={{ fontFamily: mono, fontSize: 12, textAlign: 'right' }}>
-            {formatStops(light.levelStops)}
+          <Box
+            sx={{
+              position: 'relative',
+              fontFamily: mono,
+              fontSize: 12,
+              textAlign: 'right',
+              '&:hover .key-mark': { opacity: 1 },
+            }}
+          >
+            <span data-testid="level">{formatStops(light.levelStops)}</span>
+            <LevelKey id={light.id} name={light.name} level={light.levelStops} />
           </Box>
           <Box
             data-testid="share"

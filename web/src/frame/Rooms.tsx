@@ -2,6 +2,7 @@ import LightbulbOutlinedIcon from '@mui/icons-material/LightbulbOutlined';
 import TuneIcon from '@mui/icons-material/Tune';
 import PrintOutlinedIcon from '@mui/icons-material/PrintOutlined';
 import ViewInArOutlinedIcon from '@mui/icons-material/ViewInArOutlined';
+import TimelineIcon from '@mui/icons-material/Timeline';
 import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
 import { colours } from '../theme/theme';
@@ -11,6 +12,7 @@ const ROOMS: { room: Room; name: string; icon: ReactNode }[] = [
   { room: 'set', name: 'Set', icon: <ViewInArOutlinedIcon fontSize="small" /> },
   { room: 'rig', name: 'Rig', icon: <LightbulbOutlinedIcon fontSize="small" /> },
   { room: 'look', name: 'Look', icon: <TuneIcon fontSize="small" /> },
+  { room: 'motion', name: 'Motion', icon: <TimelineIcon fontSize="small" /> },
   { room: 'print', name: 'Print', icon: <PrintOutlinedIcon fontSize="small" /> },
 ];
 

@@ -9,8 +9,11 @@ import { LiveChannel } from '../live/channel';
 import { useLive } from '../live/store';
 import { ChannelContext, ShootContext, shootKey, useShootDesk } from '../live/useShoot';
 import { Middle } from './Middle';
+import { useShownTime } from '../motion/useShownTime';
 import { LookDetails } from '../rooms/look/LookRoom';
 import { LookTray } from '../rooms/look/LookTray';
+import { MotionDetails } from '../rooms/motion/MotionDetails';
+import { MotionTray } from '../rooms/motion/MotionTray';
 import { PrintDetails } from '../rooms/print/PrintDetails';
 import { PrintTray } from '../rooms/print/PrintTray';
 import { RigDetails } from '../rooms/rig/RigRoom';
@@ -24,8 +27,20 @@ import { Rooms } from './Rooms';
 import { TopBar } from './TopBar';
 import { useKeys } from './useKeys';
 
-const TRAYS = { set: SetTray, rig: RigTray, look: LookTray, print: PrintTray };
-const DETAILS = { set: SetDetails, rig: RigDetails, look: LookDetails, print: PrintDetails };
+const TRAYS = {
+  set: SetTray,
+  rig: RigTray,
+  look: LookTray,
+  motion: MotionTray,
+  print: PrintTray,
+};
+const DETAILS = {
+  set: SetDetails,
+  rig: RigDetails,
+  look: LookDetails,
+  motion: MotionDetails,
+  print: PrintDetails,
+};
 
 /** One shoot open in the page: the frame of every room. */
 export function Shoot({ id }: { id: string }) {
@@ -63,6 +78,7 @@ export function Shoot({ id }: { id: string }) {
 
   const desk = useShootDesk(id, channel);
   useKeys(desk);
+  useShownTime(channel, desk);
   useEffect(() => {
     document.title = desk ? `${desk.document.name} · Level Ember` : 'Level Ember';
   }, [desk]);

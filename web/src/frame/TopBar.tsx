@@ -14,6 +14,7 @@ import { SavedNote } from './SavedNote';
 import { SaveMenu } from './SaveMenu';
 import { ShootMenu } from './ShootMenu';
 import { ShotMenu } from './ShotMenu';
+import { TimeChip } from '../motion/TimeChip';
 import { ViewMenu } from './ViewMenu';
 
 /** Mark, shoot, shot, undo and redo, saving, and the pill. */
@@ -44,6 +45,7 @@ export function TopBar() {
       <Step name={redo ? `Redo: ${redo}` : 'Nothing to redo'} off={!redo} onClick={desk.redo}>
         <RedoIcon fontSize="inherit" />
       </Step>
+      <TimeChip />
       <SavedNote />
       <SaveMenu />
       <Pill />

@@ -25,11 +25,16 @@ export interface Happenings {
 export class LiveChannel {
   private socket: WebSocket | null = null;
   private closed = false;
-  private readonly tries = new Tries((operations, mark) =>
-    this.send({ type: 'try', operations, mark }),
+  private readonly tries = new Tries<Operation[] | number>((tried, mark) =>
+    this.send(
+      typeof tried === 'number'
+        ? { type: 'time', seconds: tried, mark }
+        : { type: 'try', operations: tried, mark },
+    ),
   );
   private size: { width: number; height: number } | null = null;
   private shotId: string | null = null;
+  private seconds: number | null = null;
   /** The shot whose first frame is waited for; frames of another are not drawn. */
   private awaitedShot: string | null = null;
   private heard = 0;
@@ -79,6 +84,7 @@ export class LiveChannel {
       this.lost = false;
       if (this.size) this.send({ type: 'size', ...this.size });
       if (this.shotId) this.send({ type: 'shot', id: this.shotId });
+      if (this.seconds !== null) this.send({ type: 'time', seconds: this.seconds, mark: 0 });
       this.send({ type: 'pause', paused: useLive.getState().paused });
       this.send({ type: 'noise', percent: useLive.getState().wantedPercent });
       this.send({ type: 'denoise', when: useLive.getState().denoise });
@@ -175,6 +181,14 @@ export class LiveChannel {
     this.shotId = id;
     this.awaitedShot = id;
     this.send({ type: 'shot', id });
+  }
+
+  /** Shows the shoot at a time; null for what its document says at rest. */
+  time(seconds: number | null) {
+    if (seconds === this.seconds) return;
+    this.seconds = seconds;
+    if (seconds === null) this.send({ type: 'time', seconds, mark: 0 });
+    else this.tries.add(seconds);
   }
 
   resize(width: number, height: number) {

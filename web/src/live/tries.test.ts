@@ -5,12 +5,12 @@ import { Tries } from './tries';
 const set = (value: number): Operation[] => [{ op: 'replace', path: '/looks/0/ev', value }];
 
 let gone: [unknown, number][];
-let tries: Tries;
+let tries: Tries<Operation[]>;
 
 beforeEach(() => {
   vi.useFakeTimers();
   gone = [];
-  tries = new Tries((operations, mark) => gone.push([operations[0]!.value, mark]));
+  tries = new Tries<Operation[]>((operations, mark) => gone.push([operations[0]!.value, mark]));
 });
 afterEach(() => {
   vi.useRealTimers();

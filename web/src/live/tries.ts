@@ -1,5 +1,3 @@
-import type { Operation } from '../api/document';
-
 /** Tries that may be on the way at once: one that is drawn, one that waits for its turn. */
 const MOST = 2;
 
@@ -10,18 +8,18 @@ const LATEST_MILLIS = 150;
  * What the hand tries on its way to the renderer. A hand moves more often than pictures come: of
  * what it tries while enough is on the way, only the newest goes.
  */
-export class Tries {
+export class Tries<T> {
   private mark = 0;
   private at = new Map<number, number>();
   private sent: number[] = [];
-  private newest: Operation[] | null = null;
+  private newest: T | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
 
-  constructor(private readonly send: (operations: Operation[], mark: number) => void) {}
+  constructor(private readonly send: (tried: T, mark: number) => void) {}
 
-  add(operations: Operation[]) {
+  add(tried: T) {
     this.at.set(++this.mark, performance.now());
-    this.newest = operations;
+    this.newest = tried;
     if (this.sent.length < MOST) this.go();
     else this.timer ??= setTimeout(() => this.go(), LATEST_MILLIS);
   }
@@ -35,7 +33,7 @@ export class Tries {
     const since = this.at.get(mark);
     for (const m of this.at.keys()) if (m <= mark) this.at.delete(m);
     this.sent = this.sent.filter((m) => m > mark);
-    if (this.newest && this.sent.length < MOST) this.go();
+    if (this.newest !== null && this.sent.length < MOST) this.go();
     return since;
   }
 
@@ -50,7 +48,7 @@ export class Tries {
   private go() {
     clearTimeout(this.timer);
     this.timer = undefined;
-    if (!this.newest) return;
+    if (this.newest === null) return;
     this.sent = [...this.sent.slice(1 - MOST), this.mark];
     this.send(this.newest, this.mark);
     this.newest = null;

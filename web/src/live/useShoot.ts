@@ -13,6 +13,8 @@ import {
 import { api, Problem } from '../api/client';
 import type { Operation, ShootDocument, ShootState } from '../api/document';
 import { patched } from '../api/patch';
+import { documentAt, keyed } from '../motion/keying';
+import { secondsOf, useTime } from '../motion/time';
 import type { LiveChannel } from './channel';
 import { along } from './along';
 import { arrive } from './arrive';
@@ -28,7 +30,10 @@ const REST_MILLIS = 300;
 const OTHERS_MILLIS = 2000;
 
 export interface ShootDesk {
-  /** As kept, with the edits that are on their way: what the next edit is made on. */
+  /**
+   * As kept, with the edits that are on their way, at the time that is shown: what the next edit is
+   * made on.
+   */
   state: ShootState;
   /** The document as kept, with what the hand is just trying. */
   document: ShootDocument;
@@ -139,6 +144,7 @@ export function useShootDesk(id: string, channel: LiveChannel | null): ShootDesk
   // The fields may lag behind the hand; the picture may not.
   const trial = useDeferredValue(useSettledTrial());
   const pending = useLive((s) => s.pending);
+  const frame = useTime((t) => t.frame);
   const line = useRef(Promise.resolve(true));
   const left = useRef(false);
   useEffect(() => {
@@ -177,20 +183,29 @@ export function useShootDesk(id: string, channel: LiveChannel | null): ShootDesk
   return useMemo(() => {
     if (!state) return null;
     // What is on its way comes before all that follows it, so that follows on it.
-    const expected =
-      pending.length > 0 ? { ...state, document: patched(state.document, pending.flat()) } : state;
+    const rest = pending.length > 0 ? patched(state.document, pending.flat()) : state.document;
+    const { motion } = rest;
+    const seconds = secondsOf(motion, frame);
+    const expected = { ...state, document: documentAt(rest, seconds) };
+    const meant = (operations: Operation[]) =>
+      keyed(rest, expected.document, operations, seconds, {
+        on: useTime.getState().record,
+        firstSeconds: secondsOf(motion, motion.firstFrame),
+      });
     return {
       state: expected,
       document: trial ? patched(expected.document, trial) : expected.document,
       tryOut: (operations, own = false) => {
         useLive.setState({ trial: operations, own });
         const now = useLive.getState();
+        const tried = meant(operations);
         // What waits is not known to the application yet.
-        channel?.tryOut(now.obstacle ? [...now.pending.flat(), ...operations] : operations);
+        channel?.tryOut(now.obstacle ? [...now.pending.flat(), ...tried] : tried);
       },
       keep: async (label, operations) => {
-        const kept = operations ?? useLive.getState().trial;
-        if (!kept) return true;
+        const wanted = operations ?? useLive.getState().trial;
+        if (!wanted) return true;
+        const kept = meant(wanted);
         useLive.setState({
           own: false,
           trial: null,
@@ -209,5 +224,5 @@ export function useShootDesk(id: string, channel: LiveChannel | null): ShootDesk
       undo: () => void inLine((revision) => api.undo(id, revision)),
       redo: () => void inLine((revision) => api.redo(id, revision)),
     };
-  }, [state, trial, pending, channel, id, inLine]);
+  }, [state, trial, pending, frame, channel, id, inLine]);
 }

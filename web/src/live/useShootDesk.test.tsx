@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { api } from '../api/client';
 import type { Operation, ShootState } from '../api/document';
+import { atRest } from '../motion/atRest';
 import { useLive } from './store';
 import { useShootDesk } from './useShoot';
 
@@ -13,7 +14,7 @@ const shoot = (revision: number, lights: string[]) =>
   ({
     id: 'a',
     revision,
-    document: { name: 'A', lights: lights.map((id) => ({ id })) },
+    document: { name: 'A', motion: atRest, lights: lights.map((id) => ({ id })) },
   }) as unknown as ShootState;
 const copy: Operation[] = [{ op: 'add', path: '/lights/1', value: { id: 'copy' } }];
 

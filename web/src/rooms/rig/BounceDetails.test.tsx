@@ -3,6 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import type { ShootDocument } from '../../api/document';
 import { useLive } from '../../live/store';
+import { atRest } from '../../motion/atRest';
 import { ShootContext, type ShootDesk } from '../../live/useShoot';
 import { BounceDetails } from './BounceDetails';
 
@@ -12,6 +13,7 @@ const keep = vi.fn(() => Promise.resolve(true));
 
 function shown(overGloss: Way) {
   const document = {
+    motion: atRest,
     bounce: { maxBounces: 64, level: 1, fadesAtMetres: 0, overGloss, mirrorBounces: 64 },
     lights: [
       { id: 'a', name: 'Key' },

@@ -4,6 +4,7 @@ import { afterEach, expect, test, vi } from 'vitest';
 import type { ShootDocument } from '../../api/document';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { api, type LiveCaustics } from '../../api/client';
+import { atRest } from '../../motion/atRest';
 import { ShootContext, type ShootDesk } from '../../live/useShoot';
 import { CausticDetails } from './CausticDetails';
 import type { LightProps } from './props';
@@ -44,7 +45,7 @@ function shown(castsCaustics: boolean, others: object = {}) {
     muted: false,
     ...others,
   } as unknown as LightProps['light'];
-  const document = { lights: [light] } as unknown as ShootDocument;
+  const document = { motion: atRest, lights: [light] } as unknown as ShootDocument;
   const desk = { state: { id: 's', document }, document, keep } as unknown as ShootDesk;
   const set: LightProps['set'] = (_, field, value) => [
     { op: 'replace', path: `/lights/0/${field}`, value },

@@ -2,6 +2,7 @@ import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, test, vi } from 'vitest';
 import type { ShootDocument } from '../../api/document';
+import { atRest } from '../../motion/atRest';
 import { ShootContext, type ShootDesk } from '../../live/useShoot';
 import { MirrorBounces } from './MirrorBounces';
 
@@ -9,6 +10,7 @@ const keep = vi.fn(() => Promise.resolve(true));
 
 function shown(mirrorBounces: number, mirrorEnd = 'surroundings') {
   const document = {
+    motion: atRest,
     bounce: { mirrorBounces, mirrorEnd, mirrorColour: [0.5, 0.5, 0.5] },
   } as unknown as ShootDocument;
   const desk = { state: { document }, document, keep } as unknown as ShootDesk;

@@ -2,6 +2,7 @@ import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, test, vi } from 'vitest';
 import type { ShootDocument } from '../../api/document';
+import { atRest } from '../../motion/atRest';
 import { ShootContext, type ShootDesk } from '../../live/useShoot';
 import { grey } from './newPiece';
 import { ReflectionDetails } from './ReflectionDetails';
@@ -9,7 +10,7 @@ import { ReflectionDetails } from './ReflectionDetails';
 test('level, roughness and tint are tried at their places of the material', async () => {
   const tryOut = vi.fn();
   const keep = vi.fn(() => Promise.resolve(true));
-  const document = { materials: [grey] } as unknown as ShootDocument;
+  const document = { motion: atRest, materials: [grey] } as unknown as ShootDocument;
   const desk = { state: { document }, document, keep, tryOut } as unknown as ShootDesk;
   render(
     <ShootContext.Provider value={desk}>

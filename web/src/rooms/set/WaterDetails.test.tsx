@@ -4,6 +4,7 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, expect, test, vi } from 'vitest';
 import { api } from '../../api/client';
 import type { Piece, ShootDocument, WaterShape } from '../../api/document';
+import { atRest } from '../../motion/atRest';
 import { ShootContext, type ShootDesk } from '../../live/useShoot';
 import { grey, newShapes } from './newPiece';
 import { newFine, newRing, shelved, WaterDetails } from './WaterDetails';
@@ -18,7 +19,11 @@ const drip = {
 function shown(own: Partial<WaterShape> = {}) {
   vi.spyOn(api, 'waterShelf').mockResolvedValue([drip]);
   const piece = { id: 'pool', name: 'Pool', material: 'grey', shape: { ...shape, ...own } };
-  const document = { pieces: [piece], materials: [grey] } as unknown as ShootDocument;
+  const document = {
+    motion: atRest,
+    pieces: [piece],
+    materials: [grey],
+  } as unknown as ShootDocument;
   const desk = { state: { id: 's', document }, document, keep } as unknown as ShootDesk;
   render(
     <QueryClientProvider client={new QueryClient()}>

@@ -142,6 +142,8 @@ class LiveSocket extends TextWebSocketHandler {
       case PageMessage.WantedNoise noise ->
           session.wantedNoise(Math.clamp(noise.percent(), LEAST_NOISE, MOST_NOISE) / 100);
       case PageMessage.Denoise denoise -> session.denoising(denoise.when());
+      case PageMessage.ChosenTime time ->
+          page.show(page.view().withSeconds(time.seconds()), time.mark());
       case PageMessage.ChosenView view -> page.show(page.view().withView(view.view()));
       case PageMessage.Ping _ -> page.message(new ServerMessage.Pong().json());
       case PageMessage.Again _ -> session.again();

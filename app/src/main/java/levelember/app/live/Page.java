@@ -104,8 +104,17 @@ final class Page implements LiveView {
 
   /** Shows something else of the shoot, in another session where others watch this one. */
   void show(PageView other) {
+    show(other, 0);
+  }
+
+  /**
+   * The same.
+   *
+   * @param mark for the frame that answers
+   */
+  void show(PageView other, long mark) {
     view = other;
-    sessions.watch(shoot, view, session, this);
+    sessions.watch(shoot, view, session, this).wishes().mark(view, mark);
   }
 
   void pause(boolean rest) {

@@ -137,6 +137,21 @@ sealed interface PageMessage {
     }
   }
 
+  /**
+   * The time at which a shoot that moves is shown.
+   *
+   * @param seconds from the beginning; what the document says at rest when left out
+   * @param mark a number of the page's own, which the frame that answers carries
+   */
+  @JsonTypeName("time")
+  record ChosenTime(@Nullable Double seconds, long mark) implements PageMessage {
+    public ChosenTime {
+      if (seconds != null && !(Math.abs(seconds) <= 1e6)) {
+        throw new ImpossibleValue("seconds", seconds, "-1,000,000 to 1,000,000");
+      }
+    }
+  }
+
   /** What scopes are measured and sent. */
   @JsonTypeName("scopes")
   record WantedScopes(ScopesMessage.Of of) implements PageMessage {

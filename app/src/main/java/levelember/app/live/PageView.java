@@ -1,25 +1,33 @@
 package levelember.app.live;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * What one page shows of a shoot. Pages that show the same share one session and its films.
  *
  * @param shot id of a shot; null for the shoot's first
  * @param width of the picture in pixels, 64…2560
  * @param height of the picture in pixels, 64…2560
+ * @param seconds the time at which a shoot that moves is shown; null for what its document says at
+ *     rest
  */
-record PageView(String shot, int width, int height, View view) {
+record PageView(String shot, int width, int height, View view, @Nullable Double seconds) {
   /** What a page shows that has said nothing yet. */
-  static final PageView FIRST = new PageView(null, 960, 540, View.TRACED);
+  static final PageView FIRST = new PageView(null, 960, 540, View.TRACED, null);
 
   PageView withShot(String id) {
-    return new PageView(id, width, height, view);
+    return new PageView(id, width, height, view, seconds);
   }
 
   PageView withSize(int w, int h) {
-    return new PageView(shot, w, h, view);
+    return new PageView(shot, w, h, view, seconds);
   }
 
   PageView withView(View other) {
-    return new PageView(shot, width, height, other);
+    return new PageView(shot, width, height, other, seconds);
+  }
+
+  PageView withSeconds(Double time) {
+    return new PageView(shot, width, height, view, time);
   }
 }

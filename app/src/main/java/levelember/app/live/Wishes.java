@@ -1,7 +1,9 @@
 package levelember.app.live;
 
+import java.util.Objects;
 import java.util.function.LongSupplier;
 import levelember.shoot.Shoot;
+import levelember.shoot.ShootAtTime;
 import levelember.shoot.Shot;
 
 /**
@@ -15,6 +17,7 @@ final class Wishes {
   private Shoot raw;
 
   private View view;
+  private Double seconds;
   private Wanted wanted;
   private boolean changed = true;
   private boolean paused;
@@ -25,6 +28,7 @@ final class Wishes {
   Wishes(Shoot shoot, long revision, PageView page) {
     raw = shoot;
     view = page.view();
+    seconds = page.seconds();
     want(shotOf(page), revision, page.width(), page.height(), 0);
   }
 
@@ -46,6 +50,7 @@ final class Wishes {
     synchronized (lock) {
       if (!shows(page)) {
         view = page.view();
+        seconds = page.seconds();
         want(shotOf(page), wanted.revision(), page.width(), page.height(), wanted.mark());
       }
     }
@@ -57,7 +62,17 @@ final class Wishes {
       return wanted.width() == page.width()
           && wanted.height() == page.height()
           && view.equals(page.view())
+          && Objects.equals(seconds, page.seconds())
           && wanted.shot().id().equals(shotOf(page).id());
+    }
+  }
+
+  /** The frame of what a page wants to see is to carry a mark of that page. */
+  void mark(PageView page, long mark) {
+    synchronized (lock) {
+      if (mark > 0 && shows(page)) {
+        want(shotOf(page), wanted.revision(), page.width(), page.height(), mark);
+      }
     }
   }
 
@@ -119,7 +134,10 @@ final class Wishes {
   }
 
   private void want(Shot shot, long revision, int width, int height, long mark) {
-    wanted = new Wanted(view.of(raw), shot, revision, width, height, mark, System.nanoTime(), view);
+    Shoot now = seconds == null ? raw : ShootAtTime.of(raw, seconds);
+    Shot moved = now.shot(shot.id()).orElseThrow();
+    wanted =
+        new Wanted(view.of(now), moved, revision, width, height, mark, System.nanoTime(), view);
     wake();
   }
 

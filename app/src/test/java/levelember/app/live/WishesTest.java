@@ -7,8 +7,11 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
 import levelember.demo.DemoShoots;
+import levelember.shoot.Key;
+import levelember.shoot.Motion;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.Track;
 import org.junit.jupiter.api.Test;
 
 class WishesTest {
@@ -113,5 +116,27 @@ class WishesTest {
     assertThat(wishes.anybodyWaits()).isTrue();
     wishes.waiters(-1);
     assertThat(wishes.anybodyWaits()).isFalse();
+  }
+
+  @Test
+  void aShootThatMovesIsShownAtThePagesTime() {
+    String light = shoot.lights().getFirst().id();
+    String place = "lights/" + light + "/levelStops";
+    Track rising =
+        Track.of(place, Key.of(0, Key.Span.STRAIGHT, 0.0), Key.of(2, Key.Span.STRAIGHT, 4.0));
+    Shoot moving = shoot.with(Motion.NONE.with(List.of(rising)));
+    wishes.show(moving, 4, 0);
+    assertThat(wishes.take().wanted().shoot().lights().getFirst().levelStops())
+        .isEqualTo(shoot.lights().getFirst().levelStops());
+    PageView later = PageView.FIRST.withSeconds(1.0);
+    assertThat(wishes.shows(later)).isFalse();
+    wishes.show(later);
+    wishes.mark(later, 7);
+    Wanted now = wishes.take().wanted();
+    assertThat(now.shoot().lights().getFirst().levelStops()).isEqualTo(2);
+    assertThat(now.mark()).isEqualTo(7);
+    assertThat(wishes.shoot()).isSameAs(moving);
+    wishes.mark(PageView.FIRST, 8);
+    assertThat(wishes.interrupted()).as("another page's mark").isFalse();
   }
 }

@@ -1,0 +1,135 @@
+import AddIcon from '@mui/icons-material/Add';
+import Button from '@mui/material/Button';
+import ListSubheader from '@mui/material/ListSubheader';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useState } from 'react';
+import type { ShootDocument } from '../../api/document';
+import { useChoice } from '../../frame/choice';
+import { useDesk } from '../../live/useShoot';
+import { toggled } from '../../motion/keying';
+import { wayName } from '../../motion/names';
+import { keyableWays } from '../../motion/place';
+import { secondsOf, useTime } from '../../motion/time';
+import { useMotion } from './motionChoice';
+
+interface Thing {
+  list: 'lights' | 'pieces' | 'materials' | 'banks' | 'shots' | 'looks';
+  id: string;
+  name: string;
+  kind: string;
+}
+
+const KINDS: [Thing['list'], string][] = [
+  ['lights', 'Lights'],
+  ['shots', 'Cameras'],
+  ['pieces', 'Pieces'],
+  ['materials', 'Materials'],
+  ['banks', 'Banks'],
+  ['looks', 'Looks'],
+];
+
+/** What of a thing is wanted most, first. */
+const FIRST = [
+  'levelStops',
+  'position',
+  'rotationDegrees',
+  'aim',
+  'scale',
+  'colour/kelvin',
+  'brightness/value',
+  'shape/seconds',
+  'focalLengthMm',
+  'focusDistance',
+  'fStop',
+  'ev',
+  'emission/value',
+  'muted',
+  'shown',
+];
+
+/** The ways to what can be keyed of an entry, what is wanted most first. */
+export function offered(entry: unknown): string[] {
+  const rank = (way: string) => {
+    const i = FIRST.indexOf(way);
+    return i < 0 ? FIRST.length : i;
+  };
+  return keyableWays(entry).sort(
+    (a, b) => rank(a) - rank(b) || wayName(a).localeCompare(wayName(b)),
+  );
+}
+
+function things(document: ShootDocument): Thing[] {
+  return KINDS.flatMap(([list, kind]) =>
+    document[list].map((entry) => ({ list, id: entry.id, name: entry.name, kind })),
+  );
+}
+
+/** Sets the first key of any value of any thing: first the thing, then the value. */
+export function AddTrack() {
+  const desk = useDesk();
+  const { document } = desk;
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [thing, setThing] = useState<Thing | null>(null);
+  const close = () => {
+    setAnchor(null);
+    setThing(null);
+  };
+  const add = async (way: string) => {
+    const place = `${thing!.list}/${thing!.id}/${way}`;
+    close();
+    const seconds = secondsOf(desk.state.document.motion, useTime.getState().frame);
+    const name = `${thing!.name}, ${wayName(way)}`;
+    if (await desk.keep(`Key ${name}`, toggled(desk.state.document, [place], seconds))) {
+      useMotion.setState({ tracks: [place], keys: [{ place, seconds }] });
+    }
+  };
+  const keyed = new Set(document.motion.tracks.map((track) => track.place));
+  const all = things(document);
+  const chosen = useChoice.getState();
+  const first = all.filter((t) => t.id === chosen.light || t.id === chosen.piece);
+  const entry = thing && document[thing.list].find((e) => e.id === thing.id);
+  return (
+    <>
+      <Button
+        color="inherit"
+        startIcon={<AddIcon />}
+        aria-haspopup="menu"
+        onClick={(e) => setAnchor(e.currentTarget)}
+        sx={{ height: 18, fontSize: 11, px: 0.5, minWidth: 0 }}
+      >
+        Track
+      </Button>
+      <Menu
+        open={anchor !== null}
+        anchorEl={anchor}
+        onClose={close}
+        slotProps={{ paper: { sx: { maxHeight: 420, width: 260 } } }}
+      >
+        {thing && entry
+          ? [
+              <ListSubheader key="of" sx={{ lineHeight: '28px', bgcolor: 'inherit' }}>
+                {thing.name}: what of it?
+              </ListSubheader>,
+              ...offered(entry)
+                .filter((way) => !keyed.has(`${thing.list}/${thing.id}/${way}`))
+                .map((way) => (
+                  <MenuItem key={way} onClick={() => void add(way)}>
+                    {wayName(way)}
+                  </MenuItem>
+                )),
+            ]
+          : [...first, ...all.filter((t) => !first.includes(t))].map((t, i, list) => [
+              (i === 0 || list[i - 1]!.kind !== t.kind) && !first.includes(t) ? (
+                <ListSubheader key={t.kind} sx={{ lineHeight: '28px', bgcolor: 'inherit' }}>
+                  {t.kind}
+                </ListSubheader>
+              ) : null,
+              <MenuItem key={`${t.list}/${t.id}`} onClick={() => setThing(t)}>
+                {t.name}
+              </MenuItem>,
+            ])}
+      </Menu>
+    </>
+  );
+}
