@@ -104,6 +104,12 @@ export type LiveCaustics = Omit<Schemas['LiveCaustics'], 'drownedBy' | 'thrownBy
 
 /** What was done so that a light or a piece throws caustics. */
 export type CausticStep = Schemas['CausticStep'];
+/** A move as operations, and the places that they key. */
+export interface KeyedMove {
+  operations: Operation[];
+  places: string[];
+}
+
 export interface CausticSetup {
   operations: Operation[];
   steps: CausticStep[];
@@ -183,6 +189,26 @@ export const api = {
   /** What a light or a piece needs to throw caustics, and the operations that do it. */
   causticSetup: async (id: string, of: { light: string } | { piece: string; shot: string }) =>
     answer<CausticSetup>(await post(`${shoot(id)}/caustics`, of)),
+  /** The tracks of a move, as operations. */
+  moveKeys: async (id: string, move: Schemas['Move']) =>
+    answer<KeyedMove>(await post(`${shoot(id)}/motion/moves`, move)),
+  /** The same of a light's level that follows a sound. */
+  soundKeys: async (
+    id: string,
+    of: { light: string; stops: number; firstFrame: number; lastFrame: number },
+    sound: Blob,
+  ) => {
+    const query = new URLSearchParams(Object.entries(of).map(([k, v]) => [k, `${v}`]));
+    return answer<KeyedMove>(
+      await reached(
+        fetch(`${shoot(id)}/motion/sound?${query.toString()}`, {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/octet-stream' },
+          body: sound,
+        }),
+      ),
+    );
+  },
   /** How far a light's caustics are seen; null where it casts none. */
   caustics: async (id: string, light: string) => {
     const response = await reached(fetch(live(id, 'caustics', { light })));

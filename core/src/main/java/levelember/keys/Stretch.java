@@ -1,0 +1,38 @@
+package levelember.keys;
+
+import levelember.shoot.ImpossibleValue;
+import levelember.shoot.Motion;
+
+/**
+ * A stretch of time.
+ *
+ * @param from seconds
+ * @param to seconds, after {@code from}
+ * @param framesPerSecond of the shoot
+ */
+public record Stretch(double from, double to, double framesPerSecond) {
+  public Stretch {
+    if (!(to > from)) {
+      throw new ImpossibleValue("lastFrame", to, "after the first");
+    }
+  }
+
+  /** From one frame of a motion to another. */
+  public static Stretch frames(Motion motion, int first, int last) {
+    return new Stretch(motion.seconds(first), motion.seconds(last), motion.framesPerSecond());
+  }
+
+  double length() {
+    return to - from;
+  }
+
+  /** A time in it, 0 its beginning and 1 its end. */
+  double at(double part) {
+    return from + part * length();
+  }
+
+  /** The time of the frame nearest to a time, so that keys lie on frames. */
+  double onFrame(double seconds) {
+    return Math.rint(seconds * framesPerSecond) / framesPerSecond;
+  }
+}

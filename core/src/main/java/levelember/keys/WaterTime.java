@@ -1,0 +1,36 @@
+package levelember.keys;
+
+import java.util.List;
+import levelember.shoot.ImpossibleValue;
+import levelember.shoot.Key;
+import levelember.shoot.Key.Span;
+import levelember.shoot.Piece;
+import levelember.shoot.Shape;
+import levelember.shoot.Shoot;
+import levelember.shoot.Track;
+
+/**
+ * Water that runs with time.
+ *
+ * @param of id of a piece of water
+ * @param speed of its time, −100…100; 1 as in life
+ */
+public record WaterTime(String of, double speed) implements KeyMaker {
+  public WaterTime {
+    KeyMaker.checked("speed", speed, -100, 100);
+  }
+
+  @Override
+  public List<Track> tracks(Shoot shoot, Stretch over) {
+    Piece piece = Found.piece(shoot, of);
+    if (!(piece.shape() instanceof Shape.Water water)) {
+      throw new ImpossibleValue("of", of, "a piece of water");
+    }
+    double from = water.seconds();
+    return List.of(
+        Track.of(
+            "pieces/" + of + "/shape/seconds",
+            Key.of(over.from(), Span.STRAIGHT, from),
+            Key.of(over.to(), Span.STRAIGHT, from + speed * over.length())));
+  }
+}
