@@ -189,6 +189,15 @@ export const api = {
   /** What a light or a piece needs to throw caustics, and the operations that do it. */
   causticSetup: async (id: string, of: { light: string } | { piece: string; shot: string }) =>
     answer<CausticSetup>(await post(`${shoot(id)}/caustics`, of)),
+  /** A small frame of a shoot that moves. */
+  draftFrame: async (id: string, shot: string, frame: number, width: number, end: AbortSignal) => {
+    const query = new URLSearchParams({ shot, width: `${width}` });
+    const response = await reached(
+      fetch(`${shoot(id)}/motion/frames/${frame}.jpg?${query.toString()}`, { signal: end }),
+    );
+    if (!response.ok) throw await problemOf(response);
+    return createImageBitmap(await response.blob());
+  },
   /** The tracks of a move, as operations. */
   moveKeys: async (id: string, move: Schemas['Move']) =>
     answer<KeyedMove>(await post(`${shoot(id)}/motion/moves`, move)),

@@ -35,6 +35,8 @@ export class LiveChannel {
   private size: { width: number; height: number } | null = null;
   private shotId: string | null = null;
   private seconds: number | null = null;
+  /** The mark of the time that was asked for last. */
+  private timeMark = 0;
   /** The shot whose first frame is waited for; frames of another are not drawn. */
   private awaitedShot: string | null = null;
   private heard = 0;
@@ -146,7 +148,8 @@ export class LiveChannel {
     const rgba = new Uint8ClampedArray(data, 4 + length);
     const image = new ImageData(rgba, frame.columns, frame.rows);
     const since = this.tries.answered(frame.mark);
-    useLive.setState({ image, frame, failure: null });
+    const seeking = useLive.getState().seeking && frame.mark < this.timeMark;
+    useLive.setState({ image, frame, failure: null, seeking });
     if (since !== undefined) {
       requestAnimationFrame(() => {
         useLive.setState({ handMillis: performance.now() - since });
@@ -188,7 +191,10 @@ export class LiveChannel {
     if (seconds === this.seconds) return;
     this.seconds = seconds;
     if (seconds === null) this.send({ type: 'time', seconds, mark: 0 });
-    else this.tries.add(seconds);
+    else {
+      this.timeMark = this.tries.add(seconds);
+      useLive.setState({ seeking: true });
+    }
   }
 
   resize(width: number, height: number) {
@@ -199,6 +205,11 @@ export class LiveChannel {
   pause(paused: boolean) {
     useLive.setState({ paused });
     this.send({ type: 'pause', paused });
+  }
+
+  /** Lets the live picture rest for a while, so that something else has the cores. */
+  rest(resting: boolean) {
+    this.send({ type: 'pause', paused: resting || useLive.getState().paused });
   }
 
   /** Sets the noise at which tracing ends. */

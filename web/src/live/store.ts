@@ -41,6 +41,8 @@ export interface LiveState {
   trial: Operation[] | null;
   /** Whether the control in the hand shows its own value. */
   own: boolean;
+  /** The live picture is not yet of the time that is shown. */
+  seeking: boolean;
   paused: boolean;
   /** Noise at which tracing ends. */
   wantedPercent: number;
@@ -64,6 +66,7 @@ export const useLive = create<LiveState>(() => ({
   obstacle: null,
   trial: null,
   own: false,
+  seeking: false,
   paused: false,
   wantedPercent: 2,
   denoise: 'noisy',

@@ -17,11 +17,13 @@ export class Tries<T> {
 
   constructor(private readonly send: (tried: T, mark: number) => void) {}
 
-  add(tried: T) {
+  /** Returns the mark under which it goes. */
+  add(tried: T): number {
     this.at.set(++this.mark, performance.now());
     this.newest = tried;
     if (this.sent.length < MOST) this.go();
     else this.timer ??= setTimeout(() => this.go(), LATEST_MILLIS);
+    return this.mark;
   }
 
   /**

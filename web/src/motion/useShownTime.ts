@@ -1,6 +1,8 @@
 import { useEffect } from 'react';
 import type { LiveChannel } from '../live/channel';
 import type { ShootDesk } from '../live/useShoot';
+import { atRest } from './atRest';
+import { usePlayback } from './usePlayback';
 import { secondsOf, useTime } from './time';
 
 /** Has the live picture show the time that the page shows; not while it plays what it has kept. */
@@ -19,4 +21,10 @@ export function useShownTime(channel: LiveChannel | null, desk: ShootDesk | null
   useEffect(() => {
     if (!playing) channel?.time(seconds);
   }, [channel, seconds, playing]);
+  useEffect(() => {
+    if (!playing) return;
+    channel?.rest(true);
+    return () => channel?.rest(false);
+  }, [channel, playing]);
+  usePlayback(motion ?? atRest);
 }

@@ -14,6 +14,7 @@ import { useLive } from '../live/store';
 import { say, useChannel, useDesk } from '../live/useShoot';
 import { dressed, MATERIAL_TYPE } from '../rooms/set/dress';
 import { colours } from '../theme/theme';
+import { DraftPicture } from '../motion/DraftPicture';
 import { CropGuide } from './CropGuide';
 import { HandleChoice, Handles } from './Handles';
 import { LightGhost } from './LightGhost';
@@ -223,6 +224,7 @@ export function PictureView() {
           pointerEvents: 'none',
         }}
       >
+        <DraftPicture width={fitted.width} height={fitted.height} />
         {shot && shot.cropAspect > 0 && <CropGuide aspect={shot.cropAspect} />}
         {room === 'rig' && shot && (
           <LightMarks

@@ -4,10 +4,13 @@ import { useEffect, useRef, useState, type PointerEvent } from 'react';
 import { useDesk } from '../../live/useShoot';
 import { placeName } from '../../motion/names';
 import { withoutKeys, type KeyRef } from '../../motion/keysEdit';
+import { useDraftFrames } from '../../motion/useDraftFrames';
+import { useFrames } from '../../motion/frames';
 import { secondsOf, useTime } from '../../motion/time';
 import { colours } from '../../theme/theme';
 import { AddTrack } from './AddTrack';
 import { CurveView } from './CurveView';
+import { FrameStrip } from './FrameStrip';
 import { useMotion } from './motionChoice';
 import { Ruler } from './Ruler';
 import { ROW_HEIGHT, TrackRow } from './TrackRow';
@@ -26,17 +29,21 @@ export function MotionTray() {
   const { box, scale } = useTimeScale(motion);
   const edit = useTracks();
   const at = scale.x(frame);
+  const drafts = useFrames((f) => f.drafts);
+  const ready = [...drafts].filter(([, draft]) => draft.fresh).map(([f]) => f);
+  useDraftFrames();
   return (
     <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', minWidth: 0 }}>
       <Transport />
       <Box sx={{ flex: 1, minHeight: 0, display: 'flex', minWidth: 0 }}>
         <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
           <Box sx={{ display: 'flex', flex: 'none' }}>
-            <Box sx={{ width: NAMES_WIDTH, flex: 'none', px: 1.5 }}>
+            <Box sx={{ width: NAMES_WIDTH, flex: 'none', px: 1.5, alignSelf: 'end' }}>
               <AddTrack />
             </Box>
             <Box ref={box} sx={{ flex: 1, minWidth: 0, position: 'relative' }}>
-              <Ruler motion={motion} scale={scale} ready={[]} />
+              {edit.tracks.length > 0 && <FrameStrip scale={scale} motion={motion} />}
+              <Ruler motion={motion} scale={scale} ready={ready} />
               <StretchBar scale={scale} edit={edit} />
               <Playhead x={at} width={scale.width} />
             </Box>

@@ -2,6 +2,7 @@ package levelember.cli;
 
 import java.io.IOException;
 import java.io.PrintWriter;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -14,26 +15,22 @@ import java.util.stream.Stream;
 import levelember.film.Component;
 import levelember.film.Film;
 import levelember.formats.ShootPackage;
-import levelember.formats.print.FirstHitCache;
+import levelember.formats.print.FrameFilms;
 import levelember.formats.print.PrintFiles;
 import levelember.formats.print.PrintFolder;
 import levelember.formats.print.PrintOrder;
-import levelember.formats.print.PrintPass;
 import levelember.formats.print.PrintText;
-import levelember.look.DisplayCurve;
 import levelember.measure.GlossReading;
 import levelember.print.Bands;
 import levelember.print.FilmStore;
 import levelember.print.PrintFilm;
 import levelember.print.PrintProgress;
 import levelember.print.PrintWatch;
-import levelember.shoot.EditCost;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.transport.RayCount;
 import levelember.transport.Renderer;
-import levelember.transport.View;
 
 /** Renders one shot as an order says; keeps its film where it is to go on from it. */
 final class ShotRender {
@@ -42,11 +39,8 @@ final class ShotRender {
   private final Path resume;
   private final long memory;
 
-  /** What was rendered last of each shot, of which the next frame keeps what stays. */
-  private final Map<String, Rendered> last = new HashMap<>();
-
-  /** A shot that was rendered, and its film where that is kept in memory; else null. */
-  private record Rendered(View view, Shot shot, PrintFilm film, FirstHitCache hits) {}
+  /** Films of each shot, of which the next frame keeps what stays. */
+  private final Map<String, FrameFilms> films = new HashMap<>();
 
   /**
    * A render.
@@ -79,34 +73,24 @@ final class ShotRender {
    */
   Map<String, Object> write(ShootPackage pack, Frame frame, PrintOrder order, Path to)
       throws IOException {
-    long begin = System.nanoTime();
     Shoot shoot = frame.shoot;
     Shot shot = frame.shot;
     Look look = frame.look;
-    Rendered before = last.get(shot.id());
-    EditCost cost =
-        before == null ? null : EditCost.between(before.view.shoot(), before.shot, shoot, shot);
-    View view =
-        before == null
-            ? View.of(shoot, shot, pack.files())
-            : before.view.next(shoot, shot, pack.files(), cost);
-    long compiled = System.nanoTime();
     Path folder =
         resume != null
             ? resume.resolve(shot.id()).resolve(frame.number)
             : Files.createTempDirectory("ember-render");
     try {
-      // What differs in levels, colours and look alone is in the film of the frame before.
-      boolean stays = before != null && before.film != null && cost.keeps(view.layers());
-      Rendered now =
-          stays
-              ? new Rendered(view, shot, before.film, before.hits)
-              : new Rendered(view, shot, traced(frame, view, order, folder), new FirstHitCache());
-      PrintFilm film = now.film;
-      boolean inMemory = resume == null && film.bands().count() == 1;
-      boolean bySamples = order.noisePercent() == 0 && order.minutes() == 0;
-      last.put(shot.id(), inMemory && bySamples ? now : new Rendered(view, shot, null, now.hits));
+      FrameFilms.Made made =
+          films
+              .computeIfAbsent(shot.id(), id -> new FrameFilms(pack.files(), memory))
+              .next(
+                  new FrameFilms.Wanted(shoot, shot, look, frame.weights, order),
+                  (bands, kept) -> store(folder, frame, order, kept, bands),
+                  film -> trace(film, order));
+      PrintFilm film = made.film();
       long traced = System.nanoTime();
+      double tracedSeconds = made.rays().all() == 0 ? 0 : film.tracedSeconds();
       PrintFiles files =
           new PrintFiles(
               film,
@@ -116,19 +100,19 @@ final class ShotRender {
               order,
               frame.weights,
               PrintText.of(ShotRender.class, film, shoot, shot, look, order));
-      files.keeping(now.hits);
+      files.keeping(made.hits());
       put(files, order, to);
       if (film.rays().dropped() > 0) {
         err.println(film.rays().dropped() + " contributions were no finite numbers: left out");
       }
       Map<String, Object> figures = figures(shoot, shot, film, order);
-      rays(stays ? RayCount.NONE : film.rays(), figures);
+      rays(made.rays(), figures);
       figures.put("overGlossPercent", overGloss(shoot, film));
-      figures.put("compileSeconds", (compiled - begin) / 1e9);
-      figures.put("traceSeconds", (traced - compiled) / 1e9);
+      figures.put("compileSeconds", made.compileSeconds());
+      figures.put("traceSeconds", tracedSeconds);
       figures.put("denoiseSeconds", files.denoiseSeconds());
       figures.put("writeSeconds", (System.nanoTime() - traced) / 1e9 - files.denoiseSeconds());
-      figures.put("raysPerSecond", Math.round(film.rays().all() / ((traced - compiled) / 1e9)));
+      figures.put("raysPerSecond", Math.round(made.rays().all() / tracedSeconds));
       figures.put("file", to.toString());
       return figures;
     } finally {
@@ -138,22 +122,20 @@ final class ShotRender {
     }
   }
 
-  /** A film of a frame, traced as far as the order wants it. */
-  private PrintFilm traced(Frame frame, View view, PrintOrder order, Path folder)
-      throws IOException {
-    Set<Component> kept = PrintPass.components(order.passes());
-    Bands bands = Bands.of(order.width(), order.height(), view.layers(), kept, memory);
-    FilmStore store =
-        resume == null && bands.count() == 1
-            ? FilmStore.NONE
-            : new PrintFolder(folder, Runtime.getRuntime().maxMemory() / 2);
-    if (resume != null) {
-      ResumedRender.check(folder, frame.shoot, frame.shot, order, kept, bands);
+  /** Where the film of a frame is kept: in memory where that is enough and it need not stay. */
+  private FilmStore store(
+      Path folder, Frame frame, PrintOrder order, Set<Component> kept, Bands bands) {
+    if (resume == null && bands.count() == 1) {
+      return FilmStore.NONE;
     }
-    double fullScale = DisplayCurve.fullScale(frame.look.ev());
-    PrintFilm film = new PrintFilm(view, bands, kept, store, frame.weights, fullScale);
-    trace(film, order);
-    return film;
+    try {
+      if (resume != null) {
+        ResumedRender.check(folder, frame.shoot, frame.shot, order, kept, bands);
+      }
+      return new PrintFolder(folder, Runtime.getRuntime().maxMemory() / 2);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   /** Writes the file under the name that was asked for. */
@@ -214,7 +196,7 @@ final class ShotRender {
     to.put("rays", traced.all());
   }
 
-  private void trace(PrintFilm film, PrintOrder order) {
+  private boolean trace(PrintFilm film, PrintOrder order) {
     boolean terminal = System.console() != null && System.console().isTerminal();
     PrintWatch watch =
         new PrintWatch() {
@@ -240,10 +222,11 @@ final class ShotRender {
           }
         };
     try (Renderer renderer = new Renderer(threads, Renderer.USUAL_BOUNCES, order.seed())) {
-      film.trace(renderer, order.target(), watch);
-    }
-    if (terminal) {
-      err.println();
+      return film.trace(renderer, order.target(), watch);
+    } finally {
+      if (terminal) {
+        err.println();
+      }
     }
   }
 }

@@ -7,6 +7,32 @@ import levelember.film.Film;
  * at any moment: either what was there before or what was given.
  */
 public interface FilmStore {
+  /**
+   * Keeps nothing, and begins with layers of another film of the same size: for a print in one band
+   * of what differs from that in some lights.
+   *
+   * @param from for every layer the one of the film that it is, or −1 for one that is to be traced
+   */
+  static FilmStore beginningWith(Film film, int[] from) {
+    return new FilmStore() {
+      @Override
+      public void save(int band, Film traced) {}
+
+      @Override
+      public Film load(int band) {
+        return film.withLayers(from);
+      }
+
+      @Override
+      public void save(Round round) {}
+
+      @Override
+      public Round round() {
+        return null;
+      }
+    };
+  }
+
   /** Keeps nothing: for a print in one band that is not to go on after the process has ended. */
   FilmStore NONE =
       new FilmStore() {

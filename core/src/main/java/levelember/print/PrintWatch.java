@@ -24,5 +24,5 @@ public interface PrintWatch {
    *
    * @param film of the band; not to be kept
    */
-  void traced(Film film, PrintProgress progress);
+  default void traced(Film film, PrintProgress progress) {}
 }

@@ -48,6 +48,11 @@ public final class Turns {
       return waiting.get() > 0 || early.get() > 0;
     }
 
+    /** True while a page waits for a first picture. */
+    public boolean hurried() {
+      return waiting.get() > 0;
+    }
+
     /** True when a slice should end, as somebody else waits for a first picture. */
     boolean givesWay() {
       boolean gives = !hurries && waiting.get() > 0;

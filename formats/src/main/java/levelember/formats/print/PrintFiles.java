@@ -108,6 +108,14 @@ public final class PrintFiles {
     return to;
   }
 
+  /** The picture alone, in memory, in a format that holds nothing but it. */
+  public byte[] picture(PrintFormat format) throws IOException {
+    for (int band = 0; band < film.bands().count(); band++) {
+      band(band, null);
+    }
+    return picture.encoded(format, text);
+  }
+
   /** Seconds of denoising. */
   public double denoiseSeconds() {
     return denoiseSeconds;

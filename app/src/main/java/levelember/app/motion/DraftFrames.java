@@ -1,0 +1,247 @@
+package levelember.app.motion;
+
+import jakarta.annotation.PreDestroy;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+import java.util.concurrent.CompletableFuture;
+import levelember.app.asset.Assets;
+import levelember.app.live.Background;
+import levelember.app.live.Turns;
+import levelember.film.Film;
+import levelember.formats.print.FrameFilms;
+import levelember.formats.print.PrintFiles;
+import levelember.formats.print.PrintFormat;
+import levelember.formats.print.PrintName;
+import levelember.formats.print.PrintOrder;
+import levelember.photometry.LayerWeights;
+import levelember.print.FilmStore;
+import levelember.print.PrintFilm;
+import levelember.print.PrintProgress;
+import levelember.print.PrintWatch;
+import levelember.shoot.Look;
+import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+import levelember.transport.Renderer;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Service;
+
+/**
+ * Small denoised frames of shoots that move, to be played and scrubbed. They are made on a thread
+ * of its own while no page waits for its first picture, and kept by what they show: a key that is
+ * changed makes only those frames anew that it touches.
+ */
+@Service
+class DraftFrames {
+  private static final Logger LOG = LoggerFactory.getLogger(DraftFrames.class);
+  private static final int SAMPLES = 2;
+  private static final long MOST_BYTES = 256L << 20;
+  private static final long FILM_BYTES = 512L << 20;
+  private static final int MOST_WAITING = 64;
+
+  /**
+   * What a frame shows.
+   *
+   * @param shoot at its time
+   */
+  record Shown(String id, Shoot shoot, Shot shot, int width, int height) {}
+
+  private record Job(Shown shown, long number, CompletableFuture<byte[]> answer) {}
+
+  private final Assets assets;
+  private final Turns.Part turn;
+  private final Object lock = new Object();
+  private final List<Job> jobs = new ArrayList<>();
+  private final Map<Shown, byte[]> kept = new LinkedHashMap<>(64, 0.75f, true);
+  private long bytes;
+  private long numbers;
+  private boolean closed;
+  private Thread thread;
+
+  private FrameFilms films;
+  private String filmsOf;
+
+  DraftFrames(Assets assets, Turns turns) {
+    this.assets = assets;
+    turn = turns.part();
+  }
+
+  /** A frame, made when it is not there yet. Of many that wait the oldest are given up. */
+  CompletableFuture<byte[]> frame(Shown shown) {
+    synchronized (lock) {
+      byte[] there = kept.get(shown);
+      if (there != null) {
+        return CompletableFuture.completedFuture(there);
+      }
+      for (Job job : jobs) {
+        if (job.shown.equals(shown)) {
+          return job.answer;
+        }
+      }
+      Job job = new Job(shown, numbers++, new CompletableFuture<>());
+      jobs.add(job);
+      if (jobs.size() > MOST_WAITING) {
+        jobs.removeFirst().answer.cancel(false);
+      }
+      if (thread == null) {
+        thread = Background.thread(this::loop, "ember-drafts");
+        thread.start();
+      }
+      lock.notifyAll();
+      return job.answer;
+    }
+  }
+
+  @PreDestroy
+  void close() throws InterruptedException {
+    synchronized (lock) {
+      closed = true;
+      lock.notifyAll();
+    }
+    if (thread != null) {
+      thread.join(20_000);
+    }
+  }
+
+  private void loop() {
+    try (Renderer renderer =
+        new Renderer(
+            Runtime.getRuntime().availableProcessors(),
+            Renderer.USUAL_BOUNCES,
+            1,
+            task -> Background.thread(task, "ember-draft-trace"))) {
+      while (true) {
+        Job job = next();
+        if (job == null) {
+          return;
+        }
+        make(job, renderer);
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  /** The job that was asked for first; null when this is to end. */
+  private Job next() throws InterruptedException {
+    synchronized (lock) {
+      while (jobs.isEmpty() && !closed) {
+        lock.wait();
+      }
+      return closed ? null : jobs.stream().min(Comparator.comparingLong(Job::number)).get();
+    }
+  }
+
+  private void make(Job job, Renderer renderer) {
+    byte[] jpeg = null;
+    Throwable failed = null;
+    try {
+      jpeg = made(job.shown, renderer);
+    } catch (IOException | RuntimeException | Error e) {
+      LOG.warn("A frame of '{}' cannot be made", job.shown.id, e);
+      films = null;
+      failed = e;
+    }
+    synchronized (lock) {
+      jobs.remove(job);
+      if (jpeg != null) {
+        kept.put(job.shown, jpeg);
+        bytes += jpeg.length;
+        var eldest = kept.entrySet().iterator();
+        while (bytes > MOST_BYTES && eldest.hasNext()) {
+          bytes -= eldest.next().getValue().length;
+          eldest.remove();
+        }
+      }
+    }
+    if (jpeg != null) {
+      job.answer.complete(jpeg);
+    } else if (failed != null) {
+      job.answer.completeExceptionally(failed);
+    } else {
+      job.answer.cancel(false);
+    }
+  }
+
+  /** The frame as JPEG; null when this ends. */
+  private byte[] made(Shown shown, Renderer renderer) throws IOException {
+    String of = shown.id + " " + shown.shot.id() + " " + shown.width;
+    if (films == null || !of.equals(filmsOf)) {
+      films = new FrameFilms(assets.files(shown.id), FILM_BYTES);
+      filmsOf = of;
+    }
+    PrintOrder order = order(shown);
+    Look look = shown.shoot.lookOf(shown.shot);
+    float[] weights = LayerWeights.of(shown.shoot);
+    FrameFilms.Made made =
+        films.next(
+            new FrameFilms.Wanted(shown.shoot, shown.shot, look, weights, order),
+            (bands, passes) -> FilmStore.NONE,
+            film -> trace(film, renderer, order));
+    if (!made.done()) {
+      return null;
+    }
+    PrintFiles files =
+        new PrintFiles(
+            made.film(),
+            shown.shoot,
+            look,
+            assets.files(shown.id).luts(),
+            order,
+            weights,
+            Map.of());
+    files.keeping(made.hits());
+    return files.picture(PrintFormat.JPEG);
+  }
+
+  private boolean trace(PrintFilm film, Renderer renderer, PrintOrder order) {
+    return film.trace(
+        renderer,
+        order.target(),
+        new PrintWatch() {
+          @Override
+          public boolean stop() {
+            return closed;
+          }
+
+          @Override
+          public boolean givesWay() {
+            return turn.hurried();
+          }
+
+          @Override
+          public void traced(Film band, PrintProgress now) {
+            while (turn.hurried() && !closed) {
+              java.util.concurrent.locks.LockSupport.parkNanos(10_000_000);
+            }
+          }
+        });
+  }
+
+  private static PrintOrder order(Shown shown) {
+    return new PrintOrder(
+        shown.shot.id(),
+        shown.width,
+        shown.height,
+        SAMPLES,
+        0,
+        0,
+        true,
+        shown.shot.cutOut(),
+        true,
+        1,
+        new TreeSet<>(),
+        false,
+        new TreeSet<>(List.of(PrintFormat.JPEG)),
+        PrintOrder.ExrDepth.HALF,
+        PrintOrder.ExrPacking.NONE,
+        "",
+        PrintName.USUAL,
+        1);
+  }
+}

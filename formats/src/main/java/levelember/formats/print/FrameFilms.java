@@ -1,0 +1,117 @@
+package levelember.formats.print;
+
+import java.util.Arrays;
+import java.util.Set;
+import levelember.film.Component;
+import levelember.look.DisplayCurve;
+import levelember.print.Bands;
+import levelember.print.FilmStore;
+import levelember.print.PrintFilm;
+import levelember.shoot.EditCost;
+import levelember.shoot.Look;
+import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+import levelember.transport.Files;
+import levelember.transport.RayCount;
+import levelember.transport.View;
+
+/**
+ * Films of one shot frame after frame. Of what stays from a frame to the next nothing is made
+ * again: the compiled set, the layers of lights that did not move, first hits; so frames that
+ * differ in levels, colours and look alone trace no ray. Every frame has the same bits as made by
+ * itself. Not for several threads.
+ */
+public final class FrameFilms {
+  private final Files files;
+  private final long memory;
+  private Made last;
+  private Shot lastShot;
+  private boolean reusable;
+
+  /**
+   * Begins without a frame.
+   *
+   * @param files that the shoot needs
+   * @param memory bytes for the film of a band
+   */
+  public FrameFilms(Files files, long memory) {
+    this.files = files;
+    this.memory = memory;
+  }
+
+  /**
+   * What is to be made.
+   *
+   * @param shoot at its time, with the lights that are wanted
+   * @param weights of the layers, three each
+   */
+  public record Wanted(Shoot shoot, Shot shot, Look look, float[] weights, PrintOrder order) {}
+
+  /**
+   * A frame.
+   *
+   * @param hits first hits, kept while set and camera stay
+   * @param rays that were walked for it
+   * @param done false when tracing was stopped before its target
+   * @param compileSeconds that its set took
+   */
+  public record Made(
+      PrintFilm film, FirstHitCache hits, RayCount rays, boolean done, double compileSeconds) {}
+
+  /** Brings a film to the target of its order. */
+  public interface Tracing {
+    /** Returns false when it was stopped before. */
+    boolean trace(PrintFilm film);
+  }
+
+  /** Says where the film of a frame is kept; films that are kept elsewhere are not used again. */
+  public interface Stores {
+    /** The place, or {@link FilmStore#NONE}. */
+    FilmStore of(Bands bands, Set<Component> kept);
+  }
+
+  /** The compiled set of the frame made last, or null. */
+  public View view() {
+    return last == null ? null : last.film.view();
+  }
+
+  /** Makes the next frame. */
+  public Made next(Wanted wanted, Stores stores, Tracing tracing) {
+    long begin = System.nanoTime();
+    View before = view();
+    EditCost cost =
+        before == null
+            ? null
+            : EditCost.between(before.shoot(), lastShot, wanted.shoot, wanted.shot);
+    View view =
+        before == null
+            ? View.of(wanted.shoot, wanted.shot, files)
+            : before.next(wanted.shoot, wanted.shot, files, cost);
+    double compileSeconds = (System.nanoTime() - begin) / 1e9;
+    PrintOrder order = wanted.order;
+    boolean stays = before != null && reusable && cost.keeps(before.layers());
+    if (stays) {
+      last = new Made(last.film, last.hits, RayCount.NONE, true, compileSeconds);
+    } else {
+      Set<Component> kept = PrintPass.components(order.passes());
+      Bands bands = Bands.of(order.width(), order.height(), view.layers(), kept, memory);
+      FilmStore store = stores.of(bands, kept);
+      boolean again = store == FilmStore.NONE && reusable && cost != null && keepsSome(cost);
+      FilmStore from =
+          again ? FilmStore.beginningWith(last.film.rows(0, bands.height()), cost.from()) : store;
+      double fullScale = DisplayCurve.fullScale(wanted.look.ev());
+      PrintFilm film = new PrintFilm(view, bands, kept, from, wanted.weights, fullScale);
+      boolean done = tracing.trace(film);
+      FirstHitCache hits = cost != null && cost.nothing() ? last.hits : new FirstHitCache();
+      last = new Made(film, hits, film.rays(), done, compileSeconds);
+      boolean bySamples = order.noisePercent() == 0 && order.minutes() == 0;
+      reusable = done && bySamples && store == FilmStore.NONE && bands.count() == 1;
+    }
+    lastShot = wanted.shot;
+    return last;
+  }
+
+  private static boolean keepsSome(EditCost cost) {
+    return Arrays.stream(cost.from()).anyMatch(layer -> layer >= 0);
+  }
+}

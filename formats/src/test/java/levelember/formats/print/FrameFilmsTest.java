@@ -1,0 +1,115 @@
+package levelember.formats.print;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.TreeSet;
+import levelember.film.Film;
+import levelember.formats.ShootPackage;
+import levelember.photometry.LayerWeights;
+import levelember.print.FilmStore;
+import levelember.shoot.Shoot;
+import levelember.shoot.ShootAtTime;
+import levelember.shoot.Shot;
+import levelember.transport.Renderer;
+import org.junit.jupiter.api.Test;
+
+class FrameFilmsTest {
+  private static final String SHOOT =
+      """
+      {"format": "level-ember-shoot", "version": 2, "name": "Ball",
+       "pieces": [{"id": "floor", "shape": {"kind": "floor", "width": 6, "depth": 6}, "material": "m"},
+                  {"id": "ball", "position": [0, 0.5, 0], "shape": {"kind": "sphere", "radius": 0.5}, "material": "m"}],
+       "materials": [{"id": "m", "roughness": 0.4}],
+       "lights": [{"id": "key", "emitter": {"kind": "rectangle", "width": 1, "height": 1},
+                   "position": [2, 2, 2], "brightness": {"value": 3000, "unit": "lm"}},
+                  {"id": "fill", "emitter": {"kind": "sphere", "radius": 0.1},
+                   "position": [-2, 2, 2], "brightness": {"value": 300, "unit": "lm"}}],
+       "shots": [{"id": "wide", "position": [0, 1, 4], "aim": [0, 0.5, 0], "look": "k"}],
+       "looks": [{"id": "k", "ev": 7}],
+       "motion": {"framesPerSecond": 1, "tracks": [
+         {"place": "lights/key/levelStops", "keys": [
+           {"seconds": 0, "value": 0}, {"seconds": 1, "value": -1}]},
+         {"place": "lights/fill/position", "keys": [
+           {"seconds": 1, "value": [-2, 2, 2]}, {"seconds": 2, "value": [-1, 2, 2]}]},
+         {"place": "pieces/ball/position", "keys": [
+           {"seconds": 2, "value": [0, 0.5, 0]}, {"seconds": 3, "value": [1, 0.5, 0]}]}]}}
+      """;
+
+  private final ShootPackage pack = ShootPackage.read(SHOOT.getBytes(UTF_8));
+
+  private static PrintOrder order() {
+    return new PrintOrder(
+        "wide",
+        48,
+        32,
+        4,
+        0,
+        0,
+        false,
+        false,
+        true,
+        1,
+        new TreeSet<>(),
+        false,
+        new TreeSet<>(List.of(PrintFormat.PNG)),
+        null,
+        null,
+        "",
+        "",
+        1);
+  }
+
+  private FrameFilms.Made at(FrameFilms films, double seconds, Renderer renderer) {
+    Shoot shoot = ShootAtTime.of(pack.shoot(), seconds);
+    Shot shot = shoot.shots().getFirst();
+    return films.next(
+        new FrameFilms.Wanted(shoot, shot, shoot.lookOf(shot), LayerWeights.of(shoot), order()),
+        (bands, kept) -> FilmStore.NONE,
+        film -> film.trace(renderer, order().target(), () -> false));
+  }
+
+  private static void same(FrameFilms.Made is, FrameFilms.Made wanted) {
+    Film a = is.film().rows(0, 32), b = wanted.film().rows(0, 32);
+    for (int layer = 0; layer < 2; layer++) {
+      assertThat(a.sums(layer)).isEqualTo(b.sums(layer));
+    }
+  }
+
+  @Test
+  void onlyWhatMovesIsTracedAndEveryFrameHasTheBitsOfOneByItself() {
+    FrameFilms films = new FrameFilms(pack.files(), 1 << 30);
+    try (Renderer renderer = new Renderer(2, Renderer.USUAL_BOUNCES, 1)) {
+      long whole = at(films, 0, renderer).rays().all();
+      FrameFilms.Made level = at(films, 1, renderer);
+      assertThat(level.rays().all()).as("a level").isZero();
+      FrameFilms.Made light = at(films, 2, renderer);
+      assertThat(light.rays().all()).as("one light of two").isBetween(whole / 4, whole * 9 / 10);
+      same(light, at(new FrameFilms(pack.files(), 1 << 30), 2, renderer));
+      FrameFilms.Made piece = at(films, 3, renderer);
+      assertThat(piece.rays().all()).as("a piece").isGreaterThan(whole / 2);
+      assertThat(piece.hits()).isNotSameAs(light.hits());
+      same(piece, at(new FrameFilms(pack.files(), 1 << 30), 3, renderer));
+    }
+  }
+
+  @Test
+  void aFrameThatWasStoppedIsNotGoneOnFrom() {
+    FrameFilms films = new FrameFilms(pack.files(), 1 << 30);
+    Shoot shoot = pack.shoot();
+    Shot shot = shoot.shots().getFirst();
+    FrameFilms.Wanted wanted =
+        new FrameFilms.Wanted(shoot, shot, shoot.lookOf(shot), LayerWeights.of(shoot), order());
+    try (Renderer renderer = new Renderer(1, Renderer.USUAL_BOUNCES, 1)) {
+      FrameFilms.Made stopped =
+          films.next(
+              wanted,
+              (bands, kept) -> FilmStore.NONE,
+              film -> film.trace(renderer, order().target(), () -> true));
+      assertThat(stopped.done()).isFalse();
+      assertThat(stopped.rays().all()).isZero();
+      assertThat(at(films, 0, renderer).rays().all()).isPositive();
+    }
+  }
+}
