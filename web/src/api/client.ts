@@ -339,6 +339,7 @@ export const api = {
     answer<PrintJob>(await post(`/api/prints/${id}/${action}`, {})),
   printFurther: async (id: number, target: Schemas['Target']) =>
     answer<PrintJob>(await post(`/api/prints/${id}/further`, target)),
+  refreshPrint: async (id: number) => answer<PrintJob>(await post(`/api/prints/${id}/refresh`, {})),
   developPrint: async (id: number) => answer<string[]>(await post(`/api/prints/${id}/develop`, {})),
   openPrint: async (id: number) => answer<{ id: string }>(await post(`/api/prints/${id}/open`, {})),
   deletePrint: async (id: number) => {

@@ -56,16 +56,19 @@ export type Operation = Schemas['Operation'];
 /** What a picture suggests as exposure; the spot where one was asked for. */
 export type Metering = Omit<Schemas['Metering'], 'spot'> & { spot: number | null };
 
-export type PrintOrder = Schemas['PrintOrder'];
+export type FrameOrder = Schemas['FrameOrder'];
+export type MovieFormat = FrameOrder['movies'][number];
+/** An order of a still at rest has no frames. */
+export type PrintOrder = Omit<Schemas['PrintOrder'], 'frames'> & { frames: FrameOrder | null };
 export type PrintPass = PrintOrder['passes'][number];
 export type PrintFormat = PrintOrder['formats'][number];
 export type PrintEstimate = Schemas['Estimate'];
 
 type Unknown = 'ended' | 'noisePercent' | 'secondsLeft' | 'factor' | 'doing' | 'detail';
 /** A job of the print room; some things are not known at all times. */
-export type PrintJob = Omit<Schemas['Job'], Unknown> & {
+export type PrintJob = Omit<Schemas['Job'], Unknown | 'order'> & {
   [K in Unknown]: Schemas['Job'][K] | null;
-};
+} & { order: PrintOrder };
 
 export type Motion = ShootDocument['motion'];
 export type Track = Motion['tracks'][number];

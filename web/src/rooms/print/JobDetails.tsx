@@ -12,8 +12,8 @@ import { duration } from '../../frame/duration';
 import { useDownload } from '../../live/useDownload';
 import { say } from '../../live/useShoot';
 import { colours, mono } from '../../theme/theme';
-import { cleanOf, leftOf, stateOf } from './jobWords';
-import { bytesOf, goalOf, goalValue, quantitiesOf, withGoal } from './order';
+import { cleanOf, framesOf, leftOf, stateOf } from './jobWords';
+import { bytesOf, goalOf, goalValue, isOfFrames, quantitiesOf, withGoal } from './order';
 import { usePrintChoice } from './usePrints';
 
 /** Opens a shoot in this page. */
@@ -52,6 +52,7 @@ export function JobDetails({ job }: { job: PrintJob }) {
   const { state } = job;
   const open = state === 'waiting' || state === 'printing';
   const ended = state === 'done' || state === 'stopped';
+  const frames = isOfFrames(job.order);
   return (
     <Box>
       <Typography variant="subtitle2" component="h2">
@@ -71,8 +72,16 @@ export function JobDetails({ job }: { job: PrintJob }) {
           usePrintChoice.setState({ job: null });
         })}
       </Box>
-      {(ended || state === 'paused') && <Further job={job} act={act} />}
-      {ended && (
+      {frames && (ended || state === 'failed') && (
+        <Fold title="From the shoot as it is now" open>
+          <Typography variant="caption" color="text.secondary" component="p">
+            Frames that look other in it are printed again; all others stay.
+          </Typography>
+          {button('Print what changed', () => api.refreshPrint(job.id))}
+        </Fold>
+      )}
+      {!frames && (ended || state === 'paused') && <Further job={job} act={act} />}
+      {!frames && ended && (
         <Fold title="From its film" open>
           <Typography variant="caption" color="text.secondary" component="p">
             Files with the levels and looks that the shoot has now, without tracing.
@@ -99,11 +108,12 @@ function Facts({ job }: { job: PrintJob }) {
   const facts: [string, string][] = [
     ['Shot', `${job.shootName} · ${job.shotName}`],
     ['Size', `${job.order.width} × ${job.order.height}`],
+    ...(job.order.frames ? ([['Frames', framesOf(job.order.frames)]] as [string, string][]) : []),
     ['State', stateOf(job)],
     ['Clean', cleanOf(job)],
     ['Traced', duration(job.tracedSeconds)],
     ...(leftOf(job) ? ([['Left', leftOf(job)]] as [string, string][]) : []),
-    ['Film', bytesOf(job.filmBytes)],
+    [isOfFrames(job.order) ? 'Kept' : 'Film', bytesOf(job.filmBytes)],
   ];
   return (
     <Box

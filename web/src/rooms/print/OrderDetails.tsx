@@ -17,14 +17,18 @@ import { TextOf } from '../../controls/TextOf';
 import { useChosenShot } from '../../frame/useChosenShot';
 import { say, useDesk } from '../../live/useShoot';
 import { colours, mono } from '../../theme/theme';
+import { useTime } from '../../motion/time';
+import { FramesOrder } from './FramesOrder';
 import { useSettled } from '../../controls/useSettled';
 import {
   FORMATS,
+  atFrame,
   PASSES,
   SIZES,
   bytesOf,
   goalOf,
   goalValue,
+  isOfFrames,
   quantitiesOf,
   toggled,
   usualOrder,
@@ -49,6 +53,8 @@ export function OrderDetails() {
     ...(kept ?? { ...usualOrder(shot.id), cutOut: shot.cutOut }),
     shot: wanted[0]!,
   };
+  const frame = useTime((t) => t.frame);
+  const moves = desk.document.motion.tracks.length > 0;
   const set = (part: Partial<PrintOrder>) =>
     usePrintChoice.setState({ order: { ...order, ...part } });
   return (
@@ -57,6 +63,11 @@ export function OrderDetails() {
         Order a print
       </Typography>
       <Shots wanted={wanted} />
+      {moves && (
+        <Fold title="Frames" open>
+          <FramesOrder order={order} set={set} />
+        </Fold>
+      )}
       <SizeOf order={order} set={set} />
       <Clean order={order} set={set} />
       <Fold title="Passes" open={order.passes.length > 0} changed={order.passes.length > 0}>
@@ -65,7 +76,7 @@ export function OrderDetails() {
       <Fold title="Files" open>
         <Files order={order} set={set} />
       </Fold>
-      <Send order={order} shots={wanted} />
+      <Send order={atFrame(order, moves, frame)} shots={wanted} />
     </Box>
   );
 }
@@ -320,7 +331,9 @@ function Files({ order, set }: Part) {
       />
       <TextOf label="Name" value={order.pattern} onChange={(pattern) => set({ pattern })} />
       <Typography variant="caption" color="text.secondary" component="p">
-        {'May hold {shoot} {shot} {look} {width} {height} {date} {time} {job}, and / for folders.'}
+        {
+          'May hold {shoot} {shot} {look} {width} {height} {date} {time} {job} {frame}, and / for folders.'
+        }
       </Typography>
     </>
   );
@@ -369,7 +382,8 @@ function Send({ order, shots }: { order: PrintOrder; shots: string[] }) {
       ))}
       {estimate && (
         <Typography variant="caption" color="text.secondary">
-          Film {bytesOf(estimate.filmBytes)} on disk, {bytesOf(estimate.memoryBytes)} of memory;{' '}
+          {isOfFrames(order) ? 'Files up to' : 'Film'} {bytesOf(estimate.filmBytes)} on disk,{' '}
+          {bytesOf(estimate.memoryBytes)} of memory;{' '}
           {estimate.bands === 1
             ? 'the whole frame fills in at once.'
             : `filled in band by band, in ${estimate.bands} bands.`}

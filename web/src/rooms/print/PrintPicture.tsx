@@ -17,6 +17,8 @@ export function PrintPicture() {
 
 function JobPicture({ job }: { job: PrintJob }) {
   const url = api.printPictureUrl(job);
+  const ended = job.state === 'done' || job.state === 'stopped';
+  const film = ended ? job.files.findIndex((file) => file.endsWith('.mp4')) : -1;
   const [shown, setShown] = useState<string | null>(null);
   // The one before stays until the next is there.
   useEffect(() => {
@@ -39,7 +41,18 @@ function JobPicture({ job }: { job: PrintJob }) {
       }}
     >
       <Box sx={{ flex: 1, minHeight: 0, display: 'grid', placeItems: 'center' }}>
-        {shown ? (
+        {film >= 0 ? (
+          <Box
+            component="video"
+            controls
+            autoPlay
+            muted
+            loop
+            aria-label={`Film of print ${job.id}`}
+            src={api.printFileUrl(job.id, film)}
+            sx={{ width: '100%', height: '100%', objectFit: 'contain' }}
+          />
+        ) : shown ? (
           <Box
             component="img"
             alt={`Print ${job.id} as far as it is`}

@@ -4,6 +4,9 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { api, Problem } from '../../api/client';
 import type { PrintJob, PrintOrder, ShootDocument } from '../../api/document';
+import { atRest } from '../../motion/atRest';
+import { newTrack } from '../../motion/track';
+import { useTime } from '../../motion/time';
 import { ShootContext, type ShootDesk } from '../../live/useShoot';
 import { usualOrder } from './order';
 import { PrintDetails } from './PrintDetails';
@@ -18,6 +21,7 @@ const document = {
   shots: [shot('wide', 'Wide'), shot('close', 'Lens, close')],
   lights: [],
   looks: [{ id: 'k', name: 'K' }],
+  motion: atRest,
 } as unknown as ShootDocument;
 const desk = {
   document,
@@ -51,12 +55,12 @@ const job = (part: Partial<PrintJob>): PrintJob => ({
 let jobs: PrintJob[];
 let sent: PrintOrder[];
 
-function show() {
+function show(of = desk) {
   render(
     <QueryClientProvider
       client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}
     >
-      <ShootContext.Provider value={desk}>
+      <ShootContext.Provider value={of}>
         <PrintTray />
         <PrintDetails />
       </ShootContext.Provider>
@@ -190,4 +194,42 @@ test('files are listed by their names', async () => {
   const files = screen.getByRole('region', { name: 'Files' });
   expect(within(files).getByText('tide-lens/wide.exr')).toBeVisible();
   expect(within(files).getAllByRole('button', { name: 'Save' })).toHaveLength(2);
+});
+
+const moving = {
+  ...desk,
+  document: { ...document, motion: { ...atRest, tracks: [newTrack('masterStops', 0, 0)] } },
+} as unknown as ShootDesk;
+
+test('of a shoot that moves a still is that of the frame that is shown, or frames are a film', async () => {
+  useTime.setState({ frame: 12 });
+  show(moving);
+  await userEvent.click(await screen.findByRole('button', { name: 'Print' }));
+  await waitFor(() => expect(sent).toHaveLength(1));
+  expect(sent[0]!.frames).toMatchObject({ first: 12, last: 12, movies: [] });
+  usePrintChoice.setState({ job: null });
+  await userEvent.click(await screen.findByRole('combobox', { name: 'Of the motion' }));
+  await userEvent.click(screen.getByRole('option', { name: 'Frames' }));
+  await userEvent.click(screen.getByRole('checkbox', { name: 'Animated GIF' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Print' }));
+  await waitFor(() => expect(sent).toHaveLength(2));
+  expect(sent[1]!.frames).toEqual({
+    first: 1,
+    last: 72,
+    every: 8,
+    runningSeeds: false,
+    movies: ['mp4', 'gif'],
+  });
+});
+
+test('of frames that are done what changed is printed again', async () => {
+  const frames = { first: 1, last: 4, every: 1, runningSeeds: false, movies: [] };
+  jobs = [job({ state: 'done', order: { ...usualOrder('wide'), frames } })];
+  usePrintChoice.setState({ job: 1 });
+  const refresh = vi.spyOn(api, 'refreshPrint').mockResolvedValue(jobs[0]!);
+  show(moving);
+  await userEvent.click(await screen.findByRole('button', { name: 'Print what changed' }));
+  expect(refresh).toHaveBeenCalledWith(1);
+  expect(screen.queryByRole('button', { name: 'Develop again' })).toBeNull();
+  expect(screen.getByText('1 to 4')).toBeInTheDocument();
 });

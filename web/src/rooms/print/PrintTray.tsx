@@ -10,7 +10,7 @@ import { useChosenShot } from '../../frame/useChosenShot';
 import { useDownload } from '../../live/useDownload';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
-import { cleanOf, leftOf, stateOf } from './jobWords';
+import { cleanOf, framesOf, leftOf, stateOf } from './jobWords';
 import { usePrintChoice, usePrints } from './usePrints';
 
 /** Tray of the print room: the queue and what was printed, newest first. */
@@ -111,7 +111,9 @@ function JobCard({ job, chosen }: { job: PrintJob; chosen: boolean }) {
           {job.shootName} · {job.shotName}
         </Typography>
         <Typography variant="caption" noWrap component="div" color="text.secondary">
-          {job.order.width} × {job.order.height}, {cleanOf(job)}
+          {job.order.width} × {job.order.height},{' '}
+          {job.order.frames && `frames ${framesOf(job.order.frames)}, `}
+          {cleanOf(job)}
         </Typography>
         <Typography
           variant="caption"

@@ -1,4 +1,4 @@
-import type { PrintJob } from '../../api/document';
+import type { FrameOrder, PrintJob } from '../../api/document';
 import { duration } from '../../frame/duration';
 import { goalOf } from './order';
 
@@ -17,6 +17,11 @@ export function stateOf(job: PrintJob): string {
   if (job.state === 'failed' && job.detail) return `Failed: ${job.detail}`;
   const state = STATES[job.state];
   return job.doing ? `${state}: ${job.doing}` : state;
+}
+
+/** Which frames: "1 to 72", or one. */
+export function framesOf(frames: FrameOrder): string {
+  return frames.last > frames.first ? `${frames.first} to ${frames.last}` : `${frames.first}`;
 }
 
 /** Time left with how far it may be off: "12 min, 9 to 16". */

@@ -113,7 +113,21 @@ export function usualOrder(shot: string): PrintOrder {
     folder: '',
     pattern: '{shoot}/{shot}-{width}x{height}',
     seed: 1,
+    frames: null,
   };
+}
+
+/** Whether an order is one of frames rather than of a still. */
+export function isOfFrames(order: Pick<PrintOrder, 'frames'>): boolean {
+  const { frames } = order;
+  return frames !== null && (frames.last > frames.first || frames.movies.length > 0);
+}
+
+/** An order of a still of a shoot that moves is of the frame that is shown. */
+export function atFrame(order: PrintOrder, moves: boolean, frame: number): PrintOrder {
+  if (isOfFrames(order)) return order;
+  const still = { first: frame, last: frame, every: 1, runningSeeds: false, movies: [] };
+  return { ...order, frames: moves ? still : null };
 }
 
 /** What an order goes by. */

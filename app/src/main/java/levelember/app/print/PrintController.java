@@ -94,6 +94,12 @@ class PrintController {
     return prints.develop(id);
   }
 
+  /** Prints frames again that look other in the shoot as it is now. */
+  @PostMapping("/api/prints/{id}/refresh")
+  Prints.Job refresh(@PathVariable long id) {
+    return prints.refresh(id);
+  }
+
   /** Makes a new shoot of the state that it was ordered of. */
   @PostMapping("/api/prints/{id}/open")
   @ResponseStatus(HttpStatus.CREATED)

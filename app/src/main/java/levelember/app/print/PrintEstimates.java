@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import levelember.app.problem.Refusal;
 import levelember.app.storage.DiskSpace;
+import levelember.formats.movie.MovieFormat;
 import levelember.formats.print.PrintFormat;
 import levelember.formats.print.PrintName;
 import levelember.formats.print.PrintOrder;
@@ -21,6 +22,9 @@ import org.springframework.stereotype.Component;
 class PrintEstimates {
   /** Room on the disk, of what a print is expected to take, that must be free. */
   private static final double ROOM = 1.1;
+
+  /** Of a file of a frame, at the most of usual ones. */
+  private static final int BYTES_A_PIXEL = 3;
 
   private final PrintMapper mapper;
   private final PrintFolders folders;
@@ -51,6 +55,11 @@ class PrintEstimates {
     List<String> problems = new ArrayList<>();
     List<String> names = new ArrayList<>();
     try {
+      if (FramesRun.wantedBy(order)) {
+        for (MovieFormat movie : order.frames().movies()) {
+          names.add(base(of, order, PrintName.together(order.pattern())) + "." + movie.ending());
+        }
+      }
       for (PrintFormat format : order.formats()) {
         boolean second = format == PrintFormat.PNG16 && order.formats().contains(PrintFormat.PNG);
         names.add(base(of, order) + (second ? "-16." : ".") + format.ending());
@@ -63,8 +72,14 @@ class PrintEstimates {
     long pixels = (long) order.width() * order.height();
     var kept = PrintPass.components(order.passes());
     Bands bands = Bands.of(order.width(), order.height(), of.lights().size(), kept, queue.memory());
-    long film = Bands.bytes(pixels, of.lights().size(), kept);
-    long band = film / order.height() * bands.rows();
+    boolean frames = FramesRun.wantedBy(order);
+    long oneFilm = Bands.bytes(pixels, of.lights().size(), kept);
+    long band = oneFilm / order.height() * bands.rows();
+    // Frames keep no films; what they take is their files.
+    long film =
+        frames
+            ? order.frames().count() * pixels * BYTES_A_PIXEL * (1 + order.formats().size())
+            : oneFilm;
     long whole =
         order.formats().stream().anyMatch(f -> f != PrintFormat.EXR)
             ? PrintPicture.bytes(pixels)
@@ -77,16 +92,23 @@ class PrintEstimates {
     }
     if (ROOM * film + 12 * pixels > space.freeBytes()) {
       problems.add(
-          "Its film takes %,d MB on the disk; %,d MB are free."
-              .formatted(film >> 20, space.freeBytes() >> 20));
+          "Its %s %,d MB on the disk; %,d MB are free."
+              .formatted(
+                  frames ? "frames take" : "film takes", film >> 20, space.freeBytes() >> 20));
     }
     return new Estimate(names, film, band + whole, bands.count(), problems);
   }
 
   private Path base(Shoot shoot, PrintOrder order) {
+    boolean frames = FramesRun.wantedBy(order);
+    String pattern = frames ? PrintName.numbered(order.pattern()) : order.pattern();
+    return base(shoot, order, pattern);
+  }
+
+  private Path base(Shoot shoot, PrintOrder order, String pattern) {
     return PrintName.in(
         folders.files(order.folder()),
-        order.pattern(),
+        pattern,
         PrintRun.values(order, shoot, LocalDateTime.now(), nextNumber()));
   }
 

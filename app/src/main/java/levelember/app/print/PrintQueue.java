@@ -12,9 +12,7 @@ import levelember.app.live.Background;
 import levelember.app.live.Turns;
 import levelember.app.storage.DiskSpace;
 import levelember.app.storage.Restored;
-import levelember.formats.print.PrintOrder;
 import levelember.print.PrintProgress;
-import levelember.transport.Renderer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -42,7 +40,7 @@ class PrintQueue {
   private final boolean runs;
 
   private final Object lock = new Object();
-  private PrintRun run;
+  private PrintWork run;
   private boolean closed;
 
   /** The job in hand is to stop: it was paused, stopped, deleted or another goes before it. */
@@ -122,19 +120,14 @@ class PrintQueue {
   }
 
   /** The job in hand, when it is that. */
-  Optional<PrintRun> running(long id) {
+  Optional<PrintWork> running(long id) {
     synchronized (lock) {
       return Optional.ofNullable(run).filter(r -> r.id() == id);
     }
   }
 
   private void loop() {
-    try (Renderer renderer =
-        new Renderer(
-            Runtime.getRuntime().availableProcessors(),
-            Renderer.USUAL_BOUNCES,
-            1,
-            task -> Background.thread(task, "ember-print-trace"))) {
+    try (SeededRenderers renderers = new SeededRenderers()) {
       while (true) {
         synchronized (lock) {
           if (closed) {
@@ -146,7 +139,7 @@ class PrintQueue {
         if (next == null || !space.home().toFile().isDirectory()) {
           rest();
         } else {
-          print(next, renderer);
+          print(next, renderers);
         }
       }
     } catch (InterruptedException e) {
@@ -165,32 +158,22 @@ class PrintQueue {
     }
   }
 
-  private void print(PrintMapper.Row row, Renderer shared) throws InterruptedException {
+  private void print(PrintMapper.Row row, SeededRenderers renderers) throws InterruptedException {
     try {
       if (!row.state().equals(PrintState.STOPPING.word())) {
         printing(row.id());
       }
-      PrintRun own = new PrintRun(row, folders.job(row.folder()), memory);
+      PrintWork own = work(row);
       synchronized (lock) {
         run = own;
       }
       transaction.executeWithoutResult(s -> mapper.bands(row.id(), own.bandRows()));
-      PrintOrder order = PrintRun.order(row);
       boolean done = false;
       boolean stopping = row.state().equals(PrintState.STOPPING.word());
       if (stopping) {
         own.measure();
-      } else if (order.seed() == 1) {
-        done = traced(own, shared);
       } else {
-        try (Renderer seeded =
-            new Renderer(
-                Runtime.getRuntime().availableProcessors(),
-                Renderer.USUAL_BOUNCES,
-                order.seed(),
-                task -> Background.thread(task, "ember-print-trace"))) {
-          done = traced(own, seeded);
-        }
+        done = traced(own, renderers);
       }
       keep(own);
       own.keepPicture(done || stopping);
@@ -208,12 +191,19 @@ class PrintQueue {
     }
   }
 
-  private boolean traced(PrintRun own, Renderer renderer) {
-    keptNanos = System.nanoTime();
-    return own.trace(renderer, () -> interrupted, turn::yields, () -> told(own));
+  private PrintWork work(PrintMapper.Row row) throws IOException {
+    Path folder = folders.job(row.folder());
+    return FramesRun.wantedBy(PrintRun.order(row))
+        ? new FramesRun(row, folder, memory, folders)
+        : new PrintRun(row, folder, memory);
   }
 
-  private void told(PrintRun own) {
+  private boolean traced(PrintWork own, SeededRenderers renderers) throws IOException {
+    keptNanos = System.nanoTime();
+    return own.trace(renderers, () -> interrupted, turn::yields, () -> told(own));
+  }
+
+  private void told(PrintWork own) {
     if (System.nanoTime() - keptNanos > KEEP_NANOS) {
       keptNanos = System.nanoTime();
       keep(own);
@@ -224,7 +214,7 @@ class PrintQueue {
     }
   }
 
-  private void keep(PrintRun own) {
+  private void keep(PrintWork own) {
     PrintProgress p = own.progress();
     if (p != null) {
       transaction.executeWithoutResult(s ->
@@ -238,7 +228,7 @@ class PrintQueue {
   }
 
   /** Writes files on threads that give way, as denoising them takes all cores for long. */
-  private List<Path> written(PrintRun own) throws IOException {
+  private List<Path> written(PrintWork own) throws IOException {
     try (ForkJoinPool pool = Background.pool("ember-print-files")) {
       return pool.submit(() -> own.write(own.base(folders))).get();
     } catch (ExecutionException e) {
@@ -254,7 +244,7 @@ class PrintQueue {
     }
   }
 
-  private void finish(PrintRun own, boolean done) throws IOException {
+  private void finish(PrintWork own, boolean done) throws IOException {
     folders.writable(own.base(folders).getParent());
     List<Path> files = own.samples() > 0 ? written(own) : List.of();
     transaction.executeWithoutResult(s -> {

@@ -27,6 +27,7 @@ import levelember.print.PrintProgress;
 import levelember.print.PrintWatch;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
+import levelember.shoot.ShootAtTime;
 import levelember.shoot.Shot;
 import levelember.texture.Luts;
 import levelember.transport.Renderer;
@@ -34,7 +35,7 @@ import levelember.transport.View;
 import tools.jackson.databind.json.JsonMapper;
 
 /** One job being printed: its shoot, its film and its picture as far as they are. */
-final class PrintRun {
+final class PrintRun implements PrintWork {
   /** File of a job's shoot in its folder. */
   static final String SHOOT = "shoot.ember";
 
@@ -45,6 +46,7 @@ final class PrintRun {
   private final Path folder;
   private final PrintOrder order;
   private final ShootPackage pack;
+  private final Shoot shoot;
   private final Shot shot;
   private final float[] weights;
   private final PrintPreview preview;
@@ -64,7 +66,7 @@ final class PrintRun {
     order = order(row);
     doing = "preparing the set";
     pack = ShootPackage.read(Files.readAllBytes(folder.resolve(SHOOT)));
-    Shoot shoot = pack.shoot();
+    shoot = atItsTime(pack.shoot());
     shot = shoot.shot(order.shot()).orElseThrow().withCutOut(order.cutOut());
     weights = LayerWeights.of(shoot);
     Look look = shoot.lookOf(shot);
@@ -88,54 +90,67 @@ final class PrintRun {
     film.resumedAfter(row.tracedSeconds());
   }
 
+  /** The shoot as it is at the frame that is ordered, or at rest. */
+  private Shoot atItsTime(Shoot of) {
+    return order.frames() == null
+        ? of
+        : ShootAtTime.of(of, of.motion().seconds(order.frames().first()));
+  }
+
   /** The order of a job. */
   static PrintOrder order(PrintMapper.Row row) {
     return JsonMapper.shared().readValue(row.printOrder(), PrintOrder.class);
   }
 
-  long id() {
+  @Override
+  public long id() {
     return row.id();
   }
 
-  int bandRows() {
+  @Override
+  public int bandRows() {
     return film.bands().rows();
   }
 
-  /** How far it is, or null before anything was traced. */
-  PrintProgress progress() {
+  @Override
+  public PrintProgress progress() {
     return progress;
   }
 
-  /** What it does just now besides tracing; empty while it traces. */
-  String doing() {
+  @Override
+  public String doing() {
     return doing;
   }
 
-  PrintPreview preview() {
-    return preview;
+  @Override
+  public byte[] picture() {
+    return preview.jpeg();
   }
 
-  double samples() {
+  @Override
+  public long pictureRevision() {
+    return preview.revision();
+  }
+
+  @Override
+  public double samples() {
     return film.samples();
   }
 
-  double noise() {
+  @Override
+  public double noise() {
     return film.noise();
   }
 
-  double tracedSeconds() {
+  @Override
+  public double tracedSeconds() {
     return film.tracedSeconds();
   }
 
-  /**
-   * Traces on.
-   *
-   * @param stop whether to stop here, asked often
-   * @param givesWay whether a page's hand wants the cores, asked often
-   * @param told runs after each slice
-   * @return true when its target is reached
-   */
-  boolean trace(Renderer renderer, BooleanSupplier stop, BooleanSupplier givesWay, Runnable told) {
+  @Override
+  public boolean trace(
+      SeededRenderers renderers, BooleanSupplier stop, BooleanSupplier givesWay, Runnable told) {
+    Renderer renderer = renderers.of(order.seed());
     if (row.tracedSeconds() == 0) {
       doing = "";
       coarse(renderer, stop);
@@ -184,55 +199,57 @@ final class PrintRun {
     }
   }
 
-  /** Looks at what was traced, without tracing on; false when there is nothing. */
-  boolean measure() {
+  @Override
+  public boolean measure() {
     film.measure(preview::take);
     return film.samples() > 0;
   }
 
-  /** Writes the files of what there is; answers their paths. */
-  List<Path> write(Path to) throws IOException {
-    return write(to, pack.shoot(), pack.shoot().lookOf(shot), pack.files().luts(), weights);
+  @Override
+  public List<Path> write(Path to) throws IOException {
+    return write(to, shoot, shoot.lookOf(shot), pack.files().luts(), weights);
   }
 
   /**
    * Writes files with other levels and another look.
    *
-   * @param by the shoot with the levels, whose lights are found by their ids
+   * @param now the shoot with the levels, whose lights are found by their ids
    */
-  List<Path> developed(Path to, Shoot by, Luts luts) throws IOException {
+  List<Path> developed(Path to, Shoot now, Luts luts) throws IOException {
+    Shoot by = atItsTime(now);
     float[] other = new float[weights.length];
     List<String> ids = by.lights().stream().map(l -> l.id()).toList();
     float[] theirs = LayerWeights.of(by);
-    for (int k = 0; k < pack.shoot().lights().size(); k++) {
-      int from = ids.indexOf(pack.shoot().lights().get(k).id());
+    for (int k = 0; k < shoot.lights().size(); k++) {
+      int from = ids.indexOf(shoot.lights().get(k).id());
       if (from >= 0) {
         System.arraycopy(theirs, 3 * from, other, 3 * k, 3);
       }
     }
-    Look look = by.shot(order.shot()).map(by::lookOf).orElseGet(() -> pack.shoot().lookOf(shot));
-    return write(to, pack.shoot(), look, luts, other);
+    Look look = by.shot(order.shot()).map(by::lookOf).orElseGet(() -> shoot.lookOf(shot));
+    return write(to, shoot, look, luts, other);
   }
 
-  private List<Path> write(Path to, Shoot shoot, Look look, Luts luts, float[] levels)
+  private List<Path> write(Path to, Shoot by, Look look, Luts luts, float[] levels)
       throws IOException {
     doing = "writing files";
-    Map<String, String> text = PrintText.of(PrintRun.class, film, shoot, shot, look, order);
-    List<Path> files = new PrintFiles(film, shoot, look, luts, order, levels, text).write(to);
+    Map<String, String> text = PrintText.of(PrintRun.class, film, by, shot, look, order);
+    List<Path> files = new PrintFiles(film, by, look, luts, order, levels, text).write(to);
     doing = "";
     return files;
   }
 
-  /**
-   * Keeps the picture as it is now beside the film.
-   *
-   * @param whole looks at all of the film for it
-   */
-  void keepPicture(boolean whole) throws IOException {
+  @Override
+  public void keepPicture(boolean whole) throws IOException {
     if (whole) {
       film.measure(preview::take);
     }
-    Files.write(folder.resolve(PICTURE), preview.jpeg());
+    keepPicture(folder, preview.jpeg());
+  }
+
+  /** Keeps a picture of a job. */
+  static void keepPicture(Path folder, byte[] jpeg) throws IOException {
+    Files.write(folder.resolve(PICTURE), jpeg);
   }
 
   /** The kept picture of a job, or null. */
@@ -244,20 +261,22 @@ final class PrintRun {
   /** What the name of its files is filled with. */
   static PrintName.Values values(PrintOrder order, Shoot shoot, LocalDateTime at, long job) {
     Shot shot = shoot.shot(order.shot()).orElseThrow();
-    return new PrintName.Values(
-        shoot.name(),
-        shot.name(),
-        shoot.lookOf(shot).name(),
-        order.width(),
-        order.height(),
-        at,
-        job);
+    PrintName.Values values =
+        new PrintName.Values(
+            shoot.name(),
+            shot.name(),
+            shoot.lookOf(shot).name(),
+            order.width(),
+            order.height(),
+            at,
+            job);
+    return order.frames() == null ? values : values.ofFrame(order.frames().first());
   }
 
-  /** Where its files go, without ending. */
-  Path base(PrintFolders folders) {
+  @Override
+  public Path base(PrintFolders folders) {
     LocalDateTime at = row.created().atZoneSameInstant(ZoneId.systemDefault()).toLocalDateTime();
     return PrintName.in(
-        folders.files(order.folder()), order.pattern(), values(order, pack.shoot(), at, row.id()));
+        folders.files(order.folder()), order.pattern(), values(order, shoot, at, row.id()));
   }
 }

@@ -114,7 +114,7 @@ class Prints {
 
   private Job job(PrintMapper.Row row, String before) {
     PrintState state = PrintState.of(row.state());
-    PrintRun run = queue.running(row.id()).orElse(null);
+    PrintWork run = queue.running(row.id()).orElse(null);
     PrintProgress p = run == null ? null : run.progress();
     double noise = p != null ? p.noise() : row.noise() == null ? Double.NaN : row.noise();
     String doing =
@@ -145,7 +145,7 @@ class Prints {
         row.detail(),
         JsonMapper.shared().readerForListOf(String.class).readValue(row.files()),
         folders.bytes(row.folder()),
-        run == null ? 0 : run.preview().revision());
+        run == null ? 0 : run.pictureRevision());
   }
 
   private String waitsFor(String before) {
@@ -253,6 +253,7 @@ class Prints {
     require(
         state == PrintState.DONE || state == PrintState.STOPPED || state == PrintState.PAUSED,
         "Only a job that has ended or rests can be printed further.");
+    stillOnly(row);
     PrintOrder next = PrintRun.order(row).withTarget(samples, noisePercent, minutes);
     transaction.executeWithoutResult(s -> {
       mapper.order(id, JsonMapper.shared().writeValueAsString(next));
@@ -267,6 +268,7 @@ class Prints {
   List<String> develop(long id) {
     PrintMapper.Row row = row(id);
     require(queue.running(id).isEmpty(), "The job is being printed; pause or stop it first.");
+    stillOnly(row);
     ShootPackage now = shoots.pack(row.shoot());
     try {
       PrintRun run = new PrintRun(row, folders.job(row.folder()), queue.memory());
@@ -286,6 +288,30 @@ class Prints {
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
+  }
+
+  private static void stillOnly(PrintMapper.Row row) {
+    require(
+        !FramesRun.wantedBy(PrintRun.order(row)),
+        "Frames keep no films: print again what has changed in the shoot, or order anew.");
+  }
+
+  /** Prints frames again that look other in the shoot as it is now; answers the job. */
+  Job refresh(long id) {
+    PrintMapper.Row row = row(id);
+    require(FramesRun.wantedBy(PrintRun.order(row)), "Only frames can be printed again.");
+    require(queue.running(id).isEmpty(), "The job is being printed; pause or stop it first.");
+    try {
+      FramesRun.refresh(row, folders.job(row.folder()), shoots.pack(row.shoot()));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    transaction.executeWithoutResult(s -> {
+      mapper.place(id, mapper.lastPlace() + 1);
+      mapper.state(id, PrintState.WAITING.word(), null);
+    });
+    queue.changed();
+    return one(id);
   }
 
   /** A name beside the one before. */
@@ -326,7 +352,7 @@ class Prints {
   /** The picture of a job as far as it is, as JPEG. */
   Optional<byte[]> picture(long id) {
     PrintMapper.Row row = row(id);
-    Optional<byte[]> live = queue.running(id).map(r -> r.preview().jpeg());
+    Optional<byte[]> live = queue.running(id).map(PrintWork::picture);
     try {
       return live.isPresent()
           ? live

@@ -75,6 +75,11 @@ public final class FrameFilms {
     return last == null ? null : last.film.view();
   }
 
+  /** From now on films are traced with other seeds: those that there are do not serve any more. */
+  public void otherSeed() {
+    reusable = false;
+  }
+
   /** Makes the next frame. */
   public Made next(Wanted wanted, Stores stores, Tracing tracing) {
     long begin = System.nanoTime();

@@ -36,7 +36,9 @@ public final class PrintFiles {
   private final Shoot shoot;
   private final PrintOrder order;
   private final float[] weights;
-  private final PrintPicture picture;
+  private final levelember.texture.Luts luts;
+  private final Look look;
+  private PrintPicture picture;
   private final PassPlanes planes;
   private final SurfaceDataTracer tracer;
   private final Map<String, String> text;
@@ -63,6 +65,8 @@ public final class PrintFiles {
     this.order = order;
     this.weights = weights;
     this.text = text;
+    this.look = look;
+    this.luts = luts;
     picture =
         order.whole() ? new PrintPicture(film.view(), shoot, look, luts, order, weights) : null;
     planes = new PassPlanes(shoot, order, weights);
@@ -106,6 +110,18 @@ public final class PrintFiles {
       }
     }
     return to;
+  }
+
+  /** Has the whole picture put together, whichever formats are ordered. */
+  public void withPicture() {
+    if (picture == null) {
+      picture = new PrintPicture(film.view(), shoot, look, luts, order, weights);
+    }
+  }
+
+  /** The picture that was put together when files were written. */
+  public byte[] encoded(PrintFormat format) {
+    return picture.encoded(format, text);
   }
 
   /** The picture alone, in memory, in a format that holds nothing but it. */

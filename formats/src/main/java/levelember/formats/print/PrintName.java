@@ -12,8 +12,8 @@ import levelember.shoot.ImpossibleValue;
 
 /**
  * Names of a print's files by a pattern: text with {@code {shoot}}, {@code {shot}}, {@code {look}},
- * {@code {width}}, {@code {height}}, {@code {date}}, {@code {time}} and {@code {job}} in it, and
- * slashes for folders below the folder of the order.
+ * {@code {width}}, {@code {height}}, {@code {date}}, {@code {time}}, {@code {job}} and {@code
+ * {frame}} in it, and slashes for folders below the folder of the order.
  */
 public final class PrintName {
   /** The pattern when nothing is said. */
@@ -26,7 +26,26 @@ public final class PrintName {
 
   /** What a pattern is filled with. */
   public record Values(
-      String shoot, String shot, String look, int width, int height, LocalDateTime at, long job) {
+      String shoot,
+      String shot,
+      String look,
+      int width,
+      int height,
+      LocalDateTime at,
+      long job,
+      String frame) {
+    /** Of a still, or of all frames together. */
+    public Values(
+        String shoot, String shot, String look, int width, int height, LocalDateTime at, long job) {
+      this(shoot, shot, look, width, height, at, job, "");
+    }
+
+    /** The same of one frame. */
+    public Values ofFrame(int number) {
+      return new Values(
+          shoot, shot, look, width, height, at, job, String.format(Locale.ROOT, "%04d", number));
+    }
+
     private Map<String, String> byField() {
       return Map.of(
           "shoot", plain(shoot),
@@ -36,7 +55,8 @@ public final class PrintName {
           "height", Integer.toString(height),
           "date", DateTimeFormatter.ISO_LOCAL_DATE.format(at),
           "time", DateTimeFormatter.ofPattern("HHmm").format(at),
-          "job", Long.toString(job));
+          "job", Long.toString(job),
+          "frame", frame);
     }
   }
 
@@ -45,6 +65,17 @@ public final class PrintName {
     String plain = name.trim().toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}._]+", "-");
     plain = plain.replaceAll("^[-.]+|[-.]+$", "");
     return plain.isEmpty() ? "print" : plain.substring(0, Math.min(LONGEST, plain.length()));
+  }
+
+  /** A pattern whose files of frames have their numbers: these come last where it has none. */
+  public static String numbered(String pattern) {
+    return pattern.contains("{frame}") ? pattern : pattern + "-{frame}";
+  }
+
+  /** The pattern of what frames make together: without their numbers and what parts these off. */
+  public static String together(String pattern) {
+    String plain = pattern.replaceAll("[-_. ]*\\{frame}", "");
+    return plain.isBlank() || plain.endsWith("/") ? plain + "film" : plain;
   }
 
   /**
@@ -62,7 +93,7 @@ public final class PrintName {
         throw new ImpossibleValue(
             "pattern",
             m.group(),
-            "one of {shoot}, {shot}, {look}, {width}, {height}, {date}, {time}, {job}");
+            "one of {shoot}, {shot}, {look}, {width}, {height}, {date}, {time}, {job}, {frame}");
       }
       m.appendReplacement(name, Matcher.quoteReplacement(value));
     }

@@ -8,6 +8,7 @@ import levelember.formats.Limits;
 import levelember.formats.exr.ExrWriter;
 import levelember.print.PrintTarget;
 import levelember.shoot.ImpossibleValue;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What is ordered of a shot.
@@ -30,6 +31,7 @@ import levelember.shoot.ImpossibleValue;
  * @param folder where files go: absolute, or within the application's folder of prints
  * @param pattern of their names, see {@link PrintName}
  * @param seed other seeds give other noise
+ * @param frames of a shoot that moves, or null for a still of it at rest
  */
 public record PrintOrder(
     String shot,
@@ -49,7 +51,8 @@ public record PrintOrder(
     ExrPacking exrPacking,
     String folder,
     String pattern,
-    int seed) {
+    int seed,
+    @Nullable FrameOrder frames) {
   private static final int MOST_SIDE = 16384;
 
   /** How channels of light are kept in OpenEXR. */
@@ -76,6 +79,48 @@ public record PrintOrder(
     ExrWriter.Packing packing() {
       return ExrWriter.Packing.valueOf(name());
     }
+  }
+
+  /** An order of a still. */
+  public PrintOrder(
+      String shot,
+      int width,
+      int height,
+      int samples,
+      double noisePercent,
+      double minutes,
+      boolean denoise,
+      boolean cutOut,
+      boolean lightLevels,
+      double occlusionMetres,
+      SortedSet<PrintPass> passes,
+      boolean filePerPass,
+      SortedSet<PrintFormat> formats,
+      ExrDepth exrDepth,
+      ExrPacking exrPacking,
+      String folder,
+      String pattern,
+      int seed) {
+    this(
+        shot,
+        width,
+        height,
+        samples,
+        noisePercent,
+        minutes,
+        denoise,
+        cutOut,
+        lightLevels,
+        occlusionMetres,
+        passes,
+        filePerPass,
+        formats,
+        exrDepth,
+        exrPacking,
+        folder,
+        pattern,
+        seed,
+        null);
   }
 
   public PrintOrder {
@@ -134,7 +179,31 @@ public record PrintOrder(
         exrPacking,
         folder,
         pattern,
-        seed);
+        seed,
+        frames);
+  }
+
+  /** The order of one frame of it. */
+  public PrintOrder ofFrame(int frame) {
+    return new PrintOrder(
+        shot,
+        width,
+        height,
+        samples,
+        noisePercent,
+        minutes,
+        denoise,
+        cutOut,
+        lightLevels,
+        occlusionMetres,
+        passes,
+        filePerPass,
+        formats,
+        exrDepth,
+        exrPacking,
+        folder,
+        pattern,
+        frames.seed(seed, frame));
   }
 
   /** Whether a format that needs the whole picture in memory is among the formats. */

@@ -1,0 +1,343 @@
+package levelember.app.print;
+
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.BooleanSupplier;
+import javax.imageio.ImageIO;
+import levelember.film.Film;
+import levelember.formats.ShootPackage;
+import levelember.formats.movie.Movie;
+import levelember.formats.movie.MovieFormat;
+import levelember.formats.print.FrameFilms;
+import levelember.formats.print.FrameOrder;
+import levelember.formats.print.PrintFiles;
+import levelember.formats.print.PrintFormat;
+import levelember.formats.print.PrintName;
+import levelember.formats.print.PrintOrder;
+import levelember.formats.print.PrintText;
+import levelember.photometry.LayerWeights;
+import levelember.print.FilmStore;
+import levelember.print.PrintFilm;
+import levelember.print.PrintProgress;
+import levelember.print.PrintWatch;
+import levelember.shoot.Look;
+import levelember.shoot.Shoot;
+import levelember.shoot.ShootAtTime;
+import levelember.shoot.Shot;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * The frames of a shoot that moves, being printed. Each is kept as soon as its files are written,
+ * so that after any end of the process only the frame in hand is made again.
+ */
+final class FramesRun implements PrintWork {
+  private final PrintMapper.Row row;
+  private final Path folder;
+  private final long memory;
+  private final PrintFolders folders;
+  private final PrintOrder order;
+  private final ShootPackage pack;
+  private final FrameMarks marks;
+  private final FramePace pace;
+
+  private volatile PrintProgress progress;
+  private volatile String doing = "";
+  private volatile byte[] picture;
+  private volatile long pictures;
+  private volatile double samples;
+  private volatile double noise = Double.NaN;
+
+  /** Takes up a job where it was left. */
+  FramesRun(PrintMapper.Row row, Path folder, long memory, PrintFolders folders)
+      throws IOException {
+    this.row = row;
+    this.folder = folder;
+    this.memory = memory;
+    this.folders = folders;
+    order = PrintRun.order(row);
+    pack = ShootPackage.read(Files.readAllBytes(folder.resolve(PrintRun.SHOOT)));
+    marks = new FrameMarks(folder);
+    pace = new FramePace(row.tracedSeconds());
+    picture = PrintRun.keptPicture(folder);
+    samples = row.samples();
+    noise = row.noise() == null ? Double.NaN : row.noise();
+  }
+
+  /** Whether an order is one of frames rather than of a still. */
+  static boolean wantedBy(PrintOrder order) {
+    FrameOrder frames = order.frames();
+    return frames != null && (frames.count() > 1 || !frames.movies().isEmpty());
+  }
+
+  @Override
+  public long id() {
+    return row.id();
+  }
+
+  @Override
+  public int bandRows() {
+    return order.height();
+  }
+
+  @Override
+  public PrintProgress progress() {
+    return progress;
+  }
+
+  @Override
+  public String doing() {
+    return doing;
+  }
+
+  @Override
+  public double samples() {
+    return samples;
+  }
+
+  @Override
+  public double noise() {
+    return noise;
+  }
+
+  @Override
+  public double tracedSeconds() {
+    return pace.tracedSeconds();
+  }
+
+  @Override
+  public byte[] picture() {
+    return picture;
+  }
+
+  @Override
+  public long pictureRevision() {
+    return pictures;
+  }
+
+  @Override
+  public boolean trace(
+      SeededRenderers renderers, BooleanSupplier stop, BooleanSupplier givesWay, Runnable told)
+      throws IOException {
+    FrameOrder frames = order.frames();
+    List<Integer> left = new ArrayList<>();
+    for (int frame : frames.inTurn()) {
+      if (marks.files(frame).isEmpty()) {
+        left.add(frame);
+      }
+    }
+    FrameFilms films = new FrameFilms(pack.files(), memory);
+    int seed = Integer.MIN_VALUE;
+    for (int i = 0; i < left.size(); i++) {
+      int frame = left.get(i);
+      if (seed != frames.seed(order.seed(), frame)) {
+        seed = frames.seed(order.seed(), frame);
+        films.otherSeed();
+      }
+      doing = "frame " + frame;
+      int open = left.size() - i;
+      PrintWatch watch = watch(frames.count() - open, frames.count(), stop, givesWay, told);
+      if (stop.getAsBoolean() || !made(frame, films, renderers, seed, watch)) {
+        return false;
+      }
+      pace.made(left.size() - i - 1);
+      progress = progress(frames.count() - open + 1, frames.count(), 0);
+      told.run();
+    }
+    doing = "";
+    return true;
+  }
+
+  private PrintWatch watch(
+      int done, int all, BooleanSupplier stop, BooleanSupplier givesWay, Runnable told) {
+    return new PrintWatch() {
+      @Override
+      public boolean stop() {
+        return stop.getAsBoolean();
+      }
+
+      @Override
+      public boolean givesWay() {
+        return givesWay.getAsBoolean();
+      }
+
+      @Override
+      public void traced(Film band, PrintProgress now) {
+        pace.tracing(now.tracedSeconds());
+        samples = now.samples();
+        noise = now.noise();
+        progress = progress(done, all, now.done());
+        told.run();
+      }
+    };
+  }
+
+  private PrintProgress progress(int done, int all, double part) {
+    return new PrintProgress(
+        (done + 0.9 * part) / all,
+        samples,
+        noise,
+        pace.tracedSeconds(),
+        pace.secondsLeft(part),
+        pace.factor(),
+        0,
+        0);
+  }
+
+  /** Makes a frame and writes its files; false when it was stopped. */
+  private boolean made(
+      int frame, FrameFilms films, SeededRenderers renderers, int seed, PrintWatch watch)
+      throws IOException {
+    pace.begun();
+    Shoot shoot = ShootAtTime.of(pack.shoot(), pack.shoot().motion().seconds(frame));
+    Shot shot = shoot.shot(order.shot()).orElseThrow().withCutOut(order.cutOut());
+    Look look = shoot.lookOf(shot);
+    float[] weights = LayerWeights.of(shoot);
+    PrintOrder own = order.ofFrame(frame);
+    FrameFilms.Made made =
+        films.next(
+            new FrameFilms.Wanted(shoot, shot, look, weights, own),
+            (bands, kept) -> FilmStore.NONE,
+            film -> film.trace(renderers.of(seed), own.target(), watch));
+    if (!made.done()) {
+      return false;
+    }
+    PrintFilm film = made.film();
+    PrintFiles files =
+        new PrintFiles(
+            film,
+            shoot,
+            look,
+            pack.files().luts(),
+            own,
+            weights,
+            PrintText.of(FramesRun.class, film, shoot, shot, look, own));
+    files.keeping(made.hits());
+    files.withPicture();
+    List<Path> written = files.write(frameBase(frame));
+    marks.done(frame, written, files.encoded(PrintFormat.PNG));
+    picture = files.encoded(PrintFormat.JPEG);
+    pictures++;
+    return true;
+  }
+
+  private Path frameBase(int frame) {
+    return PrintName.in(
+        folders.files(order.folder()),
+        PrintName.numbered(order.pattern()),
+        values().ofFrame(frame));
+  }
+
+  private PrintName.Values values() {
+    return PrintRun.values(
+        order,
+        pack.shoot(),
+        row.created().atZoneSameInstant(ZoneId.systemDefault()).toLocalDateTime(),
+        row.id());
+  }
+
+  @Override
+  public boolean measure() throws IOException {
+    for (int frame : order.frames().inTurn()) {
+      if (!marks.files(frame).isEmpty()) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** Films of the frames that there are; the films first, then all frames' files. */
+  @Override
+  public List<Path> write(Path to) throws IOException {
+    List<Path> frames = new ArrayList<>(), pictures = new ArrayList<>();
+    for (int frame = order.frames().first(); frame <= order.frames().last(); frame++) {
+      List<Path> files = marks.files(frame);
+      if (!files.isEmpty()) {
+        frames.addAll(files);
+        pictures.add(marks.picture(frame));
+      }
+    }
+    List<Path> all = new ArrayList<>();
+    for (MovieFormat format : order.frames().movies()) {
+      doing = "writing the film";
+      if (!pictures.isEmpty()) {
+        all.add(movie(format, to, pictures));
+      }
+    }
+    doing = "";
+    all.addAll(frames);
+    return all;
+  }
+
+  private Path movie(MovieFormat format, Path to, List<Path> frames) throws IOException {
+    Path file = to.resolveSibling(to.getFileName() + "." + format.ending());
+    Path fresh = to.resolveSibling(to.getFileName() + ".part." + format.ending());
+    Files.createDirectories(file.getParent());
+    double rate = pack.shoot().motion().framesPerSecond();
+    try (Movie movie = format.open(fresh, rate, frames.size())) {
+      for (Path frame : frames) {
+        BufferedImage image = ImageIO.read(frame.toFile());
+        movie.add(image);
+      }
+    }
+    Files.move(fresh, file, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+    return file;
+  }
+
+  @Override
+  public void keepPicture(boolean whole) throws IOException {
+    if (picture != null) {
+      PrintRun.keepPicture(folder, picture);
+    }
+  }
+
+  @Override
+  public Path base(PrintFolders of) {
+    return PrintName.in(of.files(order.folder()), PrintName.together(order.pattern()), values());
+  }
+
+  /**
+   * Takes another state of the shoot for a job that is not in hand: only frames that look other in
+   * it are made again.
+   *
+   * @return how many those are
+   */
+  static int refresh(PrintMapper.Row row, Path folder, ShootPackage now) throws IOException {
+    PrintOrder order = PrintRun.order(row);
+    Path kept = folder.resolve(PrintRun.SHOOT);
+    Shoot before = ShootPackage.read(Files.readAllBytes(kept)).shoot(), after = now.shoot();
+    FrameMarks marks = new FrameMarks(folder);
+    int stale = 0;
+    for (int frame : order.frames().inTurn()) {
+      Shoot was = ShootAtTime.of(before, before.motion().seconds(frame));
+      Shoot is = ShootAtTime.of(after, after.motion().seconds(frame));
+      if (!still(was).equals(still(is))) {
+        marks.stale(frame);
+      }
+      stale += marks.files(frame).isEmpty() ? 1 : 0;
+    }
+    Files.write(kept, now.write());
+    return stale;
+  }
+
+  private static Shoot still(Shoot shoot) {
+    return shoot.with(levelember.shoot.Motion.NONE);
+  }
+
+  /** The frames of a job that are done, in their order. */
+  static List<Integer> done(PrintMapper.Row row, Path folder) throws IOException {
+    PrintOrder order = JsonMapper.shared().readValue(row.printOrder(), PrintOrder.class);
+    FrameMarks marks = new FrameMarks(folder);
+    List<Integer> to = new ArrayList<>();
+    for (int frame = order.frames().first(); frame <= order.frames().last(); frame++) {
+      if (!marks.files(frame).isEmpty()) {
+        to.add(frame);
+      }
+    }
+    return to;
+  }
+}
