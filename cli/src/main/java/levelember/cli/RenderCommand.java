@@ -17,6 +17,7 @@ import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import levelember.formats.Limits;
 import levelember.formats.ShootPackage;
+import levelember.formats.movie.MovieFormat;
 import levelember.formats.print.PrintFormat;
 import levelember.formats.print.PrintName;
 import levelember.formats.print.PrintOrder;
@@ -64,7 +65,8 @@ final class RenderCommand implements Callable<Integer> {
       names = "--frames",
       paramLabel = "A-B",
       description =
-          "frames of the shoot's motion, as 1-72, or 'all' of its range; --out has {frame} in it."
+          "frames of the shoot's motion, as 1-72, or 'all' of its range; --out has {frame} in it,"
+              + " or is a film."
               + " Left out, the shoot is rendered at rest")
   private String frames;
 
@@ -190,7 +192,8 @@ final class RenderCommand implements Callable<Integer> {
       names = "--out",
       paramLabel = "FILE",
       required = true,
-      description = ".exr, .hdr (cd/m²), .png, .jpg or .tif (through the look)")
+      description =
+          ".exr, .hdr (cd/m²), .png, .jpg or .tif (through the look); .mp4, .apng or .gif of frames")
   private Path out;
 
   @Option(names = "--stats", paramLabel = "FILE", description = "figures of the run, as JSON")
@@ -220,23 +223,28 @@ final class RenderCommand implements Callable<Integer> {
     List<Map<String, Object>> figures = new ArrayList<>();
     ShotRender render =
         new ShotRender(spec.commandLine().getErr(), threads, resume, (long) (memory * (1 << 20)));
-    for (Integer frame : frames(shoot.motion())) {
-      Shoot now =
-          inClay(frame == null ? shoot : ShootAtTime.of(shoot, shoot.motion().seconds(frame)));
-      String number = frame == null ? "" : String.format(Locale.ROOT, "%04d", frame);
-      Light only = only(now);
-      Shoot lit = only == null ? now : now.litBy(only);
-      for (Shot still : shots) {
-        Shot shot = now.shot(still.id()).orElseThrow();
-        PrintOrder order = order(shot, format, pixels);
-        Path to = named(now, shot, pixels, number);
-        Look look = worn(now, shot);
-        figures.add(
-            render.write(
-                pack,
-                new ShotRender.Frame(lit, shot, look, weights(lit, only), number),
-                order,
-                to));
+    List<Integer> wanted = frames(shoot.motion());
+    try (MovieFiles movies =
+        MovieFormat.of(out)
+            .map(m -> new MovieFiles(m, shoot.motion().framesPerSecond(), wanted.size()))
+            .orElse(null)) {
+      for (Integer frame : wanted) {
+        Shoot now =
+            inClay(frame == null ? shoot : ShootAtTime.of(shoot, shoot.motion().seconds(frame)));
+        String number = frame == null ? "" : String.format(Locale.ROOT, "%04d", frame);
+        Light only = only(now);
+        Shoot lit = only == null ? now : now.litBy(only);
+        for (Shot still : shots) {
+          Shot shot = now.shot(still.id()).orElseThrow();
+          Path to = named(now, shot, pixels, movies == null ? number : "");
+          Path file = movies == null ? to : MovieFiles.frame();
+          ShotRender.Frame what =
+              new ShotRender.Frame(lit, shot, worn(now, shot), weights(lit, only), number);
+          figures.add(render.write(pack, what, order(shot, format, pixels), file));
+          if (movies != null) {
+            movies.add(to, file);
+          }
+        }
       }
     }
     if (stats != null) {
@@ -269,7 +277,9 @@ final class RenderCommand implements Callable<Integer> {
     if (last < first || last - first >= MOST_FRAMES) {
       throw wrong("--frames is " + frames + "; wanted: from 1 to " + MOST_FRAMES + " of them");
     }
-    if (last > first && !out.getFileName().toString().contains("{frame}")) {
+    if (last > first
+        && MovieFormat.of(out).isEmpty()
+        && !out.getFileName().toString().contains("{frame}")) {
       throw wrong("of several frames --out needs {frame} in it");
     }
     return IntStream.rangeClosed(first, last).boxed().toList();
@@ -360,10 +370,16 @@ final class RenderCommand implements Callable<Integer> {
           case "png" -> bits == 16 ? PrintFormat.PNG16 : PrintFormat.PNG;
           case "jpg", "jpeg" -> PrintFormat.JPEG;
           case "tif", "tiff" -> PrintFormat.TIFF;
+          case "mp4", "apng", "gif" -> PrintFormat.PNG;
           default ->
               throw wrong(
-                  "--out ends in .exr, .hdr, .png, .jpg or .tif, not '" + out.getFileName() + "'");
+                  "--out ends in .exr, .hdr, .png, .jpg, .tif, .mp4, .apng or .gif, not '"
+                      + out.getFileName()
+                      + "'");
         };
+    if (MovieFormat.of(out).isPresent() && frames == null) {
+      throw wrong("a film needs --frames");
+    }
     if ((layers || !passNames.isEmpty()) && format != PrintFormat.EXR) {
       throw wrong("--layers and --passes need --out with .exr");
     }

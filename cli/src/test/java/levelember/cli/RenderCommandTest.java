@@ -159,6 +159,21 @@ class RenderCommandTest {
   }
 
   @Test
+  void framesMakeAFilm() throws Exception {
+    Files.writeString(shoot, SHOOT.replaceFirst("\\{", "{" + LEVELS));
+    Path film = render("film.gif", "--frames", "1-3");
+    javax.imageio.ImageReader reader = ImageIO.getImageReadersByFormatName("gif").next();
+    try (var in = ImageIO.createImageInputStream(film.toFile())) {
+      reader.setInput(in);
+      assertThat(reader.getNumImages(true)).isEqualTo(3);
+    }
+    assertThat(Files.size(render("film.mp4", "--frames", "1-3"))).isPositive();
+    assertThat(ember("render", shoot.toString(), "--out", folder.resolve("a.mp4").toString()))
+        .isEqualTo(2);
+    assertThat(err.toString()).contains("a film needs --frames");
+  }
+
+  @Test
   void framesThatCannotBeAreSaidBeforeWork() throws Exception {
     Files.writeString(shoot, SHOOT.replaceFirst("\\{", "{" + MOVES));
     String out = folder.resolve("f.png").toString();
