@@ -96,7 +96,10 @@ final class DemoLooks {
   static List<Look> nightTerrace() {
     Glow lanterns =
         Glow.bloom("lanterns", "Lanterns", 0.2, 5)
-            .from(from(Source.Kind.LIGHTS, "lanterns"), 0, 1)
+            .from(
+                from(Source.Kind.LIGHTS, "lanterns-left", "lanterns-middle", "lanterns-right"),
+                0,
+                1)
             .with(new Glow.StarRays(true, 0.07, 4, 8, 16, Glow.Halo.OWN));
     Glow sign =
         Glow.bloom("sign", "Tube sign", 0.3, 3.5)

@@ -10,8 +10,11 @@ import levelember.formats.ShootPackage;
 import levelember.math.Vec3;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
+import levelember.shoot.Key;
+import levelember.shoot.Key.Span;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
+import levelember.shoot.Motion;
 import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Scope;
@@ -19,12 +22,16 @@ import levelember.shoot.Shape;
 import levelember.shoot.Shape.Corner;
 import levelember.shoot.Shot;
 import levelember.shoot.Texture;
+import levelember.shoot.Track;
 
 /**
  * The terrace at night: the dome, a parapet, a visitors' telescope, paper lanterns, a bent glass
  * tube.
  */
 final class NightTerrace {
+  /** The strings of lanterns, each a light of its own. */
+  private static final String[] STRINGS = {"left", "middle", "right"};
+
   private NightTerrace() {}
 
   static ShootPackage shoot() {
@@ -54,7 +61,10 @@ final class NightTerrace {
             "lens", "Telescope lens", 0, 1.52, new Material.Glass(1, Rgb.WHITE, 0.01, false, 0)));
     s.material(Material.metal("copper", "Dome copper", new Rgb(0.32, 0.42, 0.36), 0.5));
     s.material(Material.glossy("render", "White render", new Rgb(0.62, 0.60, 0.56), 0.8, 1.5));
-    s.material(Material.matte("lantern", "Lantern paper", new Rgb(0.8, 0.7, 0.55)));
+    for (String part : STRINGS) {
+      Rgb paper = new Rgb(0.8, 0.7, 0.55);
+      s.material(Material.matte("lantern-" + part, "Lantern paper, " + part, paper));
+    }
     s.material(Material.matte("tube", "Lit glass tube", Rgb.grey(0.7)));
     s.material(Material.glossy("black", "Black iron", Rgb.grey(0.02), 0.5, 1.5));
     s.material(Material.matte("marsh", "Marsh", new Rgb(0.03, 0.035, 0.025)));
@@ -98,7 +108,10 @@ final class NightTerrace {
         Unit.LUMEN,
         8200);
     s.reach(Reach.WHOLE.linked(Scope.ALL, Scope.NONE));
-    s.shines("lanterns", "Paper lanterns", "lantern", 210, 2300, Rgb.WHITE);
+    for (String part : STRINGS) {
+      String name = "Paper lanterns, " + part;
+      s.shines("lanterns-" + part, name, "lantern-" + part, 210, 2300, Rgb.WHITE);
+    }
     s.shines("sign", "Glass tube sign", "tube", 1700, 6500, new Rgb(1, 0.17, 0.10));
     s.looks(DemoLooks.nightTerrace());
     s.shot(
@@ -133,7 +146,35 @@ final class NightTerrace {
             0,
             0,
             0.8));
-    return s.pack("Night terrace");
+    return s.pack("Night terrace", motion());
+  }
+
+  /** All goes dark, the lanterns come on one string after the other, and the sign stutters on. */
+  private static Motion motion() {
+    List<Track> tracks = new ArrayList<>();
+    for (int i = 0; i < STRINGS.length; i++) {
+      double on = 0.5 + 0.6 * i;
+      String light = "lights/lanterns-" + STRINGS[i] + "/";
+      tracks.add(
+          Track.of(
+              light + "muted",
+              Key.of(0, Span.HOLD, 0.0),
+              Key.of(0.25, Span.HOLD, 1.0),
+              Key.of(on, Span.HOLD, 0.0)));
+      tracks.add(
+          Track.of(
+              light + "levelStops",
+              Key.of(0, Span.HOLD, 0.0),
+              Key.of(on, Span.EASED, -5.0),
+              Key.of(on + 0.5, Span.EASED, 0.0)));
+    }
+    double[] sign = {0, 0, 0.2, 1, 2.3, 0, 2.38, 1, 2.5, 0, 2.54, 1, 2.7, 0};
+    List<Key> keys = new ArrayList<>();
+    for (int i = 0; i < sign.length; i += 2) {
+      keys.add(Key.of(sign[i], Span.HOLD, sign[i + 1]));
+    }
+    tracks.add(new Track("lights/sign/muted", Track.After.HOLD, keys));
+    return Motion.NONE.with(tracks);
   }
 
   private static void parapet(Stage s) {
@@ -420,7 +461,8 @@ final class NightTerrace {
       }
       p.add(new Corner(0.05, 0.8 * size));
       Vec3 at = at(hang[i][0], hang[i][1] - size - 0.06, hang[i][2]);
-      s.piece("lantern-" + i, "Lantern " + (i + 1), at, new Shape.Lathe(p, false, 20), "lantern");
+      String paper = "lantern-" + STRINGS[i * STRINGS.length / hang.length];
+      s.piece("lantern-" + i, "Lantern " + (i + 1), at, new Shape.Lathe(p, false, 20), paper);
       s.piece(
           "hook-" + i,
           "Hook " + (i + 1),

@@ -7,12 +7,15 @@ import static levelember.demo.Stage.turned;
 import java.util.ArrayList;
 import java.util.List;
 import levelember.formats.ShootPackage;
+import levelember.keys.Stretch;
+import levelember.keys.SunPath;
 import levelember.math.Vec3;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
+import levelember.shoot.Motion;
 import levelember.shoot.Piece;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
@@ -92,7 +95,11 @@ final class ReadingRoom {
             10,
             0.4,
             0));
-    return s.pack("Reading room");
+    ShootPackage still = s.pack("Reading room");
+    // A morning in June at 52° north, from where the still has its sun to noon.
+    SunPath morning = new SunPath("sky", 9.374, 12.5, 52, 4, 6, 21, 2, 7.511);
+    Stretch over = Stretch.frames(Motion.NONE, 1, 72);
+    return s.pack("Reading room", Motion.NONE.with(morning.tracks(still.shoot(), over)));
   }
 
   private static void materials(Stage s) {
