@@ -47,6 +47,7 @@ export const PASSES: { name: string; passes: [PrintPass, string][] }[] = [
       ['depth', 'Depth'],
       ['position', 'Position'],
       ['uv', 'UV'],
+      ['motion', 'Motion'],
       ['pieceIds', 'Piece ids'],
       ['materialIds', 'Material ids'],
     ],

@@ -231,6 +231,8 @@ final class RenderCommand implements Callable<Integer> {
       for (Integer frame : wanted) {
         Shoot now =
             inClay(frame == null ? shoot : ShootAtTime.of(shoot, shoot.motion().seconds(frame)));
+        Motion motion = shoot.motion();
+        Shoot next = frame == null ? null : ShootAtTime.of(shoot, motion.seconds(frame + 1));
         String number = frame == null ? "" : String.format(Locale.ROOT, "%04d", frame);
         Light only = only(now);
         Shoot lit = only == null ? now : now.litBy(only);
@@ -239,7 +241,7 @@ final class RenderCommand implements Callable<Integer> {
           Path to = named(now, shot, pixels, movies == null ? number : "");
           Path file = movies == null ? to : MovieFiles.frame();
           ShotRender.Frame what =
-              new ShotRender.Frame(lit, shot, worn(now, shot), weights(lit, only), number);
+              new ShotRender.Frame(lit, shot, worn(now, shot), weights(lit, only), number, next);
           figures.add(render.write(pack, what, order(shot, format, pixels), file));
           if (movies != null) {
             movies.add(to, file);

@@ -62,8 +62,9 @@ final class ShotRender {
    * @param shoot at the time and in the clay where it is to be
    * @param weights of the layers, three each
    * @param number of the frame, under which films are kept; empty for a shoot at rest
+   * @param next the shoot at the frame after it, or null
    */
-  record Frame(Shoot shoot, Shot shot, Look look, float[] weights, String number) {}
+  record Frame(Shoot shoot, Shot shot, Look look, float[] weights, String number, Shoot next) {}
 
   /**
    * Renders a shot into a file.
@@ -101,6 +102,9 @@ final class ShotRender {
               frame.weights,
               PrintText.of(ShotRender.class, film, shoot, shot, look, order));
       files.keeping(made.hits());
+      if (frame.next != null) {
+        files.moving(frame.next, frame.next.shot(shot.id()).orElseThrow());
+      }
       put(files, order, to);
       if (film.rays().dropped() > 0) {
         err.println(film.rays().dropped() + " contributions were no finite numbers: left out");

@@ -80,6 +80,23 @@ public final class ThinLens implements Camera.Rays {
     to.dz = (float) (l * (x * right.z() + y * up.z() - back.z()));
   }
 
+  /**
+   * Where a place of the world lies in the picture.
+   *
+   * @param to takes pixels from the left and from the top edge; a pixel's middle is at a half
+   * @return false when it is not before the lens
+   */
+  public boolean project(Vec3 point, double[] to) {
+    Vec3 way = point.minus(place);
+    double depth = -way.dot(back);
+    if (!(depth > 1e-9)) {
+      return false;
+    }
+    to[0] = way.dot(right) / depth / perPixel + halfWidth;
+    to[1] = halfHeight - (way.dot(up) / depth - shift) / perPixel;
+    return true;
+  }
+
   private static double tent(float u) {
     return u < 0.5f ? Math.sqrt(2 * u) - 1 : 1 - Math.sqrt(2 - 2 * u);
   }

@@ -89,4 +89,21 @@ class ThinLensTest {
     double wanted = corner * corner * (2 + Math.cos(2 * Math.PI / blades)) / 6;
     assertThat(square).isCloseTo(wanted, Percentage.withPercentage(1));
   }
+
+  @ParameterizedTest
+  @ValueSource(booleans = {true, false})
+  void whatARayMeetsIsProjectedOntoItsPixel(boolean upright) {
+    ThinLens lens = new ThinLens(shot(upright, 0, 0), 120, 80, 1);
+    double[] at = new double[2];
+    for (int[] pixel : new int[][] {{0, 0}, {60, 40}, {119, 3}, {17, 79}}) {
+      Camera.Ray ray = ray(lens, pixel[0], pixel[1], 0, 0);
+      Vec3 place = new Vec3(ray.ox + 3 * ray.dx, ray.oy + 3 * ray.dy, ray.oz + 3 * ray.dz);
+      assertThat(lens.project(place, at)).isTrue();
+      assertThat(at[0]).isCloseTo(pixel[0] + 0.5, within(1e-3));
+      assertThat(at[1]).isCloseTo(pixel[1] + 0.5, within(1e-3));
+    }
+    Camera.Ray ray = ray(lens, 60, 40, 0, 0);
+    Vec3 behind = new Vec3(ray.ox - ray.dx, ray.oy - ray.dy, ray.oz - ray.dz);
+    assertThat(lens.project(behind, at)).isFalse();
+  }
 }

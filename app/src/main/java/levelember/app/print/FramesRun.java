@@ -217,6 +217,8 @@ final class FramesRun implements PrintWork {
             weights,
             PrintText.of(FramesRun.class, film, shoot, shot, look, own));
     files.keeping(made.hits());
+    Shoot next = ShootAtTime.of(pack.shoot(), pack.shoot().motion().seconds(frame + 1));
+    files.moving(next, next.shot(order.shot()).orElseThrow());
     files.withPicture();
     List<Path> written = files.write(frameBase(frame));
     marks.done(frame, written, files.encoded(PrintFormat.PNG));

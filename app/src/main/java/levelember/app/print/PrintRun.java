@@ -234,7 +234,13 @@ final class PrintRun implements PrintWork {
       throws IOException {
     doing = "writing files";
     Map<String, String> text = PrintText.of(PrintRun.class, film, by, shot, look, order);
-    List<Path> files = new PrintFiles(film, by, look, luts, order, levels, text).write(to);
+    PrintFiles print = new PrintFiles(film, by, look, luts, order, levels, text);
+    if (order.frames() != null) {
+      Shoot of = pack.shoot();
+      Shoot next = ShootAtTime.of(of, of.motion().seconds(order.frames().first() + 1));
+      print.moving(next, next.shot(order.shot()).orElseThrow());
+    }
+    List<Path> files = print.write(to);
     doing = "";
     return files;
   }

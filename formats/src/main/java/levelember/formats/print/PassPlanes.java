@@ -20,6 +20,7 @@ import levelember.shoot.Light;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
 import levelember.shoot.Shoot;
+import levelember.transport.ScreenMotion;
 
 /** The channels of a print's passes, and their values for some rows. */
 final class PassPlanes {
@@ -32,6 +33,7 @@ final class PassPlanes {
   private final float[] weights;
   private final List<Mix> mixes = new ArrayList<>();
   private final IdMatte pieces, materials;
+  private ScreenMotion motion = ScreenMotion.NONE;
 
   /**
    * Passes of a shoot.
@@ -56,6 +58,11 @@ final class PassPlanes {
             ? new IdMatte(
                 "material_id", names(shoot.materials().stream().map(Material::id).toList()))
             : null;
+  }
+
+  /** Sets how the set and the camera move to the next frame. */
+  void moving(ScreenMotion to) {
+    motion = to;
   }
 
   private static List<String> names(List<String> ids) {
@@ -127,6 +134,7 @@ final class PassPlanes {
         case POSITION -> add(to, pass.layer(), Depth.FLOAT, "X", "Y", "Z");
         case DEPTH -> add(to, pass.layer(), Depth.FLOAT, "Z");
         case UV -> add(to, pass.layer(), Depth.FLOAT, "U", "V");
+        case MOTION -> add(to, pass.layer(), Depth.FLOAT, "X", "Y");
         case PIECE_IDS -> matte(to, pieces, pass);
         case MATERIAL_IDS -> matte(to, materials, pass);
         default -> add(to, pass.layer(), light, RGB);
@@ -237,6 +245,11 @@ final class PassPlanes {
       case UV -> {
         to.put("uv.U", plane(data, SurfaceData.UV, from, n));
         to.put("uv.V", plane(data, SurfaceData.UV + 1, from, n));
+      }
+      case MOTION -> {
+        float[] moves = motion.of(data);
+        to.put("motion.X", cut(moves, 2, 0, from, n));
+        to.put("motion.Y", cut(moves, 2, 1, from, n));
       }
       case PIECE_IDS ->
           to.putAll(pieces.planes(data.pieces(), data.pieceShares(), SurfaceData.RANKS, from, n));

@@ -19,6 +19,8 @@ import levelember.formats.exr.ExrWriter;
 import levelember.print.PrintFilm;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+import levelember.transport.ScreenMotion;
 import levelember.transport.SurfaceDataTracer;
 
 /** Writes the files of a print from its film; traces no light. */
@@ -110,6 +112,13 @@ public final class PrintFiles {
       }
     }
     return to;
+  }
+
+  /** Sets how the set and the camera move to the next frame, for the pass of motion. */
+  public void moving(Shoot next, Shot shotNext) {
+    planes.moving(
+        ScreenMotion.between(
+            shoot, film.view().shot(), next, shotNext, order.width(), order.height()));
   }
 
   /** Has the whole picture put together, whichever formats are ordered. */

@@ -48,6 +48,9 @@ public enum PrintPass {
   POSITION("position", null),
   @JsonProperty("uv")
   UV("uv", null),
+  /** How far what is seen moves in the picture to the next frame. */
+  @JsonProperty("motion")
+  MOTION("motion", null),
   @JsonProperty("pieceIds")
   PIECE_IDS("piece_id", null),
   @JsonProperty("materialIds")
@@ -77,7 +80,16 @@ public enum PrintPass {
   /** Whether it is told by what the camera meets first, without light. */
   boolean ofSurface() {
     return switch (this) {
-      case AMBIENT_OCCLUSION, ALBEDO, NORMAL, DEPTH, POSITION, UV, PIECE_IDS, MATERIAL_IDS -> true;
+      case AMBIENT_OCCLUSION,
+          ALBEDO,
+          NORMAL,
+          DEPTH,
+          POSITION,
+          UV,
+          MOTION,
+          PIECE_IDS,
+          MATERIAL_IDS ->
+          true;
       default -> false;
     };
   }

@@ -1,0 +1,93 @@
+package levelember.transport;
+
+import java.util.HashSet;
+import java.util.Set;
+import levelember.film.SurfaceData;
+import levelember.lens.ThinLens;
+import levelember.math.Affine;
+import levelember.math.Vec3;
+import levelember.shoot.Frames;
+import levelember.shoot.Piece;
+import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+
+/**
+ * How far what the camera sees moves in the picture from one time to another: motion vectors, by
+ * the frames of pieces and the camera. Shapes that change within themselves, as water does, count
+ * as rigid.
+ */
+public final class ScreenMotion {
+  /** Nothing moves. */
+  public static final ScreenMotion NONE = new ScreenMotion(new Affine[0], null, null);
+
+  /** Takes a place of the world to where the piece has carried it, or null for one that is gone. */
+  private final Affine[] carried;
+
+  private final ThinLens before, after;
+
+  private ScreenMotion(Affine[] carried, ThinLens before, ThinLens after) {
+    this.carried = carried;
+    this.before = before;
+    this.after = after;
+  }
+
+  /**
+   * Motion between two states of a shoot.
+   *
+   * @param shotNow through which the first is seen
+   * @param shotThen through which the other is seen
+   * @param width of the picture, pixels
+   * @param height of the picture, pixels
+   */
+  public static ScreenMotion between(
+      Shoot now, Shot shotNow, Shoot then, Shot shotThen, int width, int height) {
+    Frames from = new Frames(now.pieces()), to = new Frames(then.pieces());
+    Set<String> there = new HashSet<>();
+    then.pieces().forEach(p -> there.add(p.id()));
+    Affine[] carried = new Affine[now.pieces().size()];
+    for (int i = 0; i < carried.length; i++) {
+      Piece piece = now.pieces().get(i);
+      if (there.contains(piece.id())) {
+        Affine is = from.of(piece.id()), will = to.of(piece.id());
+        boolean flat = Math.abs(is.determinant()) < 1e-12;
+        carried[i] = is.equals(will) || flat ? Affine.IDENTITY : will.after(is.inverse());
+      }
+    }
+    return new ScreenMotion(
+        carried, new ThinLens(shotNow, width, height, 1), new ThinLens(shotThen, width, height, 1));
+  }
+
+  /**
+   * The motion of a place of a piece, in pixels.
+   *
+   * @param piece number of it among the shoot's; −1 for none, which does not move
+   * @param to takes the way to the right and the way down; 0 where it cannot be seen at both times
+   */
+  public void of(int piece, Vec3 place, float[] to) {
+    to[0] = 0;
+    to[1] = 0;
+    if (piece < 0 || piece >= carried.length || carried[piece] == null) {
+      return;
+    }
+    double[] a = new double[2], b = new double[2];
+    if (before.project(place, a) && after.project(carried[piece].point(place), b)) {
+      to[0] = (float) (b[0] - a[0]);
+      to[1] = (float) (b[1] - a[1]);
+    }
+  }
+
+  /** Motion of the piece that fills most of each pixel, two floats a pixel. */
+  public float[] of(SurfaceData data) {
+    int n = data.width() * data.rows();
+    float[] to = new float[2 * n], one = new float[2];
+    for (int i = 0; i < n; i++) {
+      int at = SurfaceData.PLANES * i + SurfaceData.POSITION;
+      float[] values = data.data();
+      Vec3 place = new Vec3(values[at], values[at + 1], values[at + 2]);
+      of(data.pieces()[SurfaceData.RANKS * i], place, one);
+      to[2 * i] = one[0];
+      to[2 * i + 1] = one[1];
+    }
+    return to;
+  }
+}
