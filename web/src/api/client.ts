@@ -104,6 +104,8 @@ export type LiveCaustics = Omit<Schemas['LiveCaustics'], 'drownedBy' | 'thrownBy
 
 /** What was done so that a light or a piece throws caustics. */
 export type CausticStep = Schemas['CausticStep'];
+export type FrameFlicker = Schemas['FrameFlicker'];
+
 /** A move as operations, and the places that they key. */
 export interface KeyedMove {
   operations: Operation[];
@@ -339,6 +341,8 @@ export const api = {
     answer<PrintJob>(await post(`/api/prints/${id}/${action}`, {})),
   printFurther: async (id: number, target: Schemas['Target']) =>
     answer<PrintJob>(await post(`/api/prints/${id}/further`, target)),
+  flickerOf: async (id: number) =>
+    answer<FrameFlicker>(await reached(fetch(`/api/prints/${id}/flicker`))),
   refreshPrint: async (id: number) => answer<PrintJob>(await post(`/api/prints/${id}/refresh`, {})),
   developPrint: async (id: number) => answer<string[]>(await post(`/api/prints/${id}/develop`, {})),
   openPrint: async (id: number) => answer<{ id: string }>(await post(`/api/prints/${id}/open`, {})),

@@ -33,6 +33,7 @@ export function FramesOrder({ order, set }: Props) {
     last: motion.lastFrame,
     every: 8,
     runningSeeds: false,
+    steady: true,
     movies: ['mp4'],
   };
   const change = (part: Partial<FrameOrder>) => set({ frames: { ...frames, ...part } });
@@ -71,7 +72,7 @@ export function FramesOrder({ order, set }: Props) {
           <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 1.5, mt: 1 }}>
             {number('From', 'first', frame)}
             {number('To', 'last', frame)}
-            {number('First every', 'every', { ...frame, least: 1, most: 1000 })}
+            {!frames.steady && number('First every', 'every', { ...frame, least: 1, most: 1000 })}
           </Box>
           <Box
             role="group"
@@ -94,6 +95,13 @@ export function FramesOrder({ order, set }: Props) {
               />
             ))}
           </Box>
+          <SwitchOf
+            label="Steady, without flicker"
+            on={frames.steady && order.denoise}
+            onChange={(steady) =>
+              set({ frames: { ...frames, steady }, denoise: steady || order.denoise })
+            }
+          />
           <SwitchOf
             label="Other noise in every frame"
             on={frames.runningSeeds}

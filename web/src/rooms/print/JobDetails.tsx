@@ -14,6 +14,7 @@ import { say } from '../../live/useShoot';
 import { colours, mono } from '../../theme/theme';
 import { cleanOf, framesOf, leftOf, stateOf } from './jobWords';
 import { bytesOf, goalOf, goalValue, isOfFrames, quantitiesOf, withGoal } from './order';
+import { Flicker } from './Flicker';
 import { usePrintChoice } from './usePrints';
 
 /** Opens a shoot in this page. */
@@ -80,6 +81,7 @@ export function JobDetails({ job }: { job: PrintJob }) {
           {button('Print what changed', () => api.refreshPrint(job.id))}
         </Fold>
       )}
+      {frames && job.files.length > 0 && <Flicker job={job} />}
       {!frames && (ended || state === 'paused') && <Further job={job} act={act} />}
       {!frames && ended && (
         <Fold title="From its film" open>

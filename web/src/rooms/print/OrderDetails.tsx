@@ -223,7 +223,12 @@ function Clean({ order, set }: Part) {
         label="Denoise"
         name="Denoise the print"
         on={order.denoise}
-        onChange={(denoise) => set({ denoise })}
+        onChange={(denoise) =>
+          set({
+            denoise,
+            frames: order.frames && { ...order.frames, steady: order.frames.steady && denoise },
+          })
+        }
       />
       <SwitchOf
         label="Cut out, with alpha"

@@ -127,7 +127,14 @@ export function isOfFrames(order: Pick<PrintOrder, 'frames'>): boolean {
 /** An order of a still of a shoot that moves is of the frame that is shown. */
 export function atFrame(order: PrintOrder, moves: boolean, frame: number): PrintOrder {
   if (isOfFrames(order)) return order;
-  const still = { first: frame, last: frame, every: 1, runningSeeds: false, movies: [] };
+  const still = {
+    first: frame,
+    last: frame,
+    every: 1,
+    runningSeeds: false,
+    steady: false,
+    movies: [],
+  };
   return { ...order, frames: moves ? still : null };
 }
 

@@ -152,6 +152,13 @@ final class RenderCommand implements Callable<Integer> {
   private boolean denoise;
 
   @Option(
+      names = "--steady",
+      description =
+          "with --frames and --denoise: mixes every frame with those before it, so that they do not"
+              + " flicker")
+  private boolean steady;
+
+  @Option(
       names = "--clay",
       paramLabel = "REFLECTANCE",
       description = "every material one matte grey of this reflectance, 0 to 1")
@@ -224,6 +231,8 @@ final class RenderCommand implements Callable<Integer> {
     ShotRender render =
         new ShotRender(spec.commandLine().getErr(), threads, resume, (long) (memory * (1 << 20)));
     List<Integer> wanted = frames(shoot.motion());
+    MeasuredFrames measured = frames == null ? null : new MeasuredFrames(shoot, steady);
+    render.frames(measured);
     try (MovieFiles movies =
         MovieFormat.of(out)
             .map(m -> new MovieFiles(m, shoot.motion().framesPerSecond(), wanted.size()))
@@ -248,6 +257,9 @@ final class RenderCommand implements Callable<Integer> {
           }
         }
       }
+    }
+    if (measured != null) {
+      measured.lines().forEach(spec.commandLine().getOut()::println);
     }
     if (stats != null) {
       Object to = figures.size() == 1 ? figures.getFirst() : figures;
@@ -379,6 +391,9 @@ final class RenderCommand implements Callable<Integer> {
                       + out.getFileName()
                       + "'");
         };
+    if (steady && (frames == null || !denoise)) {
+      throw wrong("--steady needs --frames and --denoise");
+    }
     if (MovieFormat.of(out).isPresent() && frames == null) {
       throw wrong("a film needs --frames");
     }

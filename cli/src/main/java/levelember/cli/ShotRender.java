@@ -39,6 +39,9 @@ final class ShotRender {
   private final Path resume;
   private final long memory;
 
+  /** Measures frames that belong together; null for stills. */
+  private MeasuredFrames frames;
+
   /** Films of each shot, of which the next frame keeps what stays. */
   private final Map<String, FrameFilms> films = new HashMap<>();
 
@@ -54,6 +57,11 @@ final class ShotRender {
     this.threads = threads;
     this.resume = resume;
     this.memory = memory;
+  }
+
+  /** From now on what is rendered are frames, which are measured together. */
+  void frames(MeasuredFrames measured) {
+    frames = measured;
   }
 
   /**
@@ -104,6 +112,9 @@ final class ShotRender {
       files.keeping(made.hits());
       if (frame.next != null) {
         files.moving(frame.next, frame.next.shot(shot.id()).orElseThrow());
+      }
+      if (frames != null) {
+        frames.measure(frame, film.view(), files);
       }
       put(files, order, to);
       if (film.rays().dropped() > 0) {

@@ -18,14 +18,22 @@ import levelember.shoot.Shot;
  */
 public final class ScreenMotion {
   /** Nothing moves. */
-  public static final ScreenMotion NONE = new ScreenMotion(new Affine[0], null, null);
+  public static final ScreenMotion NONE =
+      new ScreenMotion(new Affine[0], null, null, Vec3.ZERO, true);
 
   /** Takes a place of the world to where the piece has carried it, or null for one that is gone. */
   private final Affine[] carried;
 
   private final ThinLens before, after;
 
-  private ScreenMotion(Affine[] carried, ThinLens before, ThinLens after) {
+  /** Where the camera is at the other time, and whether it sees the same from there. */
+  private final Vec3 eye;
+
+  private final boolean still;
+
+  private ScreenMotion(Affine[] carried, ThinLens before, ThinLens after, Vec3 eye, boolean still) {
+    this.eye = eye;
+    this.still = still;
     this.carried = carried;
     this.before = before;
     this.after = after;
@@ -54,7 +62,15 @@ public final class ScreenMotion {
       }
     }
     return new ScreenMotion(
-        carried, new ThinLens(shotNow, width, height, 1), new ThinLens(shotThen, width, height, 1));
+        carried,
+        new ThinLens(shotNow, width, height, 1),
+        new ThinLens(shotThen, width, height, 1),
+        shotThen.position(),
+        sees(shotNow).equals(sees(shotThen)));
+  }
+
+  private static Shot sees(Shot shot) {
+    return shot.with(s -> s.name("seen").look("seen").exposureStops(0).focusDistance(0).fStop(0));
   }
 
   /**
@@ -74,6 +90,38 @@ public final class ScreenMotion {
       to[0] = (float) (b[0] - a[0]);
       to[1] = (float) (b[1] - a[1]);
     }
+  }
+
+  /**
+   * Where a place of a piece is in the picture at the other time.
+   *
+   * @param piece number of it among the shoot's; −1 for what lies beyond the set, whose place is
+   *     known only where the camera stays
+   * @param x pixels from the left
+   * @param y pixels from the top
+   * @param to takes pixels from the left, from the top, and metres from the lens
+   * @return whether it is known
+   */
+  public boolean then(int piece, Vec3 place, float x, float y, float[] to) {
+    if (piece < 0) {
+      to[0] = x;
+      to[1] = y;
+      to[2] = 0;
+      return still;
+    }
+    if (piece >= carried.length || carried[piece] == null) {
+      return false;
+    }
+    double[] a = new double[2], b = new double[2];
+    Vec3 there = carried[piece].point(place);
+    if (!before.project(place, a) || !after.project(there, b)) {
+      return false;
+    }
+    // The mean of a pixel's samples is not its middle: only the way counts.
+    to[0] = (float) (x + b[0] - a[0]);
+    to[1] = (float) (y + b[1] - a[1]);
+    to[2] = (float) there.minus(eye).length();
+    return true;
   }
 
   /** Motion of the piece that fills most of each pixel, two floats a pixel. */

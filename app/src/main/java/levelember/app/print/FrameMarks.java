@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.List;
 import java.util.Locale;
+import levelember.measure.FlickerFinder;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Which frames of a job are done, in its folder: a list of its files for each, and its picture. */
@@ -44,6 +45,25 @@ final class FrameMarks {
     put(
         list(frame),
         JsonMapper.shared().writeValueAsBytes(files.stream().map(Path::toString).toList()));
+  }
+
+  /** Keeps what is known of a frame's light; null keeps nothing. */
+  void light(int frame, FlickerFinder.FrameLight light) throws IOException {
+    if (light != null) {
+      put(lightOf(frame), JsonMapper.shared().writeValueAsBytes(light));
+    }
+  }
+
+  /** What is known of a frame's light, or null. */
+  FlickerFinder.FrameLight light(int frame) throws IOException {
+    return Files.exists(lightOf(frame))
+        ? JsonMapper.shared()
+            .readValue(Files.readAllBytes(lightOf(frame)), FlickerFinder.FrameLight.class)
+        : null;
+  }
+
+  private Path lightOf(int frame) {
+    return folder.resolve(String.format(Locale.ROOT, "%04d.light.json", frame));
   }
 
   /** Marks a frame as not done. */

@@ -16,10 +16,13 @@ import levelember.formats.movie.MovieFormat;
 import levelember.formats.print.FrameFilms;
 import levelember.formats.print.FrameOrder;
 import levelember.formats.print.PrintFiles;
+import levelember.formats.print.PrintFolder;
 import levelember.formats.print.PrintFormat;
 import levelember.formats.print.PrintName;
 import levelember.formats.print.PrintOrder;
 import levelember.formats.print.PrintText;
+import levelember.formats.print.SteadyFrames;
+import levelember.measure.FlickerFinder;
 import levelember.photometry.LayerWeights;
 import levelember.print.FilmStore;
 import levelember.print.PrintFilm;
@@ -29,13 +32,18 @@ import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.shoot.ShootAtTime;
 import levelember.shoot.Shot;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * The frames of a shoot that moves, being printed. Each is kept as soon as its files are written,
  * so that after any end of the process only the frame in hand is made again.
  */
 final class FramesRun implements PrintWork {
+  /** What the next frame needs of those before it, where they are mixed. */
+  private static final String BEFORE = "before.bin";
+
+  /** Frames after one that is made again that it is mixed into. */
+  private static final int MIXED = 8;
+
   private final PrintMapper.Row row;
   private final Path folder;
   private final long memory;
@@ -44,6 +52,10 @@ final class FramesRun implements PrintWork {
   private final ShootPackage pack;
   private final FrameMarks marks;
   private final FramePace pace;
+  private final SteadyFrames steady;
+
+  /** Light of the frame in hand by regions; null where it was not measured. */
+  private FlickerFinder.FrameLight light;
 
   private volatile PrintProgress progress;
   private volatile String doing = "";
@@ -63,6 +75,7 @@ final class FramesRun implements PrintWork {
     pack = ShootPackage.read(Files.readAllBytes(folder.resolve(PrintRun.SHOOT)));
     marks = new FrameMarks(folder);
     pace = new FramePace(row.tracedSeconds());
+    steady = new SteadyFrames(pack.shoot(), order.shot());
     picture = PrintRun.keptPicture(folder);
     samples = row.samples();
     noise = row.noise() == null ? Double.NaN : row.noise();
@@ -201,11 +214,15 @@ final class FramesRun implements PrintWork {
     FrameFilms.Made made =
         films.next(
             new FrameFilms.Wanted(shoot, shot, look, weights, own),
-            (bands, kept) -> FilmStore.NONE,
+            (bands, kept) -> bands.count() == 1 ? FilmStore.NONE : onDisk(),
             film -> film.trace(renderers.of(seed), own.target(), watch));
     if (!made.done()) {
       return false;
     }
+    if (order.frames().steady()) {
+      steady.resume(folder.resolve(BEFORE), frame);
+    }
+    light = null;
     PrintFilm film = made.film();
     PrintFiles files =
         new PrintFiles(
@@ -219,12 +236,38 @@ final class FramesRun implements PrintWork {
     files.keeping(made.hits());
     Shoot next = ShootAtTime.of(pack.shoot(), pack.shoot().motion().seconds(frame + 1));
     files.moving(next, next.shot(order.shot()).orElseThrow());
+    files.afterDenoising((traced, shown) -> {
+      if (traced.height() == order.height() && order.denoise()) {
+        light = steady.mix(frame, film.view(), traced, shown, weights, order.frames().steady());
+      }
+    });
     files.withPicture();
     List<Path> written = files.write(frameBase(frame));
+    if (order.frames().steady()) {
+      steady.keep(folder.resolve(BEFORE));
+    }
+    marks.light(frame, light);
     marks.done(frame, written, files.encoded(PrintFormat.PNG));
     picture = files.encoded(PrintFormat.JPEG);
     pictures++;
     return true;
+  }
+
+  /** Bands of a frame that is too large for memory. */
+  private FilmStore onDisk() {
+    try {
+      Path film = folder.resolve("film");
+      if (Files.exists(film)) {
+        try (var all = Files.list(film)) {
+          for (Path one : all.toList()) {
+            Files.delete(one);
+          }
+        }
+      }
+      return new PrintFolder(film, Runtime.getRuntime().maxMemory() / 2);
+    } catch (IOException e) {
+      throw new java.io.UncheckedIOException(e);
+    }
   }
 
   private Path frameBase(int frame) {
@@ -313,11 +356,14 @@ final class FramesRun implements PrintWork {
     Path kept = folder.resolve(PrintRun.SHOOT);
     Shoot before = ShootPackage.read(Files.readAllBytes(kept)).shoot(), after = now.shoot();
     FrameMarks marks = new FrameMarks(folder);
-    int stale = 0;
-    for (int frame : order.frames().inTurn()) {
+    int stale = 0, touched = Integer.MIN_VALUE;
+    for (int frame = order.frames().first(); frame <= order.frames().last(); frame++) {
       Shoot was = ShootAtTime.of(before, before.motion().seconds(frame));
       Shoot is = ShootAtTime.of(after, after.motion().seconds(frame));
       if (!still(was).equals(still(is))) {
+        touched = frame;
+      }
+      if (touched == frame || order.frames().steady() && frame - touched <= MIXED) {
         marks.stale(frame);
       }
       stale += marks.files(frame).isEmpty() ? 1 : 0;
@@ -330,14 +376,14 @@ final class FramesRun implements PrintWork {
     return shoot.with(levelember.shoot.Motion.NONE);
   }
 
-  /** The frames of a job that are done, in their order. */
-  static List<Integer> done(PrintMapper.Row row, Path folder) throws IOException {
-    PrintOrder order = JsonMapper.shared().readValue(row.printOrder(), PrintOrder.class);
+  /** What is known of the light of a job's frames, in their order. */
+  static List<FlickerFinder.FrameLight> lights(PrintOrder order, Path folder) throws IOException {
     FrameMarks marks = new FrameMarks(folder);
-    List<Integer> to = new ArrayList<>();
+    List<FlickerFinder.FrameLight> to = new ArrayList<>();
     for (int frame = order.frames().first(); frame <= order.frames().last(); frame++) {
-      if (!marks.files(frame).isEmpty()) {
-        to.add(frame);
+      FlickerFinder.FrameLight light = marks.light(frame);
+      if (light != null && !marks.files(frame).isEmpty()) {
+        to.add(light);
       }
     }
     return to;

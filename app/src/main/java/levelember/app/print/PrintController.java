@@ -100,6 +100,12 @@ class PrintController {
     return prints.refresh(id);
   }
 
+  /** Which lights flicker in the frames of a job. */
+  @GetMapping("/api/prints/{id}/flicker")
+  Prints.FrameFlicker flicker(@PathVariable long id) {
+    return prints.flicker(id);
+  }
+
   /** Makes a new shoot of the state that it was ordered of. */
   @PostMapping("/api/prints/{id}/open")
   @ResponseStatus(HttpStatus.CREATED)

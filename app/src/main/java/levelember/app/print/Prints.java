@@ -13,6 +13,7 @@ import levelember.app.storage.DiskSpace;
 import levelember.formats.ShootPackage;
 import levelember.formats.print.PrintOrder;
 import levelember.look.Development;
+import levelember.measure.FlickerFinder;
 import levelember.print.PrintProgress;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
@@ -312,6 +313,36 @@ class Prints {
     });
     queue.changed();
     return one(id);
+  }
+
+  /**
+   * How much frames flicker.
+   *
+   * @param frames that were measured
+   * @param traced temporal noise as every frame stands by itself, 1 for 100 percent
+   * @param shown the same as frames are shown
+   * @param lights that flicker, the worst first
+   */
+  record FrameFlicker(
+      int frames, double traced, double shown, List<FlickerFinder.Flicker> lights) {}
+
+  /** Looks for flicker in the frames of a job that are done. */
+  FrameFlicker flicker(long id) {
+    PrintMapper.Row row = row(id);
+    PrintOrder order = PrintRun.order(row);
+    require(FramesRun.wantedBy(order), "Only frames can flicker.");
+    try {
+      Path folder = folders.job(row.folder());
+      Shoot shoot = ShootPackage.read(Files.readAllBytes(folder.resolve(PrintRun.SHOOT))).shoot();
+      List<FlickerFinder.FrameLight> lights = FramesRun.lights(order, folder);
+      return new FrameFlicker(
+          lights.size(),
+          FlickerFinder.noise(lights, false),
+          FlickerFinder.noise(lights, true),
+          FlickerFinder.find(shoot, lights));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   /** A name beside the one before. */

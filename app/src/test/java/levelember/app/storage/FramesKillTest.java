@@ -71,7 +71,7 @@ class FramesKillTest {
         "",
         pattern,
         1,
-        new FrameOrder(1, FRAMES, 4, false, new TreeSet<>(List.of(MovieFormat.MP4))));
+        new FrameOrder(1, FRAMES, 4, false, false, new TreeSet<>(List.of(MovieFormat.MP4))));
   }
 
   private static JsonNode ended(RealProcess process, long id) throws Exception {

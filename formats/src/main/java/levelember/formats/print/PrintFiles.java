@@ -11,6 +11,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BiConsumer;
 import levelember.film.Alpha;
 import levelember.film.Denoiser;
 import levelember.film.Film;
@@ -44,6 +45,7 @@ public final class PrintFiles {
   private final PassPlanes planes;
   private final SurfaceDataTracer tracer;
   private final Map<String, String> text;
+  private BiConsumer<Film, Film> afterDenoising;
   private double denoiseSeconds;
 
   /**
@@ -121,6 +123,16 @@ public final class PrintFiles {
             shoot, film.view().shot(), next, shotNext, order.width(), order.height()));
   }
 
+  /**
+   * Has something done to what is shown before files are made of it.
+   *
+   * @param step takes the film as traced and as denoised, which is the same where it is not; band
+   *     by band
+   */
+  public void afterDenoising(BiConsumer<Film, Film> step) {
+    afterDenoising = step;
+  }
+
   /** Has the whole picture put together, whichever formats are ordered. */
   public void withPicture() {
     if (picture == null) {
@@ -161,6 +173,9 @@ public final class PrintFiles {
     long begin = System.nanoTime();
     Film shown = order.denoise() ? Denoiser.denoised(traced) : traced;
     denoiseSeconds += (System.nanoTime() - begin) / 1e9;
+    if (afterDenoising != null) {
+      afterDenoising.accept(traced, shown);
+    }
     if (picture != null) {
       picture.take(traced, shown, top, first, last);
     }

@@ -142,6 +142,9 @@ public record PrintOrder(
     if (!passes.isEmpty() && !formats.contains(PrintFormat.EXR)) {
       throw new ImpossibleValue("passes", passes, "none without OpenEXR among the formats");
     }
+    if (frames != null && frames.steady() && !denoise) {
+      throw new ImpossibleValue("frames.steady", true, "false where frames are not denoised");
+    }
     exrDepth = exrDepth == null ? ExrDepth.HALF : exrDepth;
     exrPacking = exrPacking == null ? ExrPacking.ZIP : exrPacking;
     folder = folder == null ? "" : folder;

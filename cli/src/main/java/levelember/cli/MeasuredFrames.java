@@ -1,0 +1,86 @@
+package levelember.cli;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
+import levelember.formats.print.PrintFiles;
+import levelember.formats.print.SteadyFrames;
+import levelember.measure.FlickerFinder;
+import levelember.measure.FlickerFinder.FrameLight;
+import levelember.shoot.Shoot;
+import levelember.transport.View;
+
+/** Frames of shots, measured for flicker as they are rendered, and steadied where wanted. */
+final class MeasuredFrames {
+  private final Shoot shoot;
+  private final boolean steady;
+  private final Map<String, SteadyFrames> shots = new HashMap<>();
+  private final Map<String, List<FrameLight>> lights = new LinkedHashMap<>();
+
+  /**
+   * Frames of a shoot.
+   *
+   * @param shoot as it moves
+   * @param steady whether every frame is mixed with those before it
+   */
+  MeasuredFrames(Shoot shoot, boolean steady) {
+    this.shoot = shoot;
+    this.steady = steady;
+  }
+
+  /** Has a frame measured when its files are written. */
+  void measure(ShotRender.Frame frame, View view, PrintFiles files) {
+    String shot = frame.shot().name();
+    SteadyFrames of = shots.computeIfAbsent(shot, s -> new SteadyFrames(shoot, frame.shot().id()));
+    int number = Integer.parseInt(frame.number());
+    files.afterDenoising((traced, shown) -> {
+      if (traced != shown && traced.height() == traced.fullHeight()) {
+        lights
+            .computeIfAbsent(shot, s -> new ArrayList<>())
+            .add(of.mix(number, view, traced, shown, frame.weights(), steady));
+      }
+    });
+  }
+
+  /** What was found, a line each. */
+  List<String> lines() {
+    List<String> to = new ArrayList<>();
+    lights.forEach((shot, frames) -> {
+      if (frames.size() < 3) {
+        return;
+      }
+      to.add(
+          String.format(
+              Locale.ROOT,
+              "%s: frames are %.2f %% off their neighbours by themselves, %.2f %% as shown",
+              shot,
+              100 * FlickerFinder.noise(frames, false),
+              100 * FlickerFinder.noise(frames, true)));
+      for (FlickerFinder.Flicker f : FlickerFinder.find(shoot, frames)) {
+        to.add(
+            String.format(
+                Locale.ROOT,
+                "  %s flickers in %s: most in frame %d, %.1f %% by itself, %.1f %% as shown; %s",
+                shoot.light(f.light()).orElseThrow().name(),
+                f.frames().stream().map(String::valueOf).collect(Collectors.joining(", ")),
+                f.worst(),
+                100 * f.traced(),
+                100 * f.shown(),
+                reason(f.reason())));
+      }
+    });
+    return to;
+  }
+
+  private static String reason(FlickerFinder.Reason reason) {
+    return switch (reason) {
+      case FEW_SAMPLES -> "it has too few samples";
+      case CAUSTIC -> "its caustics have too few photons";
+      case FADING -> "it fades";
+    };
+  }
+}

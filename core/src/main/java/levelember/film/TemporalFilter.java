@@ -1,0 +1,275 @@
+package levelember.film;
+
+import java.io.DataInputStream;
+import java.io.DataOutputStream;
+import java.io.IOException;
+import java.util.Arrays;
+import java.util.stream.IntStream;
+import levelember.math.Colour;
+
+/**
+ * Takes flicker out of denoised frames: what each shows is mixed with what the frames before it
+ * showed of the same place, layer by layer, so that levels stay free. As in the temporal
+ * accumulation of Schied et al. 2017, "Spatiotemporal Variance-Guided Filtering", places are found
+ * by motion vectors and dropped where piece, distance or direction disagree; and where the light
+ * differs by more than the frame's own noise explains, by its standard errors, as then it has
+ * changed. One thread at a time.
+ */
+public final class TemporalFilter {
+  /** Frames that count at the most. */
+  private static final float LONGEST = 8;
+
+  /** Standard errors of a traced pixel by which denoised light may differ and be the same. */
+  private static final float SAME_LIGHT = 1f;
+
+  /** By which distances of one place may differ, of the distance. */
+  private static final float SAME_DISTANCE = 0.03f;
+
+  /** Cosine of the directions of one place. */
+  private static final float SAME_DIRECTION = 0.8f;
+
+  /** Pixels about each over which its noise is measured. */
+  private static final int NOISE_REACH = 3;
+
+  private static final int MAGIC = 0x54464c31;
+
+  /** Where the pixels of a frame were in the one before, and what they show. */
+  public interface Before {
+    /**
+     * The place of a pixel's surface in the frame before.
+     *
+     * @param to takes pixels from the left, from the top, and the distance from the lens in metres
+     *     it had there; nothing where that is not known
+     * @return whether it is known
+     */
+    boolean place(int x, int y, float[] to);
+  }
+
+  /** What the frame before showed. */
+  private SurfaceData surfaces;
+
+  private float[][] light;
+  private float[][] counts;
+
+  /** Frames that went into what is kept; 0 at the beginning. */
+  public boolean begun() {
+    return surfaces != null;
+  }
+
+  /** Forgets what was before: the next frame stands by itself. */
+  public void forget() {
+    surfaces = null;
+  }
+
+  /**
+   * Mixes a frame with those before it.
+   *
+   * @param traced the frame's film
+   * @param shown the same denoised; its layers are changed
+   * @param now what its pixels show
+   * @param before where that was
+   */
+  public void mix(Film traced, Film shown, SurfaceData now, Before before) {
+    int layers = shown.layers(), pixels = shown.width() * shown.height();
+    boolean fits = begun() && light.length == layers && surfaces.width() == now.width();
+    float[][] nextLight = new float[layers][], nextCounts = new float[layers][];
+    int[] taps = fits ? new int[4 * pixels] : null;
+    float[] parts = fits ? new float[4 * pixels] : null;
+    if (fits) {
+      IntStream.range(0, shown.height()).parallel().forEach(y -> find(y, now, before, taps, parts));
+    }
+    for (int k = 0; k < layers; k++) {
+      float[] own = shown.sums(k);
+      float[] count = new float[pixels];
+      Arrays.fill(count, 1);
+      if (fits && traced.leastSamples(k) >= 2) {
+        mix(traced, k, own, count, taps, parts);
+      }
+      nextLight[k] = own;
+      nextCounts[k] = count;
+    }
+    light = nextLight;
+    counts = nextCounts;
+    surfaces = now;
+  }
+
+  /** The pixels of the frame before that show what those of a row show, and their parts. */
+  private void find(int y, SurfaceData now, Before before, int[] taps, float[] parts) {
+    float[] place = new float[3];
+    int width = now.width(), height = now.rows();
+    for (int x = 0; x < width; x++) {
+      int pixel = y * width + x;
+      if (!before.place(x, y, place)) {
+        continue;
+      }
+      float fx = place[0] - 0.5f, fy = place[1] - 0.5f;
+      int left = (int) Math.floor(fx), top = (int) Math.floor(fy);
+      for (int tap = 0; tap < 4; tap++) {
+        int px = left + (tap & 1), py = top + (tap >> 1);
+        if (px >= 0 && px < width && py >= 0 && py < height) {
+          float across = 1 - Math.abs(fx - px), down = 1 - Math.abs(fy - py);
+          int there = py * width + px;
+          if (same(now, pixel, there, place[2])) {
+            taps[4 * pixel + tap] = there;
+            parts[4 * pixel + tap] = Math.max(0, across) * Math.max(0, down);
+          }
+        }
+      }
+    }
+  }
+
+  private boolean same(SurfaceData now, int pixel, int there, float distance) {
+    int piece = now.pieces()[SurfaceData.RANKS * pixel];
+    if (piece != surfaces.pieces()[SurfaceData.RANKS * there]) {
+      return false;
+    }
+    if (piece < 0) {
+      return true;
+    }
+    int a = SurfaceData.PLANES * pixel, b = SurfaceData.PLANES * there;
+    float was = surfaces.data()[b + SurfaceData.DEPTH];
+    if (Math.abs(was - distance) > SAME_DISTANCE * distance) {
+      return false;
+    }
+    float dot = 0, aa = 0, bb = 0;
+    for (int k = 0; k < 3; k++) {
+      float n = now.data()[a + SurfaceData.NORMAL + k];
+      float m = surfaces.data()[b + SurfaceData.NORMAL + k];
+      dot += n * m;
+      aa += n * n;
+      bb += m * m;
+    }
+    return dot > SAME_DIRECTION * Math.sqrt(aa * bb);
+  }
+
+  private void mix(Film traced, int layer, float[] own, float[] count, int[] taps, float[] parts) {
+    float[] error = errors(traced, layer);
+    float[] old = light[layer], oldCounts = counts[layer];
+    IntStream.range(0, traced.height())
+        .parallel()
+        .forEach(y -> {
+          for (int p = y * traced.width(); p < (y + 1) * traced.width(); p++) {
+            float r = 0, g = 0, b = 0, n = 0, all = 0;
+            for (int tap = 4 * p; tap < 4 * p + 4; tap++) {
+              float part = parts[tap];
+              int q = taps[tap];
+              r += part * old[3 * q];
+              g += part * old[3 * q + 1];
+              b += part * old[3 * q + 2];
+              n += part * oldCounts[q];
+              all += part;
+            }
+            if (all > 0.05f) {
+              float is = Colour.luminance(own[3 * p], own[3 * p + 1], own[3 * p + 2]);
+              float was = Colour.luminance(r, g, b) / all;
+              float allowed = SAME_LIGHT * error[p] + 1e-9f;
+              float far = (is - was) / allowed;
+              float weight =
+                  Math.min(n / all, LONGEST - 1) * (float) Math.exp(-0.5 * far * far * far * far);
+              float share = 1 / (1 + weight);
+              own[3 * p] = share * (own[3 * p] + weight * r / all);
+              own[3 * p + 1] = share * (own[3 * p + 1] + weight * g / all);
+              own[3 * p + 2] = share * (own[3 * p + 2] + weight * b / all);
+              count[p] = 1 + weight;
+            }
+          }
+        });
+  }
+
+  /** Standard errors of a layer's luminance, from its even and odd samples about each pixel. */
+  private static float[] errors(Film film, int layer) {
+    int width = film.width(), height = film.height();
+    float[] squares = new float[width * height];
+    float[] sums = film.sums(layer), even = film.even(layer);
+    for (int tile = 0; tile < film.tiles(); tile++) {
+      int samples = film.samples(layer, tile);
+      int evens = (samples + 1) / 2, odds = samples / 2;
+      for (int y = film.top(tile); y < film.bottom(tile); y++) {
+        for (int x = film.left(tile); x < film.right(tile); x++) {
+          int p = y * width + x;
+          float all = Colour.luminance(sums[3 * p], sums[3 * p + 1], sums[3 * p + 2]);
+          float half = (even[p] / evens - (all - even[p]) / odds) / 2;
+          squares[p] = half * half;
+        }
+      }
+    }
+    float[] across = new float[squares.length], to = new float[squares.length];
+    IntStream.range(0, height)
+        .parallel()
+        .forEach(y -> {
+          for (int x = 0; x < width; x++) {
+            float sum = 0;
+            int n = 0;
+            for (int i = Math.max(0, x - NOISE_REACH);
+                i <= Math.min(width - 1, x + NOISE_REACH);
+                i++, n++) {
+              sum += squares[y * width + i];
+            }
+            across[y * width + x] = sum / n;
+          }
+        });
+    IntStream.range(0, height)
+        .parallel()
+        .forEach(y -> {
+          for (int x = 0; x < width; x++) {
+            float sum = 0;
+            int n = 0;
+            for (int i = Math.max(0, y - NOISE_REACH);
+                i <= Math.min(height - 1, y + NOISE_REACH);
+                i++, n++) {
+              sum += across[i * width + x];
+            }
+            to[y * width + x] = (float) Math.sqrt(sum / n);
+          }
+        });
+    return to;
+  }
+
+  /** Keeps what the next frame needs. */
+  public void write(DataOutputStream to) throws IOException {
+    to.writeInt(MAGIC);
+    to.writeInt(surfaces.width());
+    to.writeInt(surfaces.rows());
+    to.writeInt(light.length);
+    for (int k = 0; k < light.length; k++) {
+      floats(light[k], to);
+      floats(counts[k], to);
+    }
+    floats(surfaces.data(), to);
+    for (int piece : surfaces.pieces()) {
+      to.writeInt(piece);
+    }
+  }
+
+  /** Goes on from what was kept. */
+  public void read(DataInputStream from) throws IOException {
+    if (from.readInt() != MAGIC) {
+      throw new IOException("no kept frame");
+    }
+    int width = from.readInt(), height = from.readInt(), layers = from.readInt();
+    light = new float[layers][3 * width * height];
+    counts = new float[layers][width * height];
+    for (int k = 0; k < layers; k++) {
+      floats(light[k], from);
+      floats(counts[k], from);
+    }
+    SurfaceData data = new SurfaceData(width, 0, height);
+    floats(data.data(), from);
+    for (int i = 0; i < data.pieces().length; i++) {
+      data.pieces()[i] = from.readInt();
+    }
+    surfaces = data;
+  }
+
+  private static void floats(float[] values, DataOutputStream to) throws IOException {
+    for (float v : values) {
+      to.writeFloat(v);
+    }
+  }
+
+  private static void floats(float[] values, DataInputStream from) throws IOException {
+    for (int i = 0; i < values.length; i++) {
+      values[i] = from.readFloat();
+    }
+  }
+}

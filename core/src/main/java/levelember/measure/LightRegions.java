@@ -1,0 +1,65 @@
+package levelember.measure;
+
+import levelember.film.Film;
+import levelember.film.LayerMix;
+import levelember.math.Colour;
+import levelember.texture.Picture;
+
+/**
+ * Light of a frame by regions of the picture: means over a grid of 16 by 9, of every layer, before
+ * and after frames were mixed; what flicker is found by.
+ */
+public final class LightRegions {
+  /** Regions of the picture. */
+  public static final int COLUMNS = 16, ROWS = 9;
+
+  private LightRegions() {}
+
+  /**
+   * How much of a change of each pixel is seen: 1 in what is shown dark, less and less in what is
+   * burnt.
+   *
+   * @param weights of the layers in the picture, three each
+   * @param fullScale luminance that is shown as 1.0, cd/m²
+   */
+  public static float[] seen(Film shown, float[] weights, double fullScale) {
+    float[] rgb = LayerMix.picture(shown, weights).rgb();
+    float[] to = new float[rgb.length / 3];
+    for (int i = 0; i < to.length; i++) {
+      double part = Colour.luminance(rgb[3 * i], rgb[3 * i + 1], rgb[3 * i + 2]) / fullScale;
+      to[i] = (float) (1 / (1 + part * part));
+    }
+    return to;
+  }
+
+  /**
+   * Mean luminance of a layer over every region, of unit light.
+   *
+   * @param seen by which pixels count, as {@link #seen}
+   * @return by rows and columns
+   */
+  public static float[] of(Film shown, int layer, float[] seen) {
+    float[] unit = new float[3 * shown.layers()];
+    unit[3 * layer] = unit[3 * layer + 1] = unit[3 * layer + 2] = 1;
+    return of(LayerMix.picture(shown, unit), seen);
+  }
+
+  private static float[] of(Picture picture, float[] seen) {
+    float[] sums = new float[COLUMNS * ROWS];
+    int[] counts = new int[COLUMNS * ROWS];
+    float[] rgb = picture.rgb();
+    for (int y = 0; y < picture.height(); y++) {
+      int row = y * ROWS / picture.height();
+      for (int x = 0; x < picture.width(); x++) {
+        int at = row * COLUMNS + x * COLUMNS / picture.width();
+        int i = y * picture.width() + x;
+        sums[at] += seen[i] * Colour.luminance(rgb[3 * i], rgb[3 * i + 1], rgb[3 * i + 2]);
+        counts[at]++;
+      }
+    }
+    for (int i = 0; i < sums.length; i++) {
+      sums[i] /= Math.max(1, counts[i]);
+    }
+    return sums;
+  }
+}

@@ -1,0 +1,132 @@
+package levelember.formats.print;
+
+import java.io.BufferedInputStream;
+import java.io.BufferedOutputStream;
+import java.io.DataInputStream;
+import java.io.DataOutputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import levelember.film.Film;
+import levelember.film.SurfaceData;
+import levelember.film.TemporalFilter;
+import levelember.look.DisplayCurve;
+import levelember.math.Colour;
+import levelember.math.Vec3;
+import levelember.measure.FlickerFinder.FrameLight;
+import levelember.measure.LightRegions;
+import levelember.shoot.Shoot;
+import levelember.shoot.ShootAtTime;
+import levelember.shoot.Shot;
+import levelember.transport.ScreenMotion;
+import levelember.transport.SurfaceDataTracer;
+import levelember.transport.View;
+
+/**
+ * Frames one after the other without flicker, and what they are found to flicker by. A frame has
+ * the same bits however often the making of those before it was stopped.
+ */
+public final class SteadyFrames {
+  private static final int SAMPLES = 2;
+
+  /** Of ambient occlusion, which is not wanted here. */
+  private static final double NEAR = 1e-4;
+
+  private final Shoot shoot;
+  private final String shot;
+  private final TemporalFilter filter = new TemporalFilter();
+
+  /** The frame that the filter has, when it has one. */
+  private int has;
+
+  /**
+   * Frames of a shot.
+   *
+   * @param shoot as it moves
+   * @param shot id of it
+   */
+  public SteadyFrames(Shoot shoot, String shot) {
+    this.shoot = shoot;
+    this.shot = shot;
+  }
+
+  /**
+   * Measures a frame, and mixes it with those before it.
+   *
+   * @param steady whether it is to be mixed
+   * @param shown the frame denoised; its layers are changed
+   */
+  public FrameLight mix(
+      int frame, View view, Film traced, Film shown, float[] weights, boolean steady) {
+    Shoot lit = view.shoot();
+    double fullScale = DisplayCurve.fullScale(lit.lookOf(view.shot()).ev());
+    float[] seen = LightRegions.seen(shown, weights, fullScale);
+    float[][] own = regions(shown, seen);
+    float[][] mixed = own;
+    if (steady) {
+      SurfaceData now =
+          new SurfaceDataTracer(view, SAMPLES, NEAR)
+              .rows(shown.width(), shown.height(), 0, shown.height());
+      if (!filter.begun() || has != frame - 1) {
+        filter.forget();
+      }
+      filter.mix(traced, shown, now, before(frame, view, now));
+      has = frame;
+      mixed = regions(shown, seen);
+    }
+    float[] luminances = new float[weights.length / 3];
+    for (int k = 0; k < luminances.length; k++) {
+      luminances[k] = Colour.luminance(weights[3 * k], weights[3 * k + 1], weights[3 * k + 2]);
+    }
+    return new FrameLight(frame, own, mixed, luminances);
+  }
+
+  private static float[][] regions(Film film, float[] seen) {
+    float[][] to = new float[film.layers()][];
+    for (int k = 0; k < to.length; k++) {
+      to[k] = LightRegions.of(film, k, seen);
+    }
+    return to;
+  }
+
+  private TemporalFilter.Before before(int frame, View view, SurfaceData now) {
+    Shoot then = ShootAtTime.of(shoot, shoot.motion().seconds(frame - 1));
+    Shot shotThen = then.shot(shot).orElseThrow();
+    ScreenMotion motion =
+        ScreenMotion.between(view.shoot(), view.shot(), then, shotThen, now.width(), now.rows());
+    return (x, y, to) -> {
+      int at = y * now.width() + x;
+      int piece = now.pieces()[SurfaceData.RANKS * at];
+      int p = SurfaceData.PLANES * at + SurfaceData.POSITION;
+      Vec3 place = new Vec3(now.data()[p], now.data()[p + 1], now.data()[p + 2]);
+      return motion.then(piece, place, x + 0.5f, y + 0.5f, to);
+    };
+  }
+
+  /** Keeps what the next frame needs in a file. */
+  public void keep(Path file) throws IOException {
+    Path fresh = file.resolveSibling(file.getFileName() + ".part");
+    try (DataOutputStream to =
+        new DataOutputStream(new BufferedOutputStream(Files.newOutputStream(fresh), 1 << 16))) {
+      to.writeInt(has);
+      filter.write(to);
+    }
+    Files.move(fresh, file, StandardCopyOption.REPLACE_EXISTING);
+  }
+
+  /** Goes on from a file, where it is of the frame before one. */
+  public void resume(Path file, int frame) throws IOException {
+    if (has == frame - 1 && filter.begun() || !Files.exists(file)) {
+      return;
+    }
+    try (DataInputStream from =
+        new DataInputStream(new BufferedInputStream(Files.newInputStream(file), 1 << 16))) {
+      int of = from.readInt();
+      if (of == frame - 1) {
+        filter.read(from);
+        has = of;
+      }
+    }
+  }
+}
