@@ -1,6 +1,7 @@
 package levelember.measure;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import levelember.shoot.Key;
@@ -18,7 +19,10 @@ public final class FlickerFinder {
   /** Share of a region's light by which a frame must be off to be seen. */
   public static final double SEEN = 0.02;
 
-  /** Of the picture's mean, the light below which a region is too dark to be seen flicker. */
+  /**
+   * Of the mean of the brightest frame, the light below which a region is too dark to be seen
+   * flicker.
+   */
   private static final double DARK = 0.05;
 
   /** Stops by which a light that fades differs from frame to frame. */
@@ -88,6 +92,7 @@ public final class FlickerFinder {
   private static Flicker of(Shoot shoot, List<FrameLight> frames, int k) {
     Light light = shoot.lights().get(k);
     List<Integer> in = new ArrayList<>();
+    double dark = dark(frames);
     double worst = 0, shownThere = 0;
     int worstFrame = 0, worstRegion = 0;
     boolean fades = false;
@@ -99,13 +104,9 @@ public final class FlickerFinder {
         continue;
       }
       double[] whole = whole(b);
-      double mean = 0;
-      for (double v : whole) {
-        mean += v / whole.length;
-      }
       double most = 0;
       for (int r = 0; r < whole.length; r++) {
-        double of = Math.max(whole[r], DARK * mean);
+        double of = Math.max(whole[r], dark);
         double jump =
             of > 0 ? b.weights()[k] * off(a.traced(), b.traced(), c.traced(), k, r) / of : 0;
         most = Math.max(most, jump);
@@ -147,6 +148,14 @@ public final class FlickerFinder {
 
   private static double off(float[][] a, float[][] b, float[][] c, int k, int r) {
     return Math.abs(b[k][r] - (a[k][r] + c[k][r]) / 2);
+  }
+
+  private static double dark(List<FrameLight> frames) {
+    double most = 0;
+    for (FrameLight frame : frames) {
+      most = Math.max(most, Arrays.stream(whole(frame)).average().orElse(0));
+    }
+    return DARK * most;
   }
 
   private static double[] whole(FrameLight frame) {
@@ -199,16 +208,13 @@ public final class FlickerFinder {
   public static double noise(List<FrameLight> frames, boolean shown) {
     double sum = 0;
     long n = 0;
+    double dark = dark(frames);
     for (int i = 1; i + 1 < frames.size(); i++) {
       FrameLight a = frames.get(i - 1), b = frames.get(i), c = frames.get(i + 1);
       if (a.frame() != b.frame() - 1 || c.frame() != b.frame() + 1) {
         continue;
       }
       double[] whole = whole(b);
-      double mean = 0;
-      for (double v : whole) {
-        mean += v / whole.length;
-      }
       for (int r = 0; r < whole.length; r++) {
         double jump = 0;
         for (int k = 0; k < b.weights().length; k++) {
@@ -217,7 +223,7 @@ public final class FlickerFinder {
           float[][] z = shown ? c.shown() : c.traced();
           jump += b.weights()[k] * (y[k][r] - (x[k][r] + z[k][r]) / 2);
         }
-        double of = Math.max(whole[r], DARK * mean);
+        double of = Math.max(whole[r], dark);
         if (of > 0) {
           sum += jump / of * jump / of;
           n++;

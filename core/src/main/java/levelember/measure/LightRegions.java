@@ -16,13 +16,16 @@ public final class LightRegions {
   private LightRegions() {}
 
   /**
-   * How much of a change of each pixel is seen: 1 in what is shown dark, less and less in what is
-   * burnt.
+   * How much of a change of a layer is seen in each pixel: 1 where its light alone is shown dark,
+   * less and less where that alone is burnt. It goes by the light without its level, which may be
+   * keyed.
    *
-   * @param weights of the layers in the picture, three each
+   * @param own weights of the layer, three
    * @param fullScale luminance that is shown as 1.0, cd/m²
    */
-  public static float[] seen(Film shown, float[] weights, double fullScale) {
+  public static float[] seen(Film shown, int layer, float[] own, double fullScale) {
+    float[] weights = new float[3 * shown.layers()];
+    System.arraycopy(own, 0, weights, 3 * layer, 3);
     float[] rgb = LayerMix.picture(shown, weights).rgb();
     float[] to = new float[rgb.length / 3];
     for (int i = 0; i < to.length; i++) {

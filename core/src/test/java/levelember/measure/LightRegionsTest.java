@@ -42,7 +42,7 @@ class LightRegionsTest {
 
   @Test
   void whatIsBurntIsHardlySeenToChange() {
-    float[] seen = LightRegions.seen(film(), new float[] {1, 1, 1, 1, 1, 1}, 10);
+    float[] seen = LightRegions.seen(film(), 1, new float[] {1, 1, 1}, 10);
     assertThat(seen[0]).isLessThan(0.01f);
     assertThat(seen[WIDTH * HEIGHT - 1]).isGreaterThan(0.95f);
   }

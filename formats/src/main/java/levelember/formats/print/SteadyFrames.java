@@ -16,6 +16,7 @@ import levelember.math.Colour;
 import levelember.math.Vec3;
 import levelember.measure.FlickerFinder.FrameLight;
 import levelember.measure.LightRegions;
+import levelember.photometry.LayerWeights;
 import levelember.shoot.Shoot;
 import levelember.shoot.ShootAtTime;
 import levelember.shoot.Shot;
@@ -59,9 +60,7 @@ public final class SteadyFrames {
    */
   public FrameLight mix(
       int frame, View view, Film traced, Film shown, float[] weights, boolean steady) {
-    Shoot lit = view.shoot();
-    double fullScale = DisplayCurve.fullScale(lit.lookOf(view.shot()).ev());
-    float[] seen = LightRegions.seen(shown, weights, fullScale);
+    float[][] seen = seen(view, shown);
     float[][] own = regions(shown, seen);
     float[][] mixed = own;
     if (steady) {
@@ -82,10 +81,21 @@ public final class SteadyFrames {
     return new FrameLight(frame, own, mixed, luminances);
   }
 
-  private static float[][] regions(Film film, float[] seen) {
+  private float[][] seen(View view, Film shown) {
+    // Of the look at rest, so that an exposure that is keyed makes no difference.
+    double fullScale = DisplayCurve.fullScale(shoot.lookOf(shoot.shot(shot).orElseThrow()).ev());
+    float[][] to = new float[shown.layers()][];
+    for (int k = 0; k < to.length; k++) {
+      float[] own = LayerWeights.own(view.shoot().lights().get(k));
+      to[k] = LightRegions.seen(shown, k, own, fullScale);
+    }
+    return to;
+  }
+
+  private static float[][] regions(Film film, float[][] seen) {
     float[][] to = new float[film.layers()][];
     for (int k = 0; k < to.length; k++) {
-      to[k] = LightRegions.of(film, k, seen);
+      to[k] = LightRegions.of(film, k, seen[k]);
     }
     return to;
   }

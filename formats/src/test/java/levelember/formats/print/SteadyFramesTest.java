@@ -1,0 +1,96 @@
+package levelember.formats.print;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import levelember.film.Denoiser;
+import levelember.film.Film;
+import levelember.formats.ShootPackage;
+import levelember.measure.FlickerFinder.FrameLight;
+import levelember.photometry.LayerWeights;
+import levelember.shoot.Shoot;
+import levelember.shoot.ShootAtTime;
+import levelember.transport.Renderer;
+import levelember.transport.View;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class SteadyFramesTest {
+  private static final String SHOOT =
+      """
+      {"format": "level-ember-shoot", "version": 2, "name": "Ball",
+       "pieces": [{"id": "floor", "shape": {"kind": "floor", "width": 6, "depth": 6}, "material": "m"},
+                  {"id": "ball", "position": [0, 0.5, 0], "shape": {"kind": "sphere", "radius": 0.5}, "material": "m"}],
+       "materials": [{"id": "m", "roughness": 0.6}],
+       "lights": [{"id": "key", "emitter": {"kind": "rectangle", "width": 3, "height": 3},
+                   "position": [2, 2, 2], "brightness": {"value": 3000, "unit": "lm"}}],
+       "shots": [{"id": "wide", "position": [0, 1, 4], "aim": [0, 0.5, 0], "look": "k"}],
+       "looks": [{"id": "k", "ev": 7}],
+       "motion": {"framesPerSecond": 10, "tracks": [
+         {"place": "shots/wide/position", "keys": [
+           {"seconds": 0, "value": [0, 1, 4], "span": "straight"},
+           {"seconds": 1, "value": [0.4, 1, 4], "span": "straight"}]}]}}
+      """;
+
+  @TempDir private Path folder;
+  private final ShootPackage pack = ShootPackage.read(SHOOT.getBytes(UTF_8));
+
+  private record Frame(Film shown, FrameLight light) {}
+
+  /** A frame, mixed with those that the filter has. */
+  private Frame frame(SteadyFrames frames, int number, boolean steady) {
+    Shoot shoot = ShootAtTime.of(pack.shoot(), pack.shoot().motion().seconds(number));
+    View view = View.of(shoot, shoot.shots().getFirst(), pack.files());
+    Film traced = new Film(64, 48, 1);
+    try (Renderer renderer = new Renderer(2, Renderer.USUAL_BOUNCES, number)) {
+      renderer.trace(view, traced, 4, () -> false);
+    }
+    Film shown = Denoiser.denoised(traced);
+    FrameLight light = frames.mix(number, view, traced, shown, LayerWeights.of(shoot), steady);
+    return new Frame(shown, light);
+  }
+
+  @Test
+  void framesThatWereKeptOnTheDiskGoOnWithTheSameBits() throws Exception {
+    SteadyFrames whole = new SteadyFrames(pack.shoot(), "wide");
+    frame(whole, 1, true);
+    frame(whole, 2, true);
+    whole.keep(folder.resolve("before"));
+    Film third = frame(whole, 3, true).shown();
+    SteadyFrames resumed = new SteadyFrames(pack.shoot(), "wide");
+    resumed.resume(folder.resolve("before"), 3);
+    assertThat(frame(resumed, 3, true).shown().sums(0)).isEqualTo(third.sums(0));
+    SteadyFrames other = new SteadyFrames(pack.shoot(), "wide");
+    other.resume(folder.resolve("before"), 7);
+    Film alone = frame(other, 3, true).shown();
+    assertThat(alone.sums(0)).as("what is kept is of another frame").isNotEqualTo(third.sums(0));
+  }
+
+  @Test
+  void frameAfterFrameOfAMovingCameraDiffersLessWhenSteady() {
+    SteadyFrames steady = new SteadyFrames(pack.shoot(), "wide");
+    double own = 0, mixed = 0;
+    FrameLight before = null;
+    for (int f = 1; f <= 6; f++) {
+      FrameLight light = frame(steady, f, true).light();
+      if (f > 3) {
+        for (int r = 0; r < light.traced()[0].length; r++) {
+          own += Math.pow(light.traced()[0][r] - before.traced()[0][r], 2);
+          mixed += Math.pow(light.shown()[0][r] - before.shown()[0][r], 2);
+        }
+      }
+      before = light;
+    }
+    assertThat(mixed).isLessThan(0.7 * own);
+  }
+
+  @Test
+  void framesThatAreNotSteadyAreOnlyMeasured() {
+    SteadyFrames frames = new SteadyFrames(pack.shoot(), "wide");
+    FrameLight light = frame(frames, 1, false).light();
+    assertThat(light.shown()).isSameAs(light.traced());
+    assertThat(light.weights()).hasSize(1);
+    assertThat(light.frame()).isEqualTo(1);
+  }
+}
