@@ -13,7 +13,7 @@ const bank = (id: string): Bank => ({
   solo: false,
 });
 const shoot = (lights: Light[], banks: Bank[]) =>
-  ({ lights, banks, motion: { tracks: [] } }) as unknown as ShootDocument;
+  ({ lights, banks, motion: { tracks: [], links: [] } }) as unknown as ShootDocument;
 
 describe('banks', () => {
   it('two lights make a new bank', () => {

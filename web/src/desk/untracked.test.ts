@@ -9,7 +9,10 @@ const tracks = [
   track('pieces/key/rotationDegrees'),
   track('masterStops'),
 ];
-const document = { motion: { tracks } } as unknown as ShootDocument;
+const links = [
+  { place: 'lights/key/levelStops', from: 'lights/rim/levelStops', factor: 1, offset: 0 },
+];
+const document = { motion: { tracks, links: [] } } as unknown as ShootDocument;
 
 test('tracks of what is deleted go with it, and no others', () => {
   expect(untracked('lights', new Set(['key']), document)).toEqual([
@@ -23,4 +26,12 @@ test('tracks of what is deleted go with it, and no others', () => {
 test('where none is about them there is nothing to do', () => {
   expect(untracked('shots', new Set(['key']), document)).toEqual([]);
   expect(untracked('lights', new Set(), document)).toEqual([]);
+});
+
+test('links go with what follows and with what leads', () => {
+  const linked = { motion: { tracks: [], links } } as unknown as ShootDocument;
+  const gone = [{ op: 'replace', path: '/motion/links', value: [] }];
+  expect(untracked('lights', new Set(['key']), linked)).toEqual(gone);
+  expect(untracked('lights', new Set(['rim']), linked)).toEqual(gone);
+  expect(untracked('lights', new Set(['fill']), linked)).toEqual([]);
 });

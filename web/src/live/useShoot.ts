@@ -13,7 +13,7 @@ import {
 import { api, Problem } from '../api/client';
 import type { Operation, ShootDocument, ShootState } from '../api/document';
 import { patched } from '../api/patch';
-import { documentAt, keyed } from '../motion/keying';
+import { documentAt, keyed, linked } from '../motion/keying';
 import { secondsOf, useTime } from '../motion/time';
 import type { LiveChannel } from './channel';
 import { along } from './along';
@@ -132,7 +132,7 @@ export function useTried(atOnce: boolean): ShootDocument {
     };
   }, [atOnce]);
   return useMemo(
-    () => (trial ? patched(state.document, trial) : document),
+    () => (trial ? linked(patched(state.document, trial)) : document),
     [trial, state, document],
   );
 }
@@ -194,7 +194,7 @@ export function useShootDesk(id: string, channel: LiveChannel | null): ShootDesk
       });
     return {
       state: expected,
-      document: trial ? patched(expected.document, trial) : expected.document,
+      document: trial ? linked(patched(expected.document, trial)) : expected.document,
       tryOut: (operations, own = false) => {
         useLive.setState({ trial: operations, own });
         const now = useLive.getState();

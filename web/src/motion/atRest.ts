@@ -1,4 +1,10 @@
 import type { Motion } from '../api/document';
 
 /** Nothing moves: as a shoot begins. */
-export const atRest: Motion = { framesPerSecond: 24, firstFrame: 1, lastFrame: 72, tracks: [] };
+export const atRest: Motion = {
+  framesPerSecond: 24,
+  firstFrame: 1,
+  lastFrame: 72,
+  tracks: [],
+  links: [],
+};

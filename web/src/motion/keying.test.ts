@@ -123,3 +123,17 @@ test('what can be keyed of a thing is its numbers, triples and switches', () => 
   ]);
   expect(keyableWays({ id: 'a', seed: 4, name: 'A', copies: null })).toEqual([]);
 });
+
+test('a linked value is what it follows, keyed or not', () => {
+  const link = {
+    place: 'lights/rim/levelStops',
+    from: 'lights/key/levelStops',
+    factor: 2,
+    offset: 1,
+  };
+  const kept = shoot([level]);
+  kept.motion.links = [link];
+  expect(documentAt(kept, 1).lights[0]!.levelStops).toBe(5);
+  kept.motion.tracks = [];
+  expect(documentAt(kept, 1).lights[0]!.levelStops).toBe(1);
+});

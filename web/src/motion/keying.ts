@@ -6,10 +6,33 @@ import { newTrack, valueAt, withKey } from './track';
 /** The document as its keys have it at a time; it keeps its tracks. */
 export function documentAt(document: ShootDocument, seconds: number): ShootDocument {
   const { tracks } = document.motion;
-  if (tracks.length === 0) return document;
+  if (tracks.length === 0) return linked(document);
+  return linked(
+    patched(
+      document,
+      tracks.flatMap((track) => putting(document, track.place, valueAt(track, seconds))),
+    ),
+  );
+}
+
+/** The document with linked values as what they follow has them. */
+export function linked(document: ShootDocument): ShootDocument {
+  const { links } = document.motion;
+  if (links.length === 0) return document;
   return patched(
     document,
-    tracks.flatMap((track) => putting(document, track.place, valueAt(track, seconds))),
+    links.flatMap(({ place, from, factor, offset }) => {
+      const value = valueOf(document, from);
+      if (value === undefined) return [];
+      const of = (v: number) => factor * v + offset;
+      const to =
+        typeof value === 'number'
+          ? of(value)
+          : Array.isArray(value)
+            ? (value.map(of) as KeyValue)
+            : value;
+      return putting(document, place, to);
+    }),
   );
 }
 

@@ -8,8 +8,8 @@ import type { ShootDocument } from '../../api/document';
 import { useChoice } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
 import { toggled } from '../../motion/keying';
-import { wayName } from '../../motion/names';
-import { keyableWays } from '../../motion/place';
+import { placeName, wayName } from '../../motion/names';
+import { keyableWays, valueOf } from '../../motion/place';
 import { secondsOf, useTime } from '../../motion/time';
 import { useMotion } from './motionChoice';
 
@@ -65,26 +65,28 @@ function things(document: ShootDocument): Thing[] {
   );
 }
 
-/** Sets the first key of any value of any thing: first the thing, then the value. */
-export function AddTrack() {
-  const desk = useDesk();
-  const { document } = desk;
+interface PickerProps {
+  text: string;
+  /** Places that are not offered. */
+  taken: Set<string>;
+  /** Offers only values of this kind, where one is given. */
+  fits?: (value: unknown) => boolean;
+  onPick: (place: string) => void;
+}
+
+/** A button that chooses any value of any thing: first the thing, then the value. */
+export function PlacePicker({ text, taken, fits, onPick }: PickerProps) {
+  const { document } = useDesk();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [thing, setThing] = useState<Thing | null>(null);
   const close = () => {
     setAnchor(null);
     setThing(null);
   };
-  const add = async (way: string) => {
-    const place = `${thing!.list}/${thing!.id}/${way}`;
+  const pick = (way: string) => {
     close();
-    const seconds = secondsOf(desk.state.document.motion, useTime.getState().frame);
-    const name = `${thing!.name}, ${wayName(way)}`;
-    if (await desk.keep(`Key ${name}`, toggled(desk.state.document, [place], seconds))) {
-      useMotion.setState({ tracks: [place], keys: [{ place, seconds }] });
-    }
+    onPick(`${thing!.list}/${thing!.id}/${way}`);
   };
-  const keyed = new Set(document.motion.tracks.map((track) => track.place));
   const all = things(document);
   const chosen = useChoice.getState();
   const first = all.filter((t) => t.id === chosen.light || t.id === chosen.piece);
@@ -98,7 +100,7 @@ export function AddTrack() {
         onClick={(e) => setAnchor(e.currentTarget)}
         sx={{ height: 18, fontSize: 11, px: 0.5, minWidth: 0 }}
       >
-        Track
+        {text}
       </Button>
       <Menu
         open={anchor !== null}
@@ -112,9 +114,12 @@ export function AddTrack() {
                 {thing.name}: what of it?
               </ListSubheader>,
               ...offered(entry)
-                .filter((way) => !keyed.has(`${thing.list}/${thing.id}/${way}`))
+                .filter((way) => !taken.has(`${thing.list}/${thing.id}/${way}`))
+                .filter(
+                  (way) => !fits || fits(valueOf(document, `${thing.list}/${thing.id}/${way}`)),
+                )
                 .map((way) => (
-                  <MenuItem key={way} onClick={() => void add(way)}>
+                  <MenuItem key={way} onClick={() => pick(way)}>
                     {wayName(way)}
                   </MenuItem>
                 )),
@@ -132,4 +137,20 @@ export function AddTrack() {
       </Menu>
     </>
   );
+}
+
+/** Sets the first key of any value of any thing. */
+export function AddTrack() {
+  const desk = useDesk();
+  const { tracks, links } = desk.document.motion;
+  const add = async (place: string) => {
+    const seconds = secondsOf(desk.state.document.motion, useTime.getState().frame);
+    const { thing, value } = placeName(desk.document, place);
+    const keys = toggled(desk.state.document, [place], seconds);
+    if (await desk.keep(`Key ${thing}, ${value}`, keys)) {
+      useMotion.setState({ tracks: [place], keys: [{ place, seconds }] });
+    }
+  };
+  const taken = new Set([...tracks, ...links].map(({ place }) => place));
+  return <PlacePicker text="Track" taken={taken} onPick={(place) => void add(place)} />;
 }

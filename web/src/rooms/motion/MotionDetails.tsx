@@ -11,6 +11,7 @@ import { useDesk } from '../../live/useShoot';
 import { isChosen, movedKeys, withoutKeys, withSpan } from '../../motion/keysEdit';
 import { partNames, placeName, quantityOf } from '../../motion/names';
 import { holdsOnly } from '../../motion/track';
+import { Links } from './Links';
 import { MakeKeys } from './MakeKeys';
 import { useMotion } from './motionChoice';
 import { useTracks, writing } from './useTracks';
@@ -38,6 +39,7 @@ export function MotionDetails() {
       {track && <TrackDetails key={track.place} track={track} />}
       <RangeDetails />
       <MakeKeys />
+      <Links />
     </>
   );
 }

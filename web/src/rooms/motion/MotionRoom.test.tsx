@@ -9,6 +9,7 @@ import { atRest } from '../../motion/atRest';
 import { useTime } from '../../motion/time';
 import { newTrack, withKey } from '../../motion/track';
 import { TimeChip } from '../../motion/TimeChip';
+import { Links } from './Links';
 import { MotionDetails } from './MotionDetails';
 import { MotionTray } from './MotionTray';
 import { useMotion } from './motionChoice';
@@ -160,4 +161,26 @@ test('the transport goes from key to key', () => {
   shown([level], <MotionTray />);
   const tray = within(screen.getByRole('slider', { name: 'Time' }).parentElement!);
   expect(tray.getByRole('slider')).toHaveAttribute('aria-valuemax', '72');
+});
+
+test('a value is linked to another, and let go', async () => {
+  shown([], <Links />);
+  await userEvent.click(screen.getByRole('button', { name: 'Value that follows' }));
+  await userEvent.click(screen.getByRole('menuitem', { name: 'Key' }));
+  await userEvent.click(screen.getByRole('menuitem', { name: 'Level' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Value that leads' }));
+  await userEvent.click(screen.getByRole('menuitem', { name: 'Wide' }));
+  await userEvent.click(screen.getByRole('menuitem', { name: 'Focal length' }));
+  expect(keep.mock.lastCall).toEqual([
+    'Link',
+    [
+      {
+        op: 'replace',
+        path: '/motion/links',
+        value: [
+          { place: 'lights/key/levelStops', from: 'shots/s/focalLengthMm', factor: 1, offset: 0 },
+        ],
+      },
+    ],
+  ]);
 });

@@ -11,12 +11,20 @@ import java.util.Set;
  * @param firstFrame of the range that is made
  * @param lastFrame of it; 100,000 frames at most
  * @param tracks of places, each once
+ * @param links of places that follow others, each once, and neither one that a track moves nor one
+ *     that another link follows
  */
-public record Motion(double framesPerSecond, int firstFrame, int lastFrame, List<Track> tracks) {
+public record Motion(
+    double framesPerSecond, int firstFrame, int lastFrame, List<Track> tracks, List<Link> links) {
   private static final int MOST_FRAMES = 100_000, MOST_KEYS = 1_000_000;
 
   /** Nothing moves. */
   public static final Motion NONE = new Motion(24, 1, 72, List.of());
+
+  /** Without links. */
+  public Motion(double framesPerSecond, int firstFrame, int lastFrame, List<Track> tracks) {
+    this(framesPerSecond, firstFrame, lastFrame, tracks, List.of());
+  }
 
   public Motion {
     Checks.range("framesPerSecond", framesPerSecond, 1, 240);
@@ -34,6 +42,21 @@ public record Motion(double framesPerSecond, int firstFrame, int lastFrame, List
       }
     }
     Checks.range("keys in all", keys, 0, MOST_KEYS);
+    links = List.copyOf(links);
+    Checks.range("links.length", links.size(), 0, 10_000);
+    Set<String> followed = new HashSet<>();
+    links.forEach(link -> followed.add(link.from()));
+    for (int i = 0; i < links.size(); i++) {
+      String place = links.get(i).place();
+      if (!places.add(place)) {
+        throw new ImpossibleValue(
+            "links[" + i + "].place", place, "a place that no track and no other link moves");
+      }
+      if (followed.contains(place)) {
+        throw new ImpossibleValue(
+            "links[" + i + "].place", place, "a place that no other link follows");
+      }
+    }
   }
 
   /** The time of a frame, seconds. */
@@ -43,6 +66,11 @@ public record Motion(double framesPerSecond, int firstFrame, int lastFrame, List
 
   /** The same with other tracks. */
   public Motion with(List<Track> others) {
-    return new Motion(framesPerSecond, firstFrame, lastFrame, others);
+    return new Motion(framesPerSecond, firstFrame, lastFrame, others, links);
+  }
+
+  /** The same with other links. */
+  public Motion linked(List<Link> others) {
+    return new Motion(framesPerSecond, firstFrame, lastFrame, tracks, others);
   }
 }

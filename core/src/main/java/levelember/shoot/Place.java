@@ -82,11 +82,7 @@ final class Place {
 
   /** The kind of a place of an entry; null where there is nothing that can be keyed. */
   static Kind kind(Object entry, String way) {
-    Object value = entry;
-    for (String step : steps(entry, way)) {
-      value = value == null ? null : inner(value, step);
-    }
-    return switch (value) {
+    return switch (at(entry, way)) {
       case Double d -> Kind.NUMBER;
       case Integer i -> Kind.NUMBER;
       case Boolean b -> Kind.SWITCH;
@@ -95,6 +91,31 @@ final class Place {
       case Rgb c -> Kind.TRIPLE;
       case null, default -> null;
     };
+  }
+
+  /** The numbers of a place, one or three; 0 or 1 of a switch; none of a choice. */
+  static double[] numbers(Object entry, String way) {
+    return switch (at(entry, way)) {
+      case Double d -> new double[] {d};
+      case Integer i -> new double[] {i};
+      case Boolean b -> new double[] {b ? 1 : 0};
+      case Vec3 v -> new double[] {v.x(), v.y(), v.z()};
+      case Rgb c -> new double[] {c.r(), c.g(), c.b()};
+      case null, default -> new double[0];
+    };
+  }
+
+  /** The name of a choice at a place; null for all else. */
+  static String choice(Object entry, String way) {
+    return at(entry, way) instanceof Enum<?> e ? e.name().toLowerCase(Locale.ROOT) : null;
+  }
+
+  private static Object at(Object entry, String way) {
+    Object value = entry;
+    for (String step : steps(entry, way)) {
+      value = value == null ? null : inner(value, step);
+    }
+    return value;
   }
 
   private static Object inner(Object of, String step) {

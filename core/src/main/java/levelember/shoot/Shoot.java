@@ -121,7 +121,7 @@ public record Shoot(
     if (motion == null) {
       throw new ImpossibleValue("motion", null, "how it moves");
     }
-    if (!motion.tracks().isEmpty()) {
+    if (!motion.tracks().isEmpty() || !motion.links().isEmpty()) {
       ShootAtTime.check(
           new Shoot(name, pieces, materials, lights, banks, bounce, masterStops, shots, looks),
           motion);

@@ -14,14 +14,25 @@ public final class ShootAtTime {
    * @param seconds from the beginning
    */
   public static Shoot of(Shoot shoot, double seconds) {
-    if (shoot.motion().tracks().isEmpty()) {
+    if (shoot.motion().tracks().isEmpty() && shoot.motion().links().isEmpty()) {
       return shoot;
     }
     Lists lists = new Lists(shoot);
     for (Track track : shoot.motion().tracks()) {
       lists.move(track, seconds);
     }
+    lists.follow(shoot.motion());
     return lists.shoot();
+  }
+
+  /** A shoot at rest whose linked values are what they follow; it keeps its motion. */
+  public static Shoot atRest(Shoot shoot) {
+    if (shoot.motion().links().isEmpty()) {
+      return shoot;
+    }
+    Lists lists = new Lists(shoot);
+    lists.follow(shoot.motion());
+    return lists.shoot().with(shoot.motion());
   }
 
   /** Says which track cannot be. */
@@ -46,6 +57,27 @@ public final class ShootAtTime {
         tried(still, track, kind);
       } catch (ImpossibleValue e) {
         throw e.within(at + ".keys");
+      }
+    }
+    checkLinks(still, motion);
+  }
+
+  private static void checkLinks(Shoot still, Motion motion) {
+    for (int i = 0; i < motion.links().size(); i++) {
+      Link link = motion.links().get(i);
+      String at = "motion.links[" + i + "]";
+      Place.Kind kind = new Lists(still).kind(link.place());
+      if (kind == null) {
+        throw new ImpossibleValue(
+            at + ".place", link.place(), "a value of an entry that is there, by its id");
+      }
+      if (new Lists(still).kind(link.from()) != kind) {
+        throw new ImpossibleValue(at + ".from", link.from(), "a value of the same kind");
+      }
+      try {
+        new Lists(still).follow(link);
+      } catch (ImpossibleValue e) {
+        throw e.within(at);
       }
     }
   }
@@ -103,6 +135,46 @@ public final class ShootAtTime {
         }
         put(track.place(), value, null);
       }
+    }
+
+    /** Puts values where they follow others; one that would go out of its range stays. */
+    void follow(Motion motion) {
+      for (Link link : motion.links()) {
+        try {
+          follow(link);
+        } catch (ImpossibleValue e) {
+          // What it follows is out of its own range at that time.
+        }
+      }
+    }
+
+    void follow(Link link) {
+      String[] parts = link.from().split("/", 3);
+      Object entry = entry(link.from());
+      String way =
+          parts[0].equals("bounce") ? link.from().substring(7) : parts.length < 3 ? "" : parts[2];
+      if (link.from().equals("masterStops")) {
+        put(link.place(), link.of(new double[] {masterStops}), null);
+        return;
+      }
+      String choice = Place.choice(entry, way);
+      double[] numbers = Place.numbers(entry, way);
+      boolean number = kind(link.from()) != Place.Kind.SWITCH;
+      put(link.place(), number ? link.of(numbers) : numbers, choice);
+    }
+
+    private Object entry(String place) {
+      String[] parts = place.split("/", 3);
+      return switch (parts[0]) {
+        case "bounce" -> bounce;
+        case "pieces" -> pieces.get(index(pieces, Piece::id, parts[1]));
+        case "materials" -> materials.get(index(materials, Material::id, parts[1]));
+        case "lights" -> lights.get(index(lights, Light::id, parts[1]));
+        case "banks" -> banks.get(index(banks, Bank::id, parts[1]));
+        case "shots" -> shots.get(index(shots, Shot::id, parts[1]));
+        case "looks" -> looks.get(index(looks, Look::id, parts[1]));
+        default -> null;
+      };
     }
 
     Place.Kind kind(String place) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Key;
+import levelember.shoot.Link;
 import levelember.shoot.Motion;
 import levelember.shoot.Track;
 import tools.jackson.databind.JsonNode;
@@ -21,7 +22,8 @@ final class MotionDocument {
         f.number("framesPerSecond", Motion.NONE.framesPerSecond()),
         f.whole("firstFrame", Motion.NONE.firstFrame()),
         f.whole("lastFrame", Motion.NONE.lastFrame()),
-        f.objects("tracks", MotionDocument::track));
+        f.objects("tracks", MotionDocument::track),
+        f.objects("links", MotionDocument::link));
   }
 
   private static Track track(Fields f) {
@@ -29,6 +31,10 @@ final class MotionDocument {
         f.text("place"),
         f.choice("after", Track.After.HOLD, Track.After.class),
         f.objects("keys", MotionDocument::key));
+  }
+
+  private static Link link(Fields f) {
+    return new Link(f.text("place"), f.text("from"), f.number("factor", 1), f.number("offset", 0));
   }
 
   private static Key key(Fields f) {
@@ -72,6 +78,15 @@ final class MotionDocument {
               .put("after", track.after().name().toLowerCase(Locale.ROOT));
       ArrayNode keys = t.putArray("keys");
       track.keys().forEach(k -> write(k, keys.addObject()));
+    }
+    ArrayNode links = to.putArray("links");
+    for (Link link : m.links()) {
+      links
+          .addObject()
+          .put("place", link.place())
+          .put("from", link.from())
+          .put("factor", link.factor())
+          .put("offset", link.offset());
     }
     return to;
   }

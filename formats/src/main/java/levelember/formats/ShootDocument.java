@@ -17,6 +17,7 @@ import levelember.shoot.Rgb;
 import levelember.shoot.Scope;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
+import levelember.shoot.ShootAtTime;
 import levelember.shoot.Shot;
 import levelember.shoot.Visibility;
 import tools.jackson.core.JacksonException;
@@ -90,7 +91,9 @@ public final class ShootDocument {
           "the file is no shoot document: it has no field \"format\": \"" + FORMAT + "\"");
     }
     boolean older = document.path("version").asInt(0) == 1;
-    return Fields.object(older ? OlderDocument.shoot(document) : document, ShootDocument::shoot);
+    Shoot read =
+        Fields.object(older ? OlderDocument.shoot(document) : document, ShootDocument::shoot);
+    return ShootAtTime.atRest(read);
   }
 
   private static Shoot shoot(Fields f) {
