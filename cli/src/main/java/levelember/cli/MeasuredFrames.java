@@ -41,7 +41,7 @@ final class MeasuredFrames {
       if (traced != shown && traced.height() == traced.fullHeight()) {
         lights
             .computeIfAbsent(shot, s -> new ArrayList<>())
-            .add(of.mix(number, view, traced, shown, frame.weights(), steady));
+            .add(of.take(number, view, traced, shown, frame.weights(), steady));
       }
     });
   }

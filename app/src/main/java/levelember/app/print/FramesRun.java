@@ -238,7 +238,7 @@ final class FramesRun implements PrintWork {
     files.moving(next, next.shot(order.shot()).orElseThrow());
     files.afterDenoising((traced, shown) -> {
       if (traced.height() == order.height() && order.denoise()) {
-        light = steady.mix(frame, film.view(), traced, shown, weights, order.frames().steady());
+        light = steady.take(frame, film.view(), traced, shown, weights, order.frames().steady());
       }
     });
     files.withPicture();

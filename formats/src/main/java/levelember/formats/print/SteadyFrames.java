@@ -58,7 +58,7 @@ public final class SteadyFrames {
    * @param steady whether it is to be mixed
    * @param shown the frame denoised; its layers are changed
    */
-  public FrameLight mix(
+  public FrameLight take(
       int frame, View view, Film traced, Film shown, float[] weights, boolean steady) {
     float[][] seen = seen(view, shown);
     float[][] own = regions(shown, seen);

@@ -47,7 +47,7 @@ class SteadyFramesTest {
       renderer.trace(view, traced, 4, () -> false);
     }
     Film shown = Denoiser.denoised(traced);
-    FrameLight light = frames.mix(number, view, traced, shown, LayerWeights.of(shoot), steady);
+    FrameLight light = frames.take(number, view, traced, shown, LayerWeights.of(shoot), steady);
     return new Frame(shown, light);
   }
 
