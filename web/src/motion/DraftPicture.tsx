@@ -25,18 +25,18 @@ export function DraftPicture({ width, height }: { width: number; height: number 
     to.height = draft.picture.height;
     to.getContext('2d')?.drawImage(draft.picture, 0, 0);
   }, [draft, shown]);
+  if (!shown) return null;
   return (
     <canvas
       ref={canvas}
       data-testid="draft-picture"
-      data-frame={shown ? frame : ''}
+      data-frame={frame}
       aria-hidden
       style={{
         position: 'absolute',
         inset: 0,
         width,
         height,
-        display: shown ? 'block' : 'none',
       }}
     />
   );

@@ -1,8 +1,5 @@
 package levelember.film;
 
-import java.io.DataInputStream;
-import java.io.DataOutputStream;
-import java.io.IOException;
 import java.util.Arrays;
 import java.util.stream.IntStream;
 import levelember.math.Colour;
@@ -30,8 +27,6 @@ public final class TemporalFilter {
 
   /** Pixels about each over which its noise is measured. */
   private static final int NOISE_REACH = 3;
-
-  private static final int MAGIC = 0x54464c31;
 
   /** Where the pixels of a frame were in the one before, and what they show. */
   public interface Before {
@@ -225,51 +220,24 @@ public final class TemporalFilter {
     return to;
   }
 
-  /** Keeps what the next frame needs. */
-  public void write(DataOutputStream to) throws IOException {
-    to.writeInt(MAGIC);
-    to.writeInt(surfaces.width());
-    to.writeInt(surfaces.rows());
-    to.writeInt(light.length);
-    for (int k = 0; k < light.length; k++) {
-      floats(light[k], to);
-      floats(counts[k], to);
-    }
-    floats(surfaces.data(), to);
-    for (int piece : surfaces.pieces()) {
-      to.writeInt(piece);
-    }
+  /**
+   * What the next frame needs of those before it.
+   *
+   * @param surfaces what the frame's pixels show
+   * @param light of every layer, three floats a pixel, as shown
+   * @param counts of every layer, by how many frames a pixel's light is backed
+   */
+  public record State(SurfaceData surfaces, float[][] light, float[][] counts) {}
+
+  /** What is kept now; not to be changed. */
+  public State state() {
+    return new State(surfaces, light, counts);
   }
 
   /** Goes on from what was kept. */
-  public void read(DataInputStream from) throws IOException {
-    if (from.readInt() != MAGIC) {
-      throw new IOException("no kept frame");
-    }
-    int width = from.readInt(), height = from.readInt(), layers = from.readInt();
-    light = new float[layers][3 * width * height];
-    counts = new float[layers][width * height];
-    for (int k = 0; k < layers; k++) {
-      floats(light[k], from);
-      floats(counts[k], from);
-    }
-    SurfaceData data = new SurfaceData(width, 0, height);
-    floats(data.data(), from);
-    for (int i = 0; i < data.pieces().length; i++) {
-      data.pieces()[i] = from.readInt();
-    }
-    surfaces = data;
-  }
-
-  private static void floats(float[] values, DataOutputStream to) throws IOException {
-    for (float v : values) {
-      to.writeFloat(v);
-    }
-  }
-
-  private static void floats(float[] values, DataInputStream from) throws IOException {
-    for (int i = 0; i < values.length; i++) {
-      values[i] = from.readFloat();
-    }
+  public void resume(State state) {
+    surfaces = state.surfaces;
+    light = state.light;
+    counts = state.counts;
   }
 }

@@ -24,7 +24,8 @@ class BeginningAShootTest extends ChromiumTest {
     choose("New shoot");
     assertThat(page).hasURL(Pattern.compile(".*#/new-shoot.*"));
     shootMenu();
-    Locator name = page.getByLabel("Name of the shoot");
+    Locator name =
+        page.getByLabel("Name of the shoot", new Page.GetByLabelOptions().setExact(true));
     name.fill("Still life");
     name.press("Enter");
     assertThat(button("Undo: Name the shoot Still life")).isVisible();

@@ -87,7 +87,7 @@ class BuildingARigTest extends ChromiumTest {
   void aHighlightIsPlacedByPointingAndLeftByEscape() {
     finished();
     strip("Rim strip").click();
-    Locator x = page.getByLabel("Position X");
+    Locator x = page.getByLabel("Position X", new Page.GetByLabelOptions().setExact(true));
     String was = x.inputValue();
     BoundingBox box = page.locator("main canvas").boundingBox();
     double middleX = box.x + 0.5 * box.width, middleY = box.y + 0.4 * box.height;
@@ -126,7 +126,8 @@ class BuildingARigTest extends ChromiumTest {
     Locator mark = page.locator("[data-light-mark=rim]");
     strip("Rim strip").click();
     BoundingBox box = settled(mark.locator("circle").first());
-    String was = page.getByLabel("Position X").inputValue();
+    String was =
+        page.getByLabel("Position X", new Page.GetByLabelOptions().setExact(true)).inputValue();
     double x = box.x + box.width / 2, y = box.y + box.height / 2;
     page.mouse().move(x, y);
     page.mouse().down();
@@ -136,7 +137,10 @@ class BuildingARigTest extends ChromiumTest {
         .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(WAIT));
     page.mouse().up();
     assertThat(button("Undo: Move Rim strip")).isVisible();
-    double now = Double.parseDouble(page.getByLabel("Position X").inputValue());
+    double now =
+        Double.parseDouble(
+            page.getByLabel("Position X", new Page.GetByLabelOptions().setExact(true))
+                .inputValue());
     assertThat(now).isGreaterThan(Double.parseDouble(was) + 0.1);
     undo("Move Rim strip");
     tab("Picture").click();
@@ -148,7 +152,8 @@ class BuildingARigTest extends ChromiumTest {
     strip("Fill softbox").click();
     assertThat(page.getByText("Mirror image of Key softbox")).isVisible();
     button("Unlink").click();
-    assertThat(page.getByLabel("Position X")).hasValue("1.25");
+    assertThat(page.getByLabel("Position X", new Page.GetByLabelOptions().setExact(true)))
+        .hasValue("1.25");
     undo("Unlink Fill softbox");
     assertThat(page.getByText("Mirror image of Key softbox")).isVisible();
   }

@@ -124,7 +124,8 @@ class LightingAShootTest extends ChromiumTest {
   void aShootIsBroughtInAndItsPictureArrivesAndGetsFiner() throws Exception {
     Path file = Files.createTempFile(home, "shoot", ".ember");
     Files.write(file, TestStudio.named("Winter window").write());
-    page.getByLabel("Shoot to import").setInputFiles(file);
+    page.getByLabel("Shoot to import", new Page.GetByLabelOptions().setExact(true))
+        .setInputFiles(file);
     assertThat(page).hasTitle("Winter window · Level Ember");
     assertThat(page).hasURL(Pattern.compile(".*#/winter-window.*"));
     page.waitForFunction(
@@ -143,7 +144,8 @@ class LightingAShootTest extends ChromiumTest {
     button("Set").click();
     Path file = Files.createTempFile("sail", ".gltf");
     Files.writeString(file, SAIL);
-    page.getByLabel("Model to import").setInputFiles(file);
+    page.getByLabel("Model to import", new Page.GetByLabelOptions().setExact(true))
+        .setInputFiles(file);
     Locator report = page.getByRole(AriaRole.DIALOG);
     assertThat(report.innerText()).contains("1 piece of 1 triangles", "1 × 1 × 0 m");
     button("Keep").click();
@@ -260,7 +262,10 @@ class LightingAShootTest extends ChromiumTest {
     Locator laid =
         page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Colour picture"));
     assertThat(laid).isVisible();
-    assertThat(page.getByLabel("Across a metre, colour picture")).hasValue("1.667");
+    assertThat(
+            page.getByLabel(
+                "Across a metre, colour picture", new Page.GetByLabelOptions().setExact(true)))
+        .hasValue("1.667");
     button("Undo: Pictures of Marsh green lacquer").click();
     assertThat(laid).hasCount(0);
   }
@@ -270,7 +275,8 @@ class LightingAShootTest extends ChromiumTest {
     Path file = Files.createTempFile(home, "broken", ".ember");
     String document = new String(ShootDocument.write(TestStudio.named("Broken").shoot()), UTF_8);
     Files.writeString(file, document.replaceFirst("\"name\"", "\"gloom\" : 1, \"name\""));
-    page.getByLabel("Shoot to import").setInputFiles(file);
+    page.getByLabel("Shoot to import", new Page.GetByLabelOptions().setExact(true))
+        .setInputFiles(file);
     assertThat(page.getByText(Pattern.compile("gloom is unknown"))).isVisible();
   }
 

@@ -138,7 +138,8 @@ class WearingALookTest extends ChromiumTest {
   void aLookIsCopiedWornComparedAndDeleted() {
     button("Duplicate look").click();
     assertThat(button("Undo: Copy the look Catalogue")).isVisible(patient());
-    assertThat(page.getByLabel("Name of the look")).hasValue("Catalogue 2");
+    assertThat(page.getByLabel("Name of the look", new Page.GetByLabelOptions().setExact(true)))
+        .hasValue("Catalogue 2");
     tab("Looks").click();
     Locator wall =
         page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Looks of this shoot"));
@@ -146,7 +147,8 @@ class WearingALookTest extends ChromiumTest {
     wall.getByText("Old brass").click();
     assertThat(button("Undo: Wear Old brass")).isVisible(patient());
     wall.getByText("Catalogue 2").click();
-    assertThat(page.getByLabel("Name of the look")).hasValue("Catalogue 2");
+    assertThat(page.getByLabel("Name of the look", new Page.GetByLabelOptions().setExact(true)))
+        .hasValue("Catalogue 2");
     button("Delete the look").click();
     assertThat(wall.getByRole(AriaRole.BUTTON)).hasCount(2);
     undo("Delete the look Catalogue 2");
@@ -188,7 +190,7 @@ class WearingALookTest extends ChromiumTest {
     page.mouse().up();
     undo("Curve of Catalogue");
     byte[] lut = "LUT_1D_SIZE 2\n1 1 1\n0 0 0\n".getBytes();
-    Locator file = page.getByLabel("LUT or CDL file");
+    Locator file = page.getByLabel("LUT or CDL file", new Page.GetByLabelOptions().setExact(true));
     file.setInputFiles(new FilePayload("turned.cube", "text/plain", lut));
     assertThat(button("Undo: LUT turned.cube")).isVisible(patient());
     page.waitForCondition(() -> Math.abs(shown()[0] - before) > 5);
@@ -215,7 +217,10 @@ class WearingALookTest extends ChromiumTest {
     assertThat(page.getByText("Stops from mid grey, -10 to +6.")).isVisible(patient());
     button("View: Traced").click();
     page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Stops")).click();
-    assertThat(page.getByLabel("Stops from mid grey by colour")).isVisible(patient());
+    assertThat(
+            page.getByLabel(
+                "Stops from mid grey by colour", new Page.GetByLabelOptions().setExact(true)))
+        .isVisible(patient());
     button("View: Stops").click();
     page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Traced")).click();
   }

@@ -30,17 +30,22 @@ record GltfFrame(Vec3 position, Vec3 rotationDegrees, Vec3 scale, boolean sheare
     double[] t = numbers(node.path("translation"), 3, name, 0, 0, 0);
     double[] q = numbers(node.path("rotation"), 4, name, 0, 0, 0, 1);
     double[] s = numbers(node.path("scale"), 3, name, 1, 1, 1);
+    return new GltfFrame(
+        new Vec3(t[0], t[1], t[2]),
+        turn(q),
+        new Vec3(stretch(s[0]), stretch(s[1]), stretch(s[2])),
+        false);
+  }
+
+  /** Turns about X, then Y, then Z, in degrees, of a quaternion x, y, z, w of any length. */
+  static Vec3 turn(double[] q) {
     double l = Math.sqrt(q[0] * q[0] + q[1] * q[1] + q[2] * q[2] + q[3] * q[3]);
     double x = l > 0 ? q[0] / l : 0, y = l > 0 ? q[1] / l : 0, z = l > 0 ? q[2] / l : 0;
     double w = l > 0 ? q[3] / l : 1;
     Vec3 cx = new Vec3(1 - 2 * (y * y + z * z), 2 * (x * y + w * z), 2 * (x * z - w * y));
     Vec3 cy = new Vec3(2 * (x * y - w * z), 1 - 2 * (x * x + z * z), 2 * (y * z + w * x));
     Vec3 cz = new Vec3(2 * (x * z + w * y), 2 * (y * z - w * x), 1 - 2 * (x * x + y * y));
-    return new GltfFrame(
-        new Vec3(t[0], t[1], t[2]),
-        turn(cx, cy, cz),
-        new Vec3(stretch(s[0]), stretch(s[1]), stretch(s[2])),
-        false);
+    return turn(cx, cy, cz);
   }
 
   private static GltfFrame of(Vec3 x, Vec3 y, Vec3 z, Vec3 place) {

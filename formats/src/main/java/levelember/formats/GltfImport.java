@@ -23,6 +23,7 @@ import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.shoot.Texture;
+import levelember.shoot.Track;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -40,6 +41,7 @@ public final class GltfImport {
    * What was imported.
    *
    * @param pieces the first holds all others
+   * @param tracks of the file's animations
    * @param pictures files of the pictures that materials show, by name
    * @param triangles of all pieces together
    * @param sizeMetres of the box about all pieces
@@ -53,6 +55,7 @@ public final class GltfImport {
       List<Material> materials,
       List<Light> lights,
       List<Shot> shots,
+      List<Track> tracks,
       Map<String, byte[]> pictures,
       long triangles,
       Vec3 sizeMetres,
@@ -74,6 +77,8 @@ public final class GltfImport {
   private final Map<List<Integer>, double[]> boxes = new LinkedHashMap<>();
   private final Map<List<Integer>, Integer> counts = new LinkedHashMap<>();
   private final double[] least = {1e30, 1e30, 1e30}, most = {-1e30, -1e30, -1e30};
+  private final Map<Integer, String> pieceOfNode = new LinkedHashMap<>();
+  private final Map<Integer, Light> lightOfNumber = new LinkedHashMap<>();
   private final List<Camera> cameras = new ArrayList<>();
   private long triangles;
 
@@ -125,10 +130,8 @@ public final class GltfImport {
       throw new RefusedFile("the model holds no surface, light or camera that can be imported");
     }
     materials.values().forEach(this::shining);
-    JsonNode animations = GltfFile.list(gltf.json(), "animations");
-    if (!animations.isEmpty()) {
-      leave("animations: they stay in the file", animations.size());
-    }
+    List<Track> tracks =
+        new GltfAnimations(gltf, pieceOfNode, lightOfNumber, what -> leave(what, 1)).tracks();
     if (!GltfFile.list(gltf.json(), "skins").isEmpty()) {
       leave("skins: the pieces stand as they were modelled", gltf.json().path("skins").size());
     }
@@ -139,16 +142,17 @@ public final class GltfImport {
         List.copyOf(materials.values()),
         lights,
         shots,
+        tracks,
         textures.pictures(),
         triangles,
         box,
         solid ? middle() : Vec3.ZERO,
-        came(),
+        came(tracks),
         left.entrySet().stream().map(e -> e.getValue() + " " + e.getKey()).toList(),
         hints(solid, box));
   }
 
-  private List<String> came() {
+  private List<String> came(List<Track> tracks) {
     List<String> to = new ArrayList<>();
     long shaped = pieces.stream().filter(p -> p.shape() != null).count();
     to.add(
@@ -167,6 +171,9 @@ public final class GltfImport {
     }
     if (!shots.isEmpty()) {
       to.add(said(shots.size(), "shot"));
+    }
+    if (!tracks.isEmpty()) {
+      to.add(said(tracks.size(), "track") + " of motion");
     }
     return to;
   }
@@ -239,6 +246,7 @@ public final class GltfImport {
       return;
     }
     String id = id(name);
+    pieceOfNode.put(number, id);
     JsonNode parts = mesh < 0 ? null : GltfFile.list(gltf.entry("meshes", mesh), "primitives");
     boolean single = parts != null && parts.size() == 1 && GltfMeshes.solid(parts.get(0));
     pieces.add(
@@ -406,7 +414,9 @@ public final class GltfImport {
             rgb,
             false);
     double range = l.path("range").asDouble(0);
-    lights.add(range > 0 && range <= 1e6 ? made.withReach(Reach.WHOLE.fading(range)) : made);
+    Light one = range > 0 && range <= 1e6 ? made.withReach(Reach.WHOLE.fading(range)) : made;
+    lights.add(one);
+    lightOfNumber.putIfAbsent(number, one);
   }
 
   /** A cone whose light falls off between its two angles. */

@@ -18,6 +18,7 @@ public final class ModelEdit {
     brought.pieces().forEach(p -> add(to, "pieces", ShootTree.piece(p)));
     brought.lights().forEach(l -> add(to, "lights", ShootTree.light(l)));
     brought.shots().forEach(s -> add(to, "shots", ShootTree.shot(s)));
+    brought.tracks().forEach(t -> add(to, "motion/tracks", MotionDocument.tree(t)));
     return to;
   }
 
@@ -37,7 +38,7 @@ public final class ModelEdit {
         shoot.masterStops(),
         joined(shoot.shots(), brought.shots()),
         shoot.looks(),
-        shoot.motion());
+        shoot.motion().with(joined(shoot.motion().tracks(), brought.tracks())));
   }
 
   private static <T> List<T> joined(List<T> a, List<T> b) {

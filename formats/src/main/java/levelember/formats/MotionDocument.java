@@ -70,15 +70,7 @@ final class MotionDocument {
         .put("firstFrame", m.firstFrame())
         .put("lastFrame", m.lastFrame());
     ArrayNode tracks = to.putArray("tracks");
-    for (Track track : m.tracks()) {
-      ObjectNode t =
-          tracks
-              .addObject()
-              .put("place", track.place())
-              .put("after", track.after().name().toLowerCase(Locale.ROOT));
-      ArrayNode keys = t.putArray("keys");
-      track.keys().forEach(k -> write(k, keys.addObject()));
-    }
+    m.tracks().forEach(track -> tracks.add(tree(track)));
     ArrayNode links = to.putArray("links");
     for (Link link : m.links()) {
       links
@@ -88,6 +80,17 @@ final class MotionDocument {
           .put("factor", link.factor())
           .put("offset", link.offset());
     }
+    return to;
+  }
+
+  static ObjectNode tree(Track track) {
+    ObjectNode to =
+        JsonNodeFactory.instance
+            .objectNode()
+            .put("place", track.place())
+            .put("after", track.after().name().toLowerCase(Locale.ROOT));
+    ArrayNode keys = to.putArray("keys");
+    track.keys().forEach(k -> write(k, keys.addObject()));
     return to;
   }
 

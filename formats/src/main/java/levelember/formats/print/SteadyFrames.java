@@ -119,8 +119,7 @@ public final class SteadyFrames {
     Path fresh = file.resolveSibling(file.getFileName() + ".part");
     try (DataOutputStream to =
         new DataOutputStream(new BufferedOutputStream(Files.newOutputStream(fresh), 1 << 16))) {
-      to.writeInt(has);
-      filter.write(to);
+      KeptFrame.write(has, filter.state(), to);
     }
     Files.move(fresh, file, StandardCopyOption.REPLACE_EXISTING);
   }
@@ -134,7 +133,7 @@ public final class SteadyFrames {
         new DataInputStream(new BufferedInputStream(Files.newInputStream(file), 1 << 16))) {
       int of = from.readInt();
       if (of == frame - 1) {
-        filter.read(from);
+        filter.resume(KeptFrame.read(from));
         has = of;
       }
     }
