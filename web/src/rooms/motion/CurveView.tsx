@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useEffect, useRef, type PointerEvent } from 'react';
+import { useEffect, useRef, type PointerEvent, type RefObject } from 'react';
 import type { Key, Motion, Track } from '../../api/document';
 import { useDesk } from '../../live/useShoot';
 import { extent, isChosen, movedKeys, withSlope } from '../../motion/keysEdit';
@@ -9,10 +9,11 @@ import { partNames, placeName } from '../../motion/names';
 import { secondsOf } from '../../motion/time';
 import { colours, mono } from '../../theme/theme';
 import { useMotion } from './motionChoice';
+import { Playhead } from './Playhead';
+import { NAMES_WIDTH } from './TrackRows';
 import type { TimeScale } from './useTimeScale';
 import type { useTracks } from './useTracks';
 
-const NAMES_WIDTH = 188;
 const HEIGHT = 400;
 const MARGIN = 14;
 
@@ -70,25 +71,14 @@ interface Held {
   y: number;
 }
 
-/** Chosen tracks as curves: keys are dragged in time and value, free ones have slopes. */
-export function CurveView(p: { edit: ReturnType<typeof useTracks>; scale: TimeScale; x: number }) {
-  const { edit, scale } = p;
-  const { document } = useDesk();
-  const { motion } = document;
-  const chosen = useMotion((m) => m.tracks);
-  const box = useRef<SVGSVGElement>(null);
+/** Keys and slopes in the hand. */
+function useCurveDrag(
+  edit: ReturnType<typeof useTracks>,
+  scale: TimeScale,
+  motion: Motion,
+  box: RefObject<SVGSVGElement | null>,
+) {
   const held = useRef<Held | null>(null);
-  const name = (track: Track) => {
-    const { thing, value } = placeName(document, track.place);
-    return `${thing}, ${value}`;
-  };
-  const tracks = edit.tracks.filter((t) => chosen.includes(t.place));
-  const drawn = tracks.length > 0 ? tracks : edit.tracks.slice(0, 3);
-  const lines = linesOf(drawn, motion, scale, name);
-  const x = (seconds: number) => scale.x(seconds * motion.framesPerSecond);
-  const y = (line: Line, value: number) =>
-    HEIGHT - MARGIN - ((value - line.least) / (line.most - line.least)) * (HEIGHT - 2 * MARGIN);
-
   const latest = useRef({ edit, scale, motion });
   useEffect(() => {
     latest.current = { edit, scale, motion };
@@ -128,35 +118,39 @@ export function CurveView(p: { edit: ReturnType<typeof useTracks>; scale: TimeSc
       removeEventListener('pointermove', move);
       removeEventListener('pointerup', up);
     };
-  }, []);
+  }, [box]);
 
   const take = (e: PointerEvent, line: Line, key: Key, kind: Held['kind']) => {
     e.stopPropagation();
     useMotion.setState({ keys: [{ place: line.track.place, seconds: key.seconds }] });
     held.current = { line, key, kind, x: e.clientX, y: e.clientY };
   };
+  return take;
+}
+
+/** Chosen tracks as curves: keys are dragged in time and value, free ones have slopes. */
+export function CurveView(p: { edit: ReturnType<typeof useTracks>; scale: TimeScale; x: number }) {
+  const { edit, scale } = p;
+  const { document } = useDesk();
+  const { motion } = document;
+  const chosen = useMotion((m) => m.tracks);
+  const box = useRef<SVGSVGElement>(null);
+  const name = (track: Track) => {
+    const { thing, value } = placeName(document, track.place);
+    return `${thing}, ${value}`;
+  };
+  const tracks = edit.tracks.filter((t) => chosen.includes(t.place));
+  const drawn = tracks.length > 0 ? tracks : edit.tracks.slice(0, 3);
+  const lines = linesOf(drawn, motion, scale, name);
+  const x = (seconds: number) => scale.x(seconds * motion.framesPerSecond);
+  const y = (line: Line, value: number) =>
+    HEIGHT - MARGIN - ((value - line.least) / (line.most - line.least)) * (HEIGHT - 2 * MARGIN);
+
+  const take = useCurveDrag(edit, scale, motion, box);
 
   return (
     <Box sx={{ display: 'flex', height: '100%' }}>
-      <Box sx={{ width: NAMES_WIDTH, flex: 'none', px: 1.5, overflowY: 'auto' }}>
-        {lines.map((line, i) => (
-          <Box key={line.name} sx={{ display: 'flex', gap: 1, alignItems: 'center', height: 18 }}>
-            <svg width="22" height="6" aria-hidden style={{ flex: 'none' }}>
-              <line
-                x2="22"
-                y1="3"
-                y2="3"
-                stroke={LINES[i % LINES.length]!.ink}
-                strokeDasharray={LINES[i % LINES.length]!.dash}
-                strokeWidth="2"
-              />
-            </svg>
-            <Typography variant="caption" noWrap title={line.name}>
-              {line.name}
-            </Typography>
-          </Box>
-        ))}
-      </Box>
+      <LineNames lines={lines} />
       <Box sx={{ flex: 1, minWidth: 0, position: 'relative' }}>
         <svg
           ref={box}
@@ -198,18 +192,33 @@ export function CurveView(p: { edit: ReturnType<typeof useTracks>; scale: TimeSc
         )}
         <Slopes lines={lines} edit={edit} x={x} y={y} scale={scale} motion={motion} take={take} />
         {lines.length > 0 && <Bounds line={lines[0]!} many={drawn.length > 1} />}
-        <Box
-          aria-hidden
-          sx={{
-            position: 'absolute',
-            left: p.x,
-            top: 0,
-            bottom: 0,
-            borderLeft: `1px solid ${colours.ember}`,
-            pointerEvents: 'none',
-          }}
-        />
+        <Playhead x={p.x} width={scale.width} />
       </Box>
+    </Box>
+  );
+}
+
+/** What the lines are of, with their inks and dashes. */
+function LineNames({ lines }: { lines: Line[] }) {
+  return (
+    <Box sx={{ width: NAMES_WIDTH, flex: 'none', px: 1.5, overflowY: 'auto' }}>
+      {lines.map((line, i) => (
+        <Box key={line.name} sx={{ display: 'flex', gap: 1, alignItems: 'center', height: 18 }}>
+          <svg width="22" height="6" aria-hidden style={{ flex: 'none' }}>
+            <line
+              x2="22"
+              y1="3"
+              y2="3"
+              stroke={LINES[i % LINES.length]!.ink}
+              strokeDasharray={LINES[i % LINES.length]!.dash}
+              strokeWidth="2"
+            />
+          </svg>
+          <Typography variant="caption" noWrap title={line.name}>
+            {line.name}
+          </Typography>
+        </Box>
+      ))}
     </Box>
   );
 }
