@@ -7,7 +7,7 @@ import { KeyMark } from '../motion/KeyMark';
 export function LevelKey({ id, name, level }: { id: string; name: string; level: number }) {
   const { document } = useDesk();
   return (
-    <Box sx={{ position: 'absolute', left: -2, top: 1, width: 14, height: 14 }}>
+    <Box sx={{ position: 'absolute', left: -8, top: 1, width: 14, height: 14 }}>
       <KeyMark
         name={`Level of ${name}`}
         writes={() => [setField(document, 'lights', id, 'levelStops', level + 1)]}
