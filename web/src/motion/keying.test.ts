@@ -3,7 +3,7 @@ import type { Operation, ShootDocument, Track } from '../api/document';
 import { patched } from '../api/patch';
 import { atRest } from './atRest';
 import { documentAt, keyed, keyedAt, toggled } from './keying';
-import { keyableWays, placesOf, valueOf } from './place';
+import { keyablePaths, placesOf, valueOf } from './place';
 import { newTrack, withKey } from './track';
 
 const level = withKey(newTrack('lights/key/levelStops', 0, 0), 2, 4);
@@ -114,14 +114,14 @@ test('places are found by what an edit would change', () => {
 });
 
 test('what can be keyed of a thing is its numbers, triples and switches', () => {
-  expect(keyableWays(shoot([]).lights[0])).toEqual([
+  expect(keyablePaths(shoot([]).lights[0])).toEqual([
     'levelStops',
     'position',
     'muted',
     'colour/kelvin',
     'colour/tint',
   ]);
-  expect(keyableWays({ id: 'a', seed: 4, name: 'A', copies: null })).toEqual([]);
+  expect(keyablePaths({ id: 'a', seed: 4, name: 'A', copies: null })).toEqual([]);
 });
 
 test('a linked value is what it follows, keyed or not', () => {

@@ -49,7 +49,7 @@ function spelled(name: string): string {
 }
 
 /** What a value within an entry is called. */
-export function wayName(way: string): string {
+export function valueName(way: string): string {
   const known = WORDS[way];
   if (known) return known;
   const steps = way.split('/');
@@ -72,11 +72,11 @@ export function placeName(document: ShootDocument, place: string): PlaceName {
   const [list = '', id = '', ...way] = place.split('/');
   if (way.length === 0 || list === 'bounce') {
     const rest = list === 'bounce' ? place.slice('bounce/'.length) : place;
-    return { thing: list === 'bounce' ? 'Bounced light' : 'Desk', value: wayName(rest) };
+    return { thing: list === 'bounce' ? 'Bounced light' : 'Desk', value: valueName(rest) };
   }
   const entries = (document as unknown as Record<string, { id: string; name?: string }[]>)[list];
   const entry = entries?.find((e) => e.id === id);
-  return { thing: entry?.name ?? id, value: wayName(way.join('/')) };
+  return { thing: entry?.name ?? id, value: valueName(way.join('/')) };
 }
 
 export const AXES = ['X', 'Y', 'Z'];

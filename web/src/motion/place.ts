@@ -80,10 +80,10 @@ export function placesOf(document: ShootDocument, operations: Operation[]): stri
 const FIXED = /(^|\/)(id|seed|polar|around|candela|point|normal|step|profile)(\/|$)/;
 
 /** The ways to all numbers, triples and switches of an entry that can be keyed. */
-export function keyableWays(entry: unknown, way = ''): string[] {
+export function keyablePaths(entry: unknown, way = ''): string[] {
   if (FIXED.test(way)) return [];
   if (isTriple(entry) || typeof entry === 'number' || typeof entry === 'boolean') return [way];
   if (entry === null || typeof entry !== 'object') return [];
   const more = Array.isArray(entry) && entry.length > 8 ? [] : Object.entries(entry as Node);
-  return more.flatMap(([key, value]) => keyableWays(value, way === '' ? key : `${way}/${key}`));
+  return more.flatMap(([key, value]) => keyablePaths(value, way === '' ? key : `${way}/${key}`));
 }

@@ -8,8 +8,8 @@ import type { ShootDocument } from '../../api/document';
 import { useChoice } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
 import { toggled } from '../../motion/keying';
-import { placeName, wayName } from '../../motion/names';
-import { keyableWays, valueOf } from '../../motion/place';
+import { placeName, valueName } from '../../motion/names';
+import { keyablePaths, valueOf } from '../../motion/place';
 import { secondsOf, useTime } from '../../motion/time';
 import { useMotion } from './motionChoice';
 
@@ -54,8 +54,8 @@ export function offered(entry: unknown): string[] {
     const i = FIRST.indexOf(way);
     return i < 0 ? FIRST.length : i;
   };
-  return keyableWays(entry).sort(
-    (a, b) => rank(a) - rank(b) || wayName(a).localeCompare(wayName(b)),
+  return keyablePaths(entry).sort(
+    (a, b) => rank(a) - rank(b) || valueName(a).localeCompare(valueName(b)),
   );
 }
 
@@ -120,7 +120,7 @@ export function PlacePicker({ text, taken, fits, onPick }: PickerProps) {
                 )
                 .map((way) => (
                   <MenuItem key={way} onClick={() => pick(way)}>
-                    {wayName(way)}
+                    {valueName(way)}
                   </MenuItem>
                 )),
             ]

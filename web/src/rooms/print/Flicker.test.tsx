@@ -14,16 +14,16 @@ const frames = {
   last: 9,
   every: 8,
   runningSeeds: false,
-  steady: false,
+  temporalFilter: false,
   movies: ['mp4' as const],
 };
 const order = { ...usualOrder('wide'), frames };
 
-function shown(steady: boolean) {
+function shown(temporalFilter: boolean) {
   const document = { lights: [{ id: 'key', name: 'Key' }] } as unknown as ShootDocument;
   const job = {
     id: 3,
-    order: { ...order, frames: { ...frames, steady } },
+    order: { ...order, frames: { ...frames, temporalFilter } },
     files: ['a.png'],
     ended: null,
   } as unknown as PrintJob;
@@ -44,8 +44,8 @@ afterEach(() => {
 test('names the light, the frames, the place and the reason, and orders the mend', async () => {
   vi.spyOn(api, 'flickerOf').mockResolvedValue({
     frames: 9,
-    traced: 0.0123,
-    shown: 0.0123,
+    perFrame: 0.0123,
+    filtered: 0.0123,
     lights: [
       {
         light: 'key',
@@ -54,40 +54,40 @@ test('names the light, the frames, the place and the reason, and orders the mend
         worst: 4,
         x: 0.1,
         y: 0.9,
-        traced: 0.071,
-        shown: 0.071,
+        perFrame: 0.071,
+        filtered: 0.071,
       },
     ],
   });
   shown(false);
-  expect(
-    await screen.findByText('Frames are 1.2 % off their neighbours by themselves.'),
-  ).toBeInTheDocument();
+  expect(await screen.findByText('Frames are 1.2 % off their neighbours.')).toBeInTheDocument();
   const found = screen.getByRole('group', { name: 'Flicker of Key' });
   expect(found).toHaveTextContent('Frames 3 to 5, 8; most in 4, bottom left: 7.1 % of the light');
   expect(found).toHaveTextContent('too few photons');
-  await userEvent.click(screen.getByRole('button', { name: 'Order again, steady' }));
-  expect(usePrintChoice.getState().order?.frames?.steady).toBe(true);
+  await userEvent.click(
+    screen.getByRole('button', { name: 'Order again with temporal denoising' }),
+  );
+  expect(usePrintChoice.getState().order?.frames?.temporalFilter).toBe(true);
   expect(usePrintChoice.getState().job).toBeNull();
 });
 
-test('says that nothing flickers, and what steadying did', async () => {
+test('says that nothing flickers, and what temporal denoising did', async () => {
   vi.spyOn(api, 'flickerOf').mockResolvedValue({
     frames: 9,
-    traced: 0.01,
-    shown: 0.002,
+    perFrame: 0.01,
+    filtered: 0.002,
     lights: [],
   });
   shown(true);
   expect(await screen.findByText('No light flickers.')).toBeInTheDocument();
-  expect(screen.getByText(/0.20 % steadied/)).toBeInTheDocument();
+  expect(screen.getByText(/0.20 % after temporal denoising/)).toBeInTheDocument();
   expect(screen.queryByRole('button')).toHaveTextContent('Flicker');
 });
 
-test('what is steady already gets more samples, or less noise', () => {
-  const steady = { ...order, frames: { ...frames, steady: true } };
-  expect(mended({ ...steady, noisePercent: 3 }).order.noisePercent).toBe(1.5);
-  expect(mended({ ...steady, noisePercent: 0, samples: 16 }).order.samples).toBe(64);
+test('what is denoised over time already gets more samples, or less noise', () => {
+  const filtered = { ...order, frames: { ...frames, temporalFilter: true } };
+  expect(mended({ ...filtered, noisePercent: 3 }).order.noisePercent).toBe(1.5);
+  expect(mended({ ...filtered, noisePercent: 0, samples: 16 }).order.samples).toBe(64);
 });
 
 test('frames and places are said in words', () => {

@@ -38,13 +38,13 @@ export function placeText(x: number, y: number): string {
   return [down, across].filter(Boolean).join(' ') || 'middle';
 }
 
-/** The order that mends what flickers: steadied where it is not yet, else with more samples. */
+/** The order that mends what flickers: denoised over time where it is not yet, else with more samples. */
 export function mended(order: PrintOrder): { order: PrintOrder; text: string } {
   const { frames } = order;
-  if (frames && !frames.steady) {
+  if (frames && !frames.temporalFilter) {
     return {
-      order: { ...order, denoise: true, frames: { ...frames, steady: true } },
-      text: 'Order again, steady',
+      order: { ...order, denoise: true, frames: { ...frames, temporalFilter: true } },
+      text: 'Order again with temporal denoising',
     };
   }
   return order.noisePercent > 0
@@ -79,8 +79,10 @@ export function Flicker({ job }: { job: PrintJob }) {
       {data && data.frames >= 3 && (
         <>
           <Typography variant="caption" color="text.secondary" component="p">
-            {`Frames are ${percent(data.traced)} off their neighbours by themselves`}
-            {job.order.frames?.steady ? `, ${percent(data.shown)} steadied.` : '.'}
+            {`Frames are ${percent(data.perFrame)} off their neighbours`}
+            {job.order.frames?.temporalFilter
+              ? `, ${percent(data.filtered)} after temporal denoising.`
+              : '.'}
           </Typography>
           {data.lights.length === 0 && (
             <Typography variant="caption">No light flickers.</Typography>
@@ -96,8 +98,10 @@ export function Flicker({ job }: { job: PrintJob }) {
                 {name(f.light)}
               </Typography>
               <Typography variant="caption" component="div" color="text.secondary">
-                {`Frames ${framesText(f.frames)}; most in ${f.worst}, ${placeText(f.x, f.y)}: ${percent(f.traced)} of the light there`}
-                {job.order.frames?.steady ? `, ${percent(f.shown)} steadied. ` : '. '}
+                {`Frames ${framesText(f.frames)}; most in ${f.worst}, ${placeText(f.x, f.y)}: ${percent(f.perFrame)} of the light there`}
+                {job.order.frames?.temporalFilter
+                  ? `, ${percent(f.filtered)} after temporal denoising. `
+                  : '. '}
                 {REASONS[f.reason]}
               </Typography>
             </Box>

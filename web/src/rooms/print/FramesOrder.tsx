@@ -1,14 +1,12 @@
 import Box from '@mui/material/Box';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import Typography from '@mui/material/Typography';
 import type { FrameOrder, MovieFormat, PrintOrder } from '../../api/document';
-import { NumberField } from '../../controls/NumberField';
 import { PlainSelect } from '../../controls/PlainSelect';
 import type { Quantity } from '../../controls/quantity';
 import { SwitchOf } from '../../controls/SwitchOf';
 import { useDesk } from '../../live/useShoot';
 import { timeText, useTime } from '../../motion/time';
+import { Amount, Check } from './orderFields';
 import { isOfFrames, toggled } from './order';
 
 const frame: Quantity = { unit: '', least: -1e6, most: 1e6, step: 1, digits: 0 };
@@ -33,7 +31,7 @@ export function FramesOrder({ order, set }: Props) {
     last: motion.lastFrame,
     every: 8,
     runningSeeds: false,
-    steady: true,
+    temporalFilter: true,
     movies: ['mp4'],
   };
   const change = (part: Partial<FrameOrder>) => set({ frames: { ...frames, ...part } });
@@ -47,13 +45,11 @@ export function FramesOrder({ order, set }: Props) {
       },
     });
   const number = (label: string, field: 'first' | 'last' | 'every', quantity: Quantity) => (
-    <NumberField
+    <Amount
       label={label}
       value={frames[field]}
       quantity={quantity}
-      onTry={(v) => change({ [field]: Math.round(v) })}
-      onKeep={() => undefined}
-      onLeave={() => undefined}
+      onChange={(v) => change({ [field]: Math.round(v) })}
     />
   );
   return (
@@ -72,7 +68,8 @@ export function FramesOrder({ order, set }: Props) {
           <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 1.5, mt: 1 }}>
             {number('From', 'first', frame)}
             {number('To', 'last', frame)}
-            {!frames.steady && number('First every', 'every', { ...frame, least: 1, most: 1000 })}
+            {!frames.temporalFilter &&
+              number('First every', 'every', { ...frame, least: 1, most: 1000 })}
           </Box>
           <Box
             role="group"
@@ -80,26 +77,22 @@ export function FramesOrder({ order, set }: Props) {
             sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr' }}
           >
             {MOVIES.map(([movie, text]) => (
-              <FormControlLabel
+              <Check
                 key={movie}
-                control={
-                  <Checkbox
-                    size="small"
-                    checked={frames.movies.includes(movie)}
-                    onChange={() => change({ movies: toggled(frames.movies, movie) })}
-                    sx={{ p: 0.5 }}
-                  />
-                }
                 label={text}
-                sx={{ mr: 0, '& .MuiFormControlLabel-label': { fontSize: 12 } }}
+                on={frames.movies.includes(movie)}
+                onChange={() => change({ movies: toggled(frames.movies, movie) })}
               />
             ))}
           </Box>
           <SwitchOf
-            label="Steady, without flicker"
-            on={frames.steady && order.denoise}
-            onChange={(steady) =>
-              set({ frames: { ...frames, steady }, denoise: steady || order.denoise })
+            label="Temporal denoising"
+            on={frames.temporalFilter && order.denoise}
+            onChange={(temporalFilter) =>
+              set({
+                frames: { ...frames, temporalFilter },
+                denoise: temporalFilter || order.denoise,
+              })
             }
           />
           <SwitchOf

@@ -1,7 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { enqueueSnackbar } from 'notistack';
@@ -9,9 +7,7 @@ import { useState } from 'react';
 import { api } from '../../api/client';
 import type { PrintOrder } from '../../api/document';
 import { Fold } from '../../controls/Fold';
-import { NumberField } from '../../controls/NumberField';
 import { PlainSelect } from '../../controls/PlainSelect';
-import type { Quantity } from '../../controls/quantity';
 import { SwitchOf } from '../../controls/SwitchOf';
 import { TextOf } from '../../controls/TextOf';
 import { useChosenShot } from '../../frame/useChosenShot';
@@ -38,6 +34,7 @@ import {
   withPass,
   type Goal,
 } from './order';
+import { Amount, Check } from './orderFields';
 import { usePrintChoice } from './usePrints';
 
 /** The order of a print: shots, size, how clean, passes, files. */
@@ -84,35 +81,6 @@ export function OrderDetails() {
 interface Part {
   order: PrintOrder;
   set: (part: Partial<PrintOrder>) => void;
-}
-
-/** A number of the order, which is nobody's but the order's until it is sent. */
-function Amount(p: {
-  label: string;
-  value: number;
-  quantity: Quantity;
-  onChange: (v: number) => void;
-}) {
-  return (
-    <NumberField
-      label={p.label}
-      value={p.value}
-      quantity={p.quantity}
-      onTry={p.onChange}
-      onKeep={() => undefined}
-      onLeave={() => undefined}
-    />
-  );
-}
-
-function Check(p: { label: string; on: boolean; onChange: () => void }) {
-  return (
-    <FormControlLabel
-      control={<Checkbox size="small" checked={p.on} onChange={p.onChange} sx={{ p: 0.5 }} />}
-      label={p.label}
-      sx={{ mr: 0, '& .MuiFormControlLabel-label': { fontSize: 12 } }}
-    />
-  );
 }
 
 function Shots({ wanted }: { wanted: string[] }) {
@@ -226,7 +194,10 @@ function Clean({ order, set }: Part) {
         onChange={(denoise) =>
           set({
             denoise,
-            frames: order.frames && { ...order.frames, steady: order.frames.steady && denoise },
+            frames: order.frames && {
+              ...order.frames,
+              temporalFilter: order.frames.temporalFilter && denoise,
+            },
           })
         }
       />

@@ -218,13 +218,20 @@ test('of a shoot that moves a still is that of the frame that is shown, or frame
     last: 72,
     every: 8,
     runningSeeds: false,
-    steady: true,
+    temporalFilter: true,
     movies: ['mp4', 'gif'],
   });
 });
 
 test('of frames that are done what changed is printed again', async () => {
-  const frames = { first: 1, last: 4, every: 1, runningSeeds: false, steady: false, movies: [] };
+  const frames = {
+    first: 1,
+    last: 4,
+    every: 1,
+    runningSeeds: false,
+    temporalFilter: false,
+    movies: [],
+  };
   jobs = [job({ state: 'done', order: { ...usualOrder('wide'), frames } })];
   usePrintChoice.setState({ job: 1 });
   const refresh = vi.spyOn(api, 'refreshPrint').mockResolvedValue(jobs[0]!);

@@ -132,7 +132,7 @@ export function atFrame(order: PrintOrder, moves: boolean, frame: number): Print
     last: frame,
     every: 1,
     runningSeeds: false,
-    steady: false,
+    temporalFilter: false,
     movies: [],
   };
   return { ...order, frames: moves ? still : null };

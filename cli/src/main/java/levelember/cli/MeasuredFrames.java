@@ -8,7 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import levelember.formats.print.PrintFiles;
-import levelember.formats.print.SteadyFrames;
+import levelember.formats.print.SequenceFilter;
 import levelember.measure.FlickerFinder;
 import levelember.measure.FlickerFinder.FrameLight;
 import levelember.shoot.Shoot;
@@ -17,31 +17,32 @@ import levelember.transport.View;
 /** Frames of shots, measured for flicker as they are rendered, and steadied where wanted. */
 final class MeasuredFrames {
   private final Shoot shoot;
-  private final boolean steady;
-  private final Map<String, SteadyFrames> shots = new HashMap<>();
+  private final boolean temporalFilter;
+  private final Map<String, SequenceFilter> shots = new HashMap<>();
   private final Map<String, List<FrameLight>> lights = new LinkedHashMap<>();
 
   /**
    * Frames of a shoot.
    *
    * @param shoot as it moves
-   * @param steady whether every frame is mixed with those before it
+   * @param temporalFilter whether every frame is mixed with those before it
    */
-  MeasuredFrames(Shoot shoot, boolean steady) {
+  MeasuredFrames(Shoot shoot, boolean temporalFilter) {
     this.shoot = shoot;
-    this.steady = steady;
+    this.temporalFilter = temporalFilter;
   }
 
   /** Has a frame measured when its files are written. */
   void measure(ShotRender.Frame frame, View view, PrintFiles files) {
     String shot = frame.shot().name();
-    SteadyFrames of = shots.computeIfAbsent(shot, s -> new SteadyFrames(shoot, frame.shot().id()));
+    SequenceFilter of =
+        shots.computeIfAbsent(shot, s -> new SequenceFilter(shoot, frame.shot().id()));
     int number = Integer.parseInt(frame.number());
     files.afterDenoising((traced, shown) -> {
       if (traced != shown && traced.height() == traced.fullHeight()) {
         lights
             .computeIfAbsent(shot, s -> new ArrayList<>())
-            .add(of.take(number, view, traced, shown, frame.weights(), steady));
+            .add(of.take(number, view, traced, shown, frame.weights(), temporalFilter));
       }
     });
   }
@@ -68,8 +69,8 @@ final class MeasuredFrames {
                 shoot.light(f.light()).orElseThrow().name(),
                 f.frames().stream().map(String::valueOf).collect(Collectors.joining(", ")),
                 f.worst(),
-                100 * f.traced(),
-                100 * f.shown(),
+                100 * f.perFrame(),
+                100 * f.filtered(),
                 reason(f.reason())));
       }
     });

@@ -152,11 +152,11 @@ final class RenderCommand implements Callable<Integer> {
   private boolean denoise;
 
   @Option(
-      names = "--steady",
+      names = "--temporal-filter",
       description =
           "with --frames and --denoise: mixes every frame with those before it, so that they do not"
               + " flicker")
-  private boolean steady;
+  private boolean temporalFilter;
 
   @Option(
       names = "--clay",
@@ -231,7 +231,7 @@ final class RenderCommand implements Callable<Integer> {
     ShotRender render =
         new ShotRender(spec.commandLine().getErr(), threads, resume, (long) (memory * (1 << 20)));
     List<Integer> wanted = frames(shoot.motion());
-    MeasuredFrames measured = frames == null ? null : new MeasuredFrames(shoot, steady);
+    MeasuredFrames measured = frames == null ? null : new MeasuredFrames(shoot, temporalFilter);
     render.frames(measured);
     try (MovieFiles movies =
         MovieFormat.of(out)
@@ -329,25 +329,16 @@ final class RenderCommand implements Callable<Integer> {
     if (layers) {
       passes.add(PrintPass.LIGHTS);
     }
-    return new PrintOrder(
-        shot.id(),
-        pixels[0],
-        pixels[1],
-        samples,
-        noise,
-        minutes,
-        denoise,
-        shot.cutOut(),
-        true,
-        1,
-        passes,
-        false,
-        new TreeSet<>(List.of(format)),
-        half ? PrintOrder.ExrDepth.HALF : PrintOrder.ExrDepth.FLOAT,
-        PrintOrder.ExrPacking.ZIP,
-        "",
-        PrintName.USUAL,
-        seed);
+    return PrintOrder.still(shot.id(), pixels[0], pixels[1], samples)
+        .with(o ->
+            o.noisePercent(noise)
+                .minutes(minutes)
+                .denoise(denoise)
+                .cutOut(shot.cutOut())
+                .passes(passes)
+                .formats(new TreeSet<>(List.of(format)))
+                .exrDepth(half ? PrintOrder.ExrDepth.HALF : PrintOrder.ExrDepth.FLOAT)
+                .seed(seed));
   }
 
   /** Where the file of a shot goes. */
@@ -391,8 +382,8 @@ final class RenderCommand implements Callable<Integer> {
                       + out.getFileName()
                       + "'");
         };
-    if (steady && (frames == null || !denoise)) {
-      throw wrong("--steady needs --frames and --denoise");
+    if (temporalFilter && (frames == null || !denoise)) {
+      throw wrong("--temporal-filter needs --frames and --denoise");
     }
     if (MovieFormat.of(out).isPresent() && frames == null) {
       throw wrong("a film needs --frames");

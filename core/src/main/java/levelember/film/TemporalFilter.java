@@ -14,7 +14,7 @@ import levelember.math.Colour;
  */
 public final class TemporalFilter {
   /** Frames that count at the most. */
-  private static final float LONGEST = 8;
+  private static final float LONGEST_HISTORY = 8;
 
   /** Standard errors of a traced pixel by which denoised light may differ and be the same. */
   private static final float SAME_LIGHT = 1f;
@@ -29,7 +29,7 @@ public final class TemporalFilter {
   private static final int NOISE_REACH = 3;
 
   /** Where the pixels of a frame were in the one before, and what they show. */
-  public interface Before {
+  public interface Reprojection {
     /**
      * The place of a pixel's surface in the frame before.
      *
@@ -37,14 +37,14 @@ public final class TemporalFilter {
      *     it had there; nothing where that is not known
      * @return whether it is known
      */
-    boolean place(int x, int y, float[] to);
+    boolean previous(int x, int y, float[] to);
   }
 
   /** What the frame before showed. */
   private SurfaceData surfaces;
 
   private float[][] light;
-  private float[][] counts;
+  private float[][] history;
 
   /** Frames that went into what is kept; 0 at the beginning. */
   public boolean begun() {
@@ -62,16 +62,18 @@ public final class TemporalFilter {
    * @param traced the frame's film
    * @param shown the same denoised; its layers are changed
    * @param now what its pixels show
-   * @param before where that was
+   * @param reprojection where that was
    */
-  public void mix(Film traced, Film shown, SurfaceData now, Before before) {
+  public void mix(Film traced, Film shown, SurfaceData now, Reprojection reprojection) {
     int layers = shown.layers(), pixels = shown.width() * shown.height();
     boolean fits = begun() && light.length == layers && surfaces.width() == now.width();
-    float[][] nextLight = new float[layers][], nextCounts = new float[layers][];
+    float[][] nextLight = new float[layers][], nextHistory = new float[layers][];
     int[] taps = fits ? new int[4 * pixels] : null;
     float[] parts = fits ? new float[4 * pixels] : null;
     if (fits) {
-      IntStream.range(0, shown.height()).parallel().forEach(y -> find(y, now, before, taps, parts));
+      IntStream.range(0, shown.height())
+          .parallel()
+          .forEach(y -> find(y, now, reprojection, taps, parts));
     }
     for (int k = 0; k < layers; k++) {
       float[] own = shown.sums(k);
@@ -81,20 +83,20 @@ public final class TemporalFilter {
         mix(traced, k, own, count, taps, parts);
       }
       nextLight[k] = own;
-      nextCounts[k] = count;
+      nextHistory[k] = count;
     }
     light = nextLight;
-    counts = nextCounts;
+    history = nextHistory;
     surfaces = now;
   }
 
   /** The pixels of the frame before that show what those of a row show, and their parts. */
-  private void find(int y, SurfaceData now, Before before, int[] taps, float[] parts) {
+  private void find(int y, SurfaceData now, Reprojection reprojection, int[] taps, float[] parts) {
     float[] place = new float[3];
     int width = now.width(), height = now.rows();
     for (int x = 0; x < width; x++) {
       int pixel = y * width + x;
-      if (!before.place(x, y, place)) {
+      if (!reprojection.previous(x, y, place)) {
         continue;
       }
       float fx = place[0] - 0.5f, fy = place[1] - 0.5f;
@@ -139,7 +141,7 @@ public final class TemporalFilter {
 
   private void mix(Film traced, int layer, float[] own, float[] count, int[] taps, float[] parts) {
     float[] error = errors(traced, layer);
-    float[] old = light[layer], oldCounts = counts[layer];
+    float[] old = light[layer], oldHistory = history[layer];
     IntStream.range(0, traced.height())
         .parallel()
         .forEach(y -> {
@@ -151,7 +153,7 @@ public final class TemporalFilter {
               r += part * old[3 * q];
               g += part * old[3 * q + 1];
               b += part * old[3 * q + 2];
-              n += part * oldCounts[q];
+              n += part * oldHistory[q];
               all += part;
             }
             if (all > 0.05f) {
@@ -160,7 +162,8 @@ public final class TemporalFilter {
               float allowed = SAME_LIGHT * error[p] + 1e-9f;
               float far = (is - was) / allowed;
               float weight =
-                  Math.min(n / all, LONGEST - 1) * (float) Math.exp(-0.5 * far * far * far * far);
+                  Math.min(n / all, LONGEST_HISTORY - 1)
+                      * (float) Math.exp(-0.5 * far * far * far * far);
               float share = 1 / (1 + weight);
               own[3 * p] = share * (own[3 * p] + weight * r / all);
               own[3 * p + 1] = share * (own[3 * p + 1] + weight * g / all);
@@ -188,33 +191,34 @@ public final class TemporalFilter {
         }
       }
     }
-    float[] across = new float[squares.length], to = new float[squares.length];
+    float[] across = box(squares, width, height, 1, width);
+    float[] to = box(across, width, height, width, height);
+    for (int i = 0; i < to.length; i++) {
+      to[i] = (float) Math.sqrt(to[i]);
+    }
+    return to;
+  }
+
+  /**
+   * Means along rows or columns.
+   *
+   * @param step between neighbours: 1 along rows, the width along columns
+   * @param length of a row or a column
+   */
+  private static float[] box(float[] values, int width, int height, int step, int length) {
+    float[] to = new float[values.length];
     IntStream.range(0, height)
         .parallel()
         .forEach(y -> {
           for (int x = 0; x < width; x++) {
+            int p = y * width + x, place = step == 1 ? x : y;
+            int first = Math.max(-NOISE_REACH, -place);
+            int last = Math.min(NOISE_REACH, length - 1 - place);
             float sum = 0;
-            int n = 0;
-            for (int i = Math.max(0, x - NOISE_REACH);
-                i <= Math.min(width - 1, x + NOISE_REACH);
-                i++, n++) {
-              sum += squares[y * width + i];
+            for (int i = first; i <= last; i++) {
+              sum += values[p + i * step];
             }
-            across[y * width + x] = sum / n;
-          }
-        });
-    IntStream.range(0, height)
-        .parallel()
-        .forEach(y -> {
-          for (int x = 0; x < width; x++) {
-            float sum = 0;
-            int n = 0;
-            for (int i = Math.max(0, y - NOISE_REACH);
-                i <= Math.min(height - 1, y + NOISE_REACH);
-                i++, n++) {
-              sum += across[i * width + x];
-            }
-            to[y * width + x] = (float) Math.sqrt(sum / n);
+            to[p] = sum / (last - first + 1);
           }
         });
     return to;
@@ -225,19 +229,19 @@ public final class TemporalFilter {
    *
    * @param surfaces what the frame's pixels show
    * @param light of every layer, three floats a pixel, as shown
-   * @param counts of every layer, by how many frames a pixel's light is backed
+   * @param history of every layer, by how many frames a pixel's light is backed
    */
-  public record State(SurfaceData surfaces, float[][] light, float[][] counts) {}
+  public record State(SurfaceData surfaces, float[][] light, float[][] history) {}
 
   /** What is kept now; not to be changed. */
   public State state() {
-    return new State(surfaces, light, counts);
+    return new State(surfaces, light, history);
   }
 
   /** Goes on from what was kept. */
   public void resume(State state) {
     surfaces = state.surfaces;
     light = state.light;
-    counts = state.counts;
+    history = state.history;
   }
 }

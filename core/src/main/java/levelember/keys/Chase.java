@@ -22,8 +22,8 @@ public record Chase(String of, double everySeconds, boolean stays) implements Ke
   }
 
   @Override
-  public List<Track> tracks(Shoot shoot, Stretch over) {
-    String bank = Found.bank(shoot, of).id();
+  public List<Track> tracks(Shoot shoot, TimeRange over) {
+    String bank = Entries.bank(shoot, of).id();
     List<Light> lights =
         shoot.lights().stream().filter(light -> bank.equals(light.bank())).toList();
     if (lights.isEmpty()) {

@@ -22,8 +22,8 @@ public record Dolly(String of, double metres) implements KeyMaker {
   }
 
   @Override
-  public List<Track> tracks(Shoot shoot, Stretch over) {
-    Shot shot = Found.shot(shoot, of);
+  public List<Track> tracks(Shoot shoot, TimeRange over) {
+    Shot shot = Entries.shot(shoot, of);
     Vec3 way = shot.aim().minus(shot.position());
     if (metres >= way.length()) {
       throw new ImpossibleValue("metres", metres, "less than to the aim, " + way.length() + " m");

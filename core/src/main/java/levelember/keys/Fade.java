@@ -16,8 +16,8 @@ public record Fade(String of, boolean out) implements KeyMaker {
   private static final double DARK_STOPS = -10;
 
   @Override
-  public List<Track> tracks(Shoot shoot, Stretch over) {
-    double level = Found.light(shoot, of).levelStops();
+  public List<Track> tracks(Shoot shoot, TimeRange over) {
+    double level = Entries.light(shoot, of).levelStops();
     double dark = out ? over.to() : over.from();
     Key up = Key.of(out ? over.from() : over.to(), Span.EASED, level);
     Key down = Key.of(dark, Span.EASED, DARK_STOPS);

@@ -38,8 +38,8 @@ public record Flicker(String of, Kind kind, double stops, long seed) implements 
   }
 
   @Override
-  public List<Track> tracks(Shoot shoot, Stretch over) {
-    double level = Found.light(shoot, of).levelStops();
+  public List<Track> tracks(Shoot shoot, TimeRange over) {
+    double level = Entries.light(shoot, of).levelStops();
     SplittableRandom random = new SplittableRandom(seed);
     Keys keys = new Keys(over, level);
     switch (kind) {
@@ -87,12 +87,12 @@ public record Flicker(String of, Kind kind, double stops, long seed) implements 
 
   /** Keys of a level as time goes on, each on a frame of its own. */
   private static final class Keys {
-    private final Stretch over;
+    private final TimeRange over;
     private final double level;
     private final List<Key> keys = new ArrayList<>();
     private double now;
 
-    Keys(Stretch over, double level) {
+    Keys(TimeRange over, double level) {
       this.over = over;
       this.level = level;
       now = over.from();

@@ -29,10 +29,10 @@ public sealed interface KeyMaker
    * @param over the seconds that it takes
    * @throws ImpossibleValue when what it is made for is not there
    */
-  List<Track> tracks(Shoot shoot, Stretch over);
+  List<Track> tracks(Shoot shoot, TimeRange over);
 
   /** A shoot's motion with the tracks of a move in place of what its places had before. */
-  static Motion with(Shoot shoot, KeyMaker maker, Stretch over) {
+  static Motion with(Shoot shoot, KeyMaker maker, TimeRange over) {
     List<Track> made = maker.tracks(shoot, over);
     Set<String> places = made.stream().map(Track::place).collect(Collectors.toSet());
     List<Track> all = new ArrayList<>(shoot.motion().tracks());

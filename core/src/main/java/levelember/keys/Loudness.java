@@ -31,8 +31,8 @@ public record Loudness(String of, double stops, List<Double> loudness) implement
   }
 
   @Override
-  public List<Track> tracks(Shoot shoot, Stretch over) {
-    double level = Found.light(shoot, of).levelStops();
+  public List<Track> tracks(Shoot shoot, TimeRange over) {
+    double level = Entries.light(shoot, of).levelStops();
     double loudest = loudness.stream().mapToDouble(v -> v).max().orElseThrow();
     int frames =
         Math.min(loudness.size(), (int) Math.rint(over.length() * over.framesPerSecond()) + 1);

@@ -20,8 +20,8 @@ public record OnOff(String of, double onSeconds, double offSeconds) implements K
   }
 
   @Override
-  public List<Track> tracks(Shoot shoot, Stretch over) {
-    Found.light(shoot, of);
+  public List<Track> tracks(Shoot shoot, TimeRange over) {
+    Entries.light(shoot, of);
     double off = over.from() + onSeconds, again = off + offSeconds;
     return List.of(
         new Track(

@@ -24,8 +24,8 @@ public record Orbit(String of, double degrees) implements KeyMaker {
   }
 
   @Override
-  public List<Track> tracks(Shoot shoot, Stretch over) {
-    Shot shot = Found.shot(shoot, of);
+  public List<Track> tracks(Shoot shoot, TimeRange over) {
+    Shot shot = Entries.shot(shoot, of);
     Vec3 centre = shot.aim(), arm = shot.position().minus(centre);
     int spans = Math.max(1, (int) Math.ceil(Math.abs(degrees) / STEP_DEGREES));
     double turn = Math.toRadians(degrees), rate = turn / over.length();

@@ -21,8 +21,8 @@ public record Pulse(String of, double everySeconds, double stops) implements Key
   }
 
   @Override
-  public List<Track> tracks(Shoot shoot, Stretch over) {
-    double level = Found.light(shoot, of).levelStops();
+  public List<Track> tracks(Shoot shoot, TimeRange over) {
+    double level = Entries.light(shoot, of).levelStops();
     double low = Math.max(-10, level - stops);
     List<Key> keys = new ArrayList<>();
     keys.add(Key.of(over.from(), Span.EASED, level));

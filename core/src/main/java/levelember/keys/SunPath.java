@@ -48,8 +48,8 @@ public record SunPath(
   }
 
   @Override
-  public List<Track> tracks(Shoot shoot, Stretch over) {
-    Light light = Found.light(shoot, of);
+  public List<Track> tracks(Shoot shoot, TimeRange over) {
+    Light light = Entries.light(shoot, of);
     return switch (light.emitter()) {
       case Emitter.Sky sky when sky.daylight().when() != null ->
           List.of(
@@ -63,7 +63,7 @@ public record SunPath(
     };
   }
 
-  private List<Track> sky(Stretch over) {
+  private List<Track> sky(TimeRange over) {
     List<Key> headings = new ArrayList<>(), heights = new ArrayList<>();
     double last = Double.NaN;
     for (int i = 0; i <= steps(); i++) {
@@ -83,7 +83,7 @@ public record SunPath(
   }
 
   /** A sun shines from its position towards its aim. */
-  private List<Track> sun(Light light, Stretch over) {
+  private List<Track> sun(Light light, TimeRange over) {
     double distance = light.position().minus(light.aim()).length();
     List<Key> keys = new ArrayList<>();
     for (int i = 0; i <= steps(); i++) {

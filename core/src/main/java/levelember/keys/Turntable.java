@@ -19,8 +19,8 @@ public record Turntable(String of, double turns) implements KeyMaker {
   }
 
   @Override
-  public List<Track> tracks(Shoot shoot, Stretch over) {
-    Vec3 r = Found.piece(shoot, of).rotationDegrees();
+  public List<Track> tracks(Shoot shoot, TimeRange over) {
+    Vec3 r = Entries.piece(shoot, of).rotationDegrees();
     return List.of(
         new Track(
             "pieces/" + of + "/rotationDegrees",

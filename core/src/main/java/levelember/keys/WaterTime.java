@@ -21,8 +21,8 @@ public record WaterTime(String of, double speed) implements KeyMaker {
   }
 
   @Override
-  public List<Track> tracks(Shoot shoot, Stretch over) {
-    Piece piece = Found.piece(shoot, of);
+  public List<Track> tracks(Shoot shoot, TimeRange over) {
+    Piece piece = Entries.piece(shoot, of);
     if (!(piece.shape() instanceof Shape.Water water)) {
       throw new ImpossibleValue("of", of, "a piece of water");
     }

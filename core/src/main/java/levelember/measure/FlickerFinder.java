@@ -20,8 +20,8 @@ public final class FlickerFinder {
   public static final double SEEN = 0.02;
 
   /**
-   * Of the mean of the brightest frame, the light below which a region is too dark to be seen
-   * flicker.
+   * Of the mean of the brightest frame, the light below which a region is too dark for its flicker
+   * to be seen.
    */
   private static final double DARK = 0.05;
 
@@ -34,11 +34,11 @@ public final class FlickerFinder {
    * What is known of a frame.
    *
    * @param frame its number
-   * @param traced mean luminance of every layer by regions, as denoised by itself, of unit light
-   * @param shown the same as shown, mixed with the frames before where that is wanted
+   * @param perFrame mean luminance of every layer by regions, as denoised by itself, of unit light
+   * @param filtered the same after the temporal filter, where that is wanted; else the same
    * @param weights luminance of every light in the frame, of unit light
    */
-  public record FrameLight(int frame, float[][] traced, float[][] shown, float[] weights) {}
+  public record FrameLight(int frame, float[][] perFrame, float[][] filtered, float[] weights) {}
 
   /** Why a light flickers. */
   public enum Reason {
@@ -58,8 +58,8 @@ public final class FlickerFinder {
    * @param worst the frame in which it does most
    * @param x of the region in which it does most, 0…1 from the left
    * @param y of it, 0…1 from the top
-   * @param traced by how much, of the region's light, when every frame stands by itself
-   * @param shown the same as the frames are shown
+   * @param perFrame by how much, of the region's light, without the temporal filter
+   * @param filtered the same with it
    */
   public record Flicker(
       String light,
@@ -68,11 +68,11 @@ public final class FlickerFinder {
       int worst,
       double x,
       double y,
-      double traced,
-      double shown) {}
+      double perFrame,
+      double filtered) {}
 
   /**
-   * Lights that flicker, the worst first.
+   * Lights that flicker as the frames are shown, the worst first.
    *
    * @param shoot as it moves
    * @param frames in their order; only those whose two neighbours are there are looked at
@@ -85,7 +85,7 @@ public final class FlickerFinder {
         to.add(one);
       }
     }
-    to.sort(Comparator.comparingDouble((Flicker f) -> -Math.max(f.shown(), f.traced())));
+    to.sort(Comparator.comparingDouble((Flicker f) -> -f.filtered()));
     return to;
   }
 
@@ -93,7 +93,7 @@ public final class FlickerFinder {
     Light light = shoot.lights().get(k);
     List<Integer> in = new ArrayList<>();
     double dark = dark(frames);
-    double worst = 0, shownThere = 0;
+    double worst = 0, perFrameThere = 0;
     int worstFrame = 0, worstRegion = 0;
     boolean fades = false;
     for (int i = 1; i + 1 < frames.size(); i++) {
@@ -108,11 +108,11 @@ public final class FlickerFinder {
       for (int r = 0; r < whole.length; r++) {
         double of = Math.max(whole[r], dark);
         double jump =
-            of > 0 ? b.weights()[k] * off(a.traced(), b.traced(), c.traced(), k, r) / of : 0;
+            of > 0 ? b.weights()[k] * off(a.filtered(), b.filtered(), c.filtered(), k, r) / of : 0;
         most = Math.max(most, jump);
         if (jump > worst) {
           worst = jump;
-          shownThere = b.weights()[k] * off(a.shown(), b.shown(), c.shown(), k, r) / of;
+          perFrameThere = b.weights()[k] * off(a.perFrame(), b.perFrame(), c.perFrame(), k, r) / of;
           worstFrame = b.frame();
           worstRegion = r;
         }
@@ -136,10 +136,10 @@ public final class FlickerFinder {
         reason,
         in,
         worstFrame,
-        (worstRegion % LightRegions.COLUMNS + 0.5) / LightRegions.COLUMNS,
-        (worstRegion / LightRegions.COLUMNS + 0.5) / LightRegions.ROWS,
-        worst,
-        shownThere);
+        (worstRegion % RegionLuminance.COLUMNS + 0.5) / RegionLuminance.COLUMNS,
+        (worstRegion / RegionLuminance.COLUMNS + 0.5) / RegionLuminance.ROWS,
+        perFrameThere,
+        worst);
   }
 
   private static boolean throwsCaustics(Shoot shoot) {
@@ -159,10 +159,10 @@ public final class FlickerFinder {
   }
 
   private static double[] whole(FrameLight frame) {
-    double[] to = new double[frame.shown()[0].length];
+    double[] to = new double[frame.filtered()[0].length];
     for (int k = 0; k < frame.weights().length; k++) {
       for (int r = 0; r < to.length; r++) {
-        to[r] += frame.weights()[k] * frame.shown()[k][r];
+        to[r] += frame.weights()[k] * frame.filtered()[k][r];
       }
     }
     return to;
@@ -203,9 +203,9 @@ public final class FlickerFinder {
    * Temporal noise of frames: the root of the mean square by which regions are off the mean of
    * their neighbours, of their light.
    *
-   * @param shown as shown, else as every frame stands by itself
+   * @param filtered after the temporal filter, else before it
    */
-  public static double noise(List<FrameLight> frames, boolean shown) {
+  public static double noise(List<FrameLight> frames, boolean filtered) {
     double sum = 0;
     long n = 0;
     double dark = dark(frames);
@@ -218,9 +218,9 @@ public final class FlickerFinder {
       for (int r = 0; r < whole.length; r++) {
         double jump = 0;
         for (int k = 0; k < b.weights().length; k++) {
-          float[][] x = shown ? a.shown() : a.traced();
-          float[][] y = shown ? b.shown() : b.traced();
-          float[][] z = shown ? c.shown() : c.traced();
+          float[][] x = filtered ? a.filtered() : a.perFrame();
+          float[][] y = filtered ? b.filtered() : b.perFrame();
+          float[][] z = filtered ? c.filtered() : c.perFrame();
           jump += b.weights()[k] * (y[k][r] - (x[k][r] + z[k][r]) / 2);
         }
         double of = Math.max(whole[r], dark);

@@ -1,9 +1,38 @@
 package levelember.print;
 
+import java.util.function.BiConsumer;
+import java.util.function.BooleanSupplier;
 import levelember.film.Film;
 
 /** Who follows a print while it is traced. */
 public interface PrintWatch {
+  /**
+   * A watch that asks and tells others.
+   *
+   * @param stop asked whether to stop
+   * @param givesWay asked whether to let go of the cores
+   * @param traced takes the film of a band and how far all is
+   */
+  static PrintWatch of(
+      BooleanSupplier stop, BooleanSupplier givesWay, BiConsumer<Film, PrintProgress> traced) {
+    return new PrintWatch() {
+      @Override
+      public boolean stop() {
+        return stop.getAsBoolean();
+      }
+
+      @Override
+      public boolean givesWay() {
+        return givesWay.getAsBoolean();
+      }
+
+      @Override
+      public void traced(Film band, PrintProgress progress) {
+        traced.accept(band, progress);
+      }
+    };
+  }
+
   /** Asked often: whether to stop here, to go on another time. */
   boolean stop();
 

@@ -21,8 +21,8 @@ public final class ScreenMotion {
   public static final ScreenMotion NONE =
       new ScreenMotion(new Affine[0], null, null, Vec3.ZERO, true);
 
-  /** Takes a place of the world to where the piece has carried it, or null for one that is gone. */
-  private final Affine[] carried;
+  /** Takes a place of a piece in the world to where it is then; null for one that is gone. */
+  private final Affine[] rigidMotion;
 
   private final ThinLens before, after;
 
@@ -31,10 +31,11 @@ public final class ScreenMotion {
 
   private final boolean still;
 
-  private ScreenMotion(Affine[] carried, ThinLens before, ThinLens after, Vec3 eye, boolean still) {
+  private ScreenMotion(
+      Affine[] rigidMotion, ThinLens before, ThinLens after, Vec3 eye, boolean still) {
     this.eye = eye;
     this.still = still;
-    this.carried = carried;
+    this.rigidMotion = rigidMotion;
     this.before = before;
     this.after = after;
   }
@@ -52,17 +53,17 @@ public final class ScreenMotion {
     Frames from = new Frames(now.pieces()), to = new Frames(then.pieces());
     Set<String> there = new HashSet<>();
     then.pieces().forEach(p -> there.add(p.id()));
-    Affine[] carried = new Affine[now.pieces().size()];
-    for (int i = 0; i < carried.length; i++) {
+    Affine[] rigidMotion = new Affine[now.pieces().size()];
+    for (int i = 0; i < rigidMotion.length; i++) {
       Piece piece = now.pieces().get(i);
       if (there.contains(piece.id())) {
         Affine is = from.of(piece.id()), will = to.of(piece.id());
         boolean flat = Math.abs(is.determinant()) < 1e-12;
-        carried[i] = is.equals(will) || flat ? Affine.IDENTITY : will.after(is.inverse());
+        rigidMotion[i] = is.equals(will) || flat ? Affine.IDENTITY : will.after(is.inverse());
       }
     }
     return new ScreenMotion(
-        carried,
+        rigidMotion,
         new ThinLens(shotNow, width, height, 1),
         new ThinLens(shotThen, width, height, 1),
         shotThen.position(),
@@ -82,11 +83,11 @@ public final class ScreenMotion {
   public void of(int piece, Vec3 place, float[] to) {
     to[0] = 0;
     to[1] = 0;
-    if (piece < 0 || piece >= carried.length || carried[piece] == null) {
+    if (piece < 0 || piece >= rigidMotion.length || rigidMotion[piece] == null) {
       return;
     }
     double[] a = new double[2], b = new double[2];
-    if (before.project(place, a) && after.project(carried[piece].point(place), b)) {
+    if (before.project(place, a) && after.project(rigidMotion[piece].point(place), b)) {
       to[0] = (float) (b[0] - a[0]);
       to[1] = (float) (b[1] - a[1]);
     }
@@ -102,18 +103,18 @@ public final class ScreenMotion {
    * @param to takes pixels from the left, from the top, and metres from the lens
    * @return whether it is known
    */
-  public boolean then(int piece, Vec3 place, float x, float y, float[] to) {
+  public boolean reproject(int piece, Vec3 place, float x, float y, float[] to) {
     if (piece < 0) {
       to[0] = x;
       to[1] = y;
       to[2] = 0;
       return still;
     }
-    if (piece >= carried.length || carried[piece] == null) {
+    if (piece >= rigidMotion.length || rigidMotion[piece] == null) {
       return false;
     }
     double[] a = new double[2], b = new double[2];
-    Vec3 there = carried[piece].point(place);
+    Vec3 there = rigidMotion[piece].point(place);
     if (!before.project(place, a) || !after.project(there, b)) {
       return false;
     }

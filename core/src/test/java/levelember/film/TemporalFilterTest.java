@@ -8,7 +8,7 @@ import org.junit.jupiter.api.Test;
 
 class TemporalFilterTest {
   private static final int SIZE = 32, SAMPLES = 16;
-  private static final TemporalFilter.Before STILL =
+  private static final TemporalFilter.Reprojection STILL =
       (x, y, to) -> {
         to[0] = x + 0.5f;
         to[1] = y + 0.5f;
@@ -97,13 +97,13 @@ class TemporalFilterTest {
       filter.mix(film(3), denoised(3), surfaces(0, 2), STILL);
       Film next = denoised(3.1);
       float own = at(next, 16, 16);
-      TemporalFilter.Before before =
+      TemporalFilter.Reprojection reprojection =
           (x, y, to) -> {
-            STILL.place(x, y, to);
+            STILL.previous(x, y, to);
             to[2] = other.data()[SurfaceData.DEPTH];
             return true;
           };
-      filter.mix(film(3.1), next, other, before);
+      filter.mix(film(3.1), next, other, reprojection);
       assertThat(at(next, 16, 16)).isEqualTo(own);
     }
   }

@@ -31,7 +31,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 
 class KeyMakerTest {
-  private static final Stretch OVER = new Stretch(0, 4, 24);
+  private static final TimeRange OVER = new TimeRange(0, 4, 24);
   private static final Shoot STILL = still(Daylight.of(10, 40, 3));
 
   private static Light lamp(String id, Emitter emitter) {
@@ -241,6 +241,6 @@ class KeyMakerTest {
     Shoot keyed = STILL.with(Motion.NONE.with(List.of(old, other)));
     Motion motion = KeyMaker.with(keyed, new Pulse("a", 1, 1), OVER);
     assertThat(motion.tracks()).hasSize(2).contains(other).doesNotContain(old);
-    assertThatThrownBy(() -> new Stretch(1, 1, 24)).hasMessageContaining("lastFrame");
+    assertThatThrownBy(() -> new TimeRange(1, 1, 24)).hasMessageContaining("lastFrame");
   }
 }

@@ -19,7 +19,7 @@ import levelember.shoot.Track;
 import org.junit.jupiter.api.Test;
 
 class FlickerFinderTest {
-  private static final int REGIONS = LightRegions.COLUMNS * LightRegions.ROWS;
+  private static final int REGIONS = RegionLuminance.COLUMNS * RegionLuminance.ROWS;
   private static final Shoot SHOOT =
       Sets.white(0.5)
           .piece("floor", new Shape.Floor(4, 4), "white", Vec3.ZERO)
@@ -52,9 +52,9 @@ class FlickerFinderTest {
   @Test
   void aRegionThatJumpsIsFoundWithItsLightItsFrameAndItsPlace() {
     List<FrameLight> frames = even();
-    int region = 2 * LightRegions.COLUMNS + 5;
-    frames.get(3).traced()[1][region] *= 1.4f;
-    frames.get(3).shown()[1][region] *= 1.1f;
+    int region = 2 * RegionLuminance.COLUMNS + 5;
+    frames.get(3).perFrame()[1][region] *= 1.4f;
+    frames.get(3).filtered()[1][region] *= 1.1f;
     var found = FlickerFinder.find(SHOOT, frames);
     assertThat(found).hasSize(1);
     assertThat(found.getFirst().light()).isEqualTo("b");
@@ -62,8 +62,8 @@ class FlickerFinderTest {
     assertThat(found.getFirst().frames()).contains(4);
     assertThat(found.getFirst().x()).isEqualTo(5.5 / 16);
     assertThat(found.getFirst().y()).isEqualTo(2.5 / 9);
-    assertThat(found.getFirst().traced()).isBetween(0.1, 0.15);
-    assertThat(found.getFirst().shown()).isBetween(0.02, 0.04);
+    assertThat(found.getFirst().perFrame()).isBetween(0.1, 0.15);
+    assertThat(found.getFirst().filtered()).isBetween(0.02, 0.04);
     assertThat(found.getFirst().reason()).isEqualTo(Reason.FEW_SAMPLES);
     assertThat(FlickerFinder.noise(frames, false))
         .isGreaterThan(2 * FlickerFinder.noise(frames, true));
@@ -72,16 +72,23 @@ class FlickerFinderTest {
   @Test
   void aJumpThatIsBarelyNotSeenIsNotFound() {
     List<FrameLight> frames = even();
-    frames.get(3).traced()[0][7] += 0.018f * 1.7f;
+    frames.get(3).filtered()[0][7] += 0.018f * 1.7f;
     assertThat(FlickerFinder.find(SHOOT, frames)).isEmpty();
-    frames.get(3).traced()[0][7] += 0.006f * 1.7f;
+    frames.get(3).filtered()[0][7] += 0.006f * 1.7f;
     assertThat(FlickerFinder.find(SHOOT, frames)).hasSize(1);
+  }
+
+  @Test
+  void whatTheTemporalFilterHasTakenOutIsNotFound() {
+    List<FrameLight> frames = even();
+    frames.get(3).perFrame()[1][5] *= 1.4f;
+    assertThat(FlickerFinder.find(SHOOT, frames)).isEmpty();
   }
 
   @Test
   void whatAKeyMakesIsNone() {
     List<FrameLight> frames = even();
-    frames.get(3).traced()[1][5] *= 1.4f;
+    frames.get(3).filtered()[1][5] *= 1.4f;
     Track moves =
         Track.of(
             "lights/b/position",
@@ -97,16 +104,18 @@ class FlickerFinderTest {
   @Test
   void aLightThatFadesIsSaidToFade() {
     List<FrameLight> frames = even();
-    frames.get(3).traced()[1][5] *= 1.4f;
+    frames.get(3).filtered()[1][5] *= 1.4f;
     frames.set(
-        2, new FrameLight(3, frames.get(2).traced(), frames.get(2).shown(), new float[] {1, 1.5f}));
+        2,
+        new FrameLight(
+            3, frames.get(2).perFrame(), frames.get(2).filtered(), new float[] {1, 1.5f}));
     assertThat(FlickerFinder.find(SHOOT, frames).getFirst().reason()).isEqualTo(Reason.FADING);
   }
 
   @Test
   void framesWithoutNeighboursAreNotLookedAt() {
     List<FrameLight> frames = even();
-    frames.get(3).traced()[1][5] *= 1.4f;
+    frames.get(3).filtered()[1][5] *= 1.4f;
     frames.remove(4);
     frames.remove(2);
     assertThat(FlickerFinder.find(SHOOT, frames)).isEmpty();

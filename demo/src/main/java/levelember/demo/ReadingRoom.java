@@ -7,8 +7,8 @@ import static levelember.demo.Stage.turned;
 import java.util.ArrayList;
 import java.util.List;
 import levelember.formats.ShootPackage;
-import levelember.keys.Stretch;
 import levelember.keys.SunPath;
+import levelember.keys.TimeRange;
 import levelember.math.Vec3;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Daylight;
@@ -98,7 +98,7 @@ final class ReadingRoom {
     ShootPackage still = s.pack("Reading room");
     // A morning in June at 52° north, from where the still has its sun to noon.
     SunPath morning = new SunPath("sky", 9.374, 12.5, 52, 4, 6, 21, 2, 7.511);
-    Stretch over = Stretch.frames(Motion.NONE, 1, 72);
+    TimeRange over = TimeRange.frames(Motion.NONE, 1, 72);
     return s.pack("Reading room", Motion.NONE.with(morning.tracks(still.shoot(), over)));
   }
 

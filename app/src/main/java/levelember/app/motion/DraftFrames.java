@@ -9,19 +9,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.locks.LockSupport;
 import levelember.app.asset.Assets;
 import levelember.app.live.Background;
 import levelember.app.live.Turns;
-import levelember.film.Film;
 import levelember.formats.print.FrameFilms;
 import levelember.formats.print.PrintFiles;
 import levelember.formats.print.PrintFormat;
-import levelember.formats.print.PrintName;
 import levelember.formats.print.PrintOrder;
 import levelember.photometry.LayerWeights;
 import levelember.print.FilmStore;
 import levelember.print.PrintFilm;
-import levelember.print.PrintProgress;
 import levelember.print.PrintWatch;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
@@ -60,7 +58,7 @@ class DraftFrames {
   private final Map<Shown, byte[]> kept = new LinkedHashMap<>(64, 0.75f, true);
   private long bytes;
   private long numbers;
-  private boolean closed;
+  private volatile boolean closed;
   private Thread thread;
 
   private FrameFilms films;
@@ -203,45 +201,21 @@ class DraftFrames {
     return film.trace(
         renderer,
         order.target(),
-        new PrintWatch() {
-          @Override
-          public boolean stop() {
-            return closed;
-          }
+        PrintWatch.of(() -> closed, turn::hurried, (band, progress) -> waitForTurn()));
+  }
 
-          @Override
-          public boolean givesWay() {
-            return turn.hurried();
-          }
-
-          @Override
-          public void traced(Film band, PrintProgress now) {
-            while (turn.hurried() && !closed) {
-              java.util.concurrent.locks.LockSupport.parkNanos(10_000_000);
-            }
-          }
-        });
+  /** Leaves the cores to a page that waits for its first picture. */
+  private void waitForTurn() {
+    while (turn.hurried() && !closed) {
+      LockSupport.parkNanos(10_000_000);
+    }
   }
 
   private static PrintOrder order(Shown shown) {
-    return new PrintOrder(
-        shown.shot.id(),
-        shown.width,
-        shown.height,
-        SAMPLES,
-        0,
-        0,
-        true,
-        shown.shot.cutOut(),
-        true,
-        1,
-        new TreeSet<>(),
-        false,
-        new TreeSet<>(List.of(PrintFormat.JPEG)),
-        PrintOrder.ExrDepth.HALF,
-        PrintOrder.ExrPacking.NONE,
-        "",
-        PrintName.USUAL,
-        1);
+    return PrintOrder.still(shown.shot.id(), shown.width, shown.height, SAMPLES)
+        .with(o ->
+            o.denoise(true)
+                .cutOut(shown.shot.cutOut())
+                .formats(new TreeSet<>(List.of(PrintFormat.JPEG))));
   }
 }

@@ -15,8 +15,8 @@ import levelember.keys.Loudness;
 import levelember.keys.OnOff;
 import levelember.keys.Orbit;
 import levelember.keys.Pulse;
-import levelember.keys.Stretch;
 import levelember.keys.SunPath;
+import levelember.keys.TimeRange;
 import levelember.keys.Turntable;
 import levelember.keys.WaterTime;
 import levelember.shoot.ImpossibleValue;
@@ -118,7 +118,7 @@ class KeyMakerController {
   @PostMapping("/api/shoots/{id}/motion/moves")
   Keyed move(@PathVariable String id, @RequestBody Move wanted) {
     Shoot shoot = shoots.shoot(id);
-    Stretch over = Stretch.frames(shoot.motion(), wanted.firstFrame(), wanted.lastFrame());
+    TimeRange over = TimeRange.frames(shoot.motion(), wanted.firstFrame(), wanted.lastFrame());
     return keyed(shoot, wanted.maker(), over);
   }
 
@@ -134,12 +134,12 @@ class KeyMakerController {
       @RequestParam int lastFrame,
       @RequestBody byte[] file) {
     Shoot shoot = shoots.shoot(id);
-    Stretch over = Stretch.frames(shoot.motion(), firstFrame, lastFrame);
+    TimeRange over = TimeRange.frames(shoot.motion(), firstFrame, lastFrame);
     List<Double> loudness = SoundFile.loudness(file, shoot.motion().framesPerSecond());
     return keyed(shoot, new Loudness(light, stops, loudness), over);
   }
 
-  private static Keyed keyed(Shoot shoot, KeyMaker maker, Stretch over) {
+  private static Keyed keyed(Shoot shoot, KeyMaker maker, TimeRange over) {
     Motion motion = KeyMaker.with(shoot, maker, over);
     ArrayNode operations = JsonNodeFactory.instance.arrayNode();
     operations

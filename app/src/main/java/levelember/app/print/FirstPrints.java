@@ -1,11 +1,7 @@
 package levelember.app.print;
 
-import java.util.List;
-import java.util.TreeSet;
 import levelember.app.shoot.FirstStart;
 import levelember.app.shoot.Shoots;
-import levelember.formats.print.PrintFormat;
-import levelember.formats.print.PrintName;
 import levelember.formats.print.PrintOrder;
 import levelember.shoot.Shot;
 import org.slf4j.Logger;
@@ -52,24 +48,7 @@ class FirstPrints {
   }
 
   private static PrintOrder small(Shot shot) {
-    return new PrintOrder(
-        shot.id(),
-        WIDTH,
-        HEIGHT,
-        SAMPLES,
-        0,
-        0,
-        true,
-        shot.cutOut(),
-        true,
-        1,
-        new TreeSet<>(),
-        false,
-        new TreeSet<>(List.of(PrintFormat.PNG)),
-        PrintOrder.ExrDepth.HALF,
-        PrintOrder.ExrPacking.ZIP,
-        "",
-        PrintName.USUAL,
-        1);
+    return PrintOrder.still(shot.id(), WIDTH, HEIGHT, SAMPLES)
+        .with(o -> o.denoise(true).cutOut(shot.cutOut()));
   }
 }

@@ -9,7 +9,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.BooleanSupplier;
 import javax.imageio.ImageIO;
-import levelember.film.Film;
 import levelember.formats.ShootPackage;
 import levelember.formats.movie.Movie;
 import levelember.formats.movie.MovieFormat;
@@ -21,7 +20,7 @@ import levelember.formats.print.PrintFormat;
 import levelember.formats.print.PrintName;
 import levelember.formats.print.PrintOrder;
 import levelember.formats.print.PrintText;
-import levelember.formats.print.SteadyFrames;
+import levelember.formats.print.SequenceFilter;
 import levelember.measure.FlickerFinder;
 import levelember.photometry.LayerWeights;
 import levelember.print.FilmStore;
@@ -50,9 +49,9 @@ final class FramesRun implements PrintWork {
   private final PrintFolders folders;
   private final PrintOrder order;
   private final ShootPackage pack;
-  private final FrameMarks marks;
-  private final FramePace pace;
-  private final SteadyFrames steady;
+  private final FinishedFrames marks;
+  private final FrameForecast pace;
+  private final SequenceFilter sequence;
 
   /** Light of the frame in hand by regions; null where it was not measured. */
   private FlickerFinder.FrameLight light;
@@ -73,9 +72,9 @@ final class FramesRun implements PrintWork {
     this.folders = folders;
     order = PrintRun.order(row);
     pack = ShootPackage.read(Files.readAllBytes(folder.resolve(PrintRun.SHOOT)));
-    marks = new FrameMarks(folder);
-    pace = new FramePace(row.tracedSeconds());
-    steady = new SteadyFrames(pack.shoot(), order.shot());
+    marks = new FinishedFrames(folder);
+    pace = new FrameForecast(row.tracedSeconds());
+    sequence = new SequenceFilter(pack.shoot(), order.shot());
     picture = PrintRun.keptPicture(folder);
     samples = row.samples();
     noise = row.noise() == null ? Double.NaN : row.noise();
@@ -167,26 +166,16 @@ final class FramesRun implements PrintWork {
 
   private PrintWatch watch(
       int done, int all, BooleanSupplier stop, BooleanSupplier givesWay, Runnable told) {
-    return new PrintWatch() {
-      @Override
-      public boolean stop() {
-        return stop.getAsBoolean();
-      }
-
-      @Override
-      public boolean givesWay() {
-        return givesWay.getAsBoolean();
-      }
-
-      @Override
-      public void traced(Film band, PrintProgress now) {
-        pace.tracing(now.tracedSeconds());
-        samples = now.samples();
-        noise = now.noise();
-        progress = progress(done, all, now.done());
-        told.run();
-      }
-    };
+    return PrintWatch.of(
+        stop,
+        givesWay,
+        (band, now) -> {
+          pace.tracing(now.tracedSeconds());
+          samples = now.samples();
+          noise = now.noise();
+          progress = progress(done, all, now.done());
+          told.run();
+        });
   }
 
   private PrintProgress progress(int done, int all, double part) {
@@ -219,8 +208,8 @@ final class FramesRun implements PrintWork {
     if (!made.done()) {
       return false;
     }
-    if (order.frames().steady()) {
-      steady.resume(folder.resolve(BEFORE), frame);
+    if (order.frames().temporalFilter()) {
+      sequence.resume(folder.resolve(BEFORE), frame);
     }
     light = null;
     PrintFilm film = made.film();
@@ -238,13 +227,15 @@ final class FramesRun implements PrintWork {
     files.moving(next, next.shot(order.shot()).orElseThrow());
     files.afterDenoising((traced, shown) -> {
       if (traced.height() == order.height() && order.denoise()) {
-        light = steady.take(frame, film.view(), traced, shown, weights, order.frames().steady());
+        light =
+            sequence.take(
+                frame, film.view(), traced, shown, weights, order.frames().temporalFilter());
       }
     });
     files.withPicture();
     List<Path> written = files.write(frameBase(frame));
-    if (order.frames().steady()) {
-      steady.keep(folder.resolve(BEFORE));
+    if (order.frames().temporalFilter()) {
+      sequence.keep(folder.resolve(BEFORE));
     }
     marks.light(frame, light);
     marks.done(frame, written, files.encoded(PrintFormat.PNG));
@@ -355,7 +346,7 @@ final class FramesRun implements PrintWork {
     PrintOrder order = PrintRun.order(row);
     Path kept = folder.resolve(PrintRun.SHOOT);
     Shoot before = ShootPackage.read(Files.readAllBytes(kept)).shoot(), after = now.shoot();
-    FrameMarks marks = new FrameMarks(folder);
+    FinishedFrames marks = new FinishedFrames(folder);
     int stale = 0, touched = Integer.MIN_VALUE;
     for (int frame = order.frames().first(); frame <= order.frames().last(); frame++) {
       Shoot was = ShootAtTime.of(before, before.motion().seconds(frame));
@@ -363,7 +354,7 @@ final class FramesRun implements PrintWork {
       if (!still(was).equals(still(is))) {
         touched = frame;
       }
-      if (touched == frame || order.frames().steady() && frame - touched <= MIXED) {
+      if (touched == frame || order.frames().temporalFilter() && frame - touched <= MIXED) {
         marks.stale(frame);
       }
       stale += marks.files(frame).isEmpty() ? 1 : 0;
@@ -378,7 +369,7 @@ final class FramesRun implements PrintWork {
 
   /** What is known of the light of a job's frames, in their order. */
   static List<FlickerFinder.FrameLight> lights(PrintOrder order, Path folder) throws IOException {
-    FrameMarks marks = new FrameMarks(folder);
+    FinishedFrames marks = new FinishedFrames(folder);
     List<FlickerFinder.FrameLight> to = new ArrayList<>();
     for (int frame = order.frames().first(); frame <= order.frames().last(); frame++) {
       FlickerFinder.FrameLight light = marks.light(frame);

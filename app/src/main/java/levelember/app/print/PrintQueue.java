@@ -279,7 +279,11 @@ class PrintQueue {
 
   /** Marks a job as being printed, where it still waits. */
   private void printing(long id) {
-    transaction.executeWithoutResult(s -> mapper.printing(id));
+    transaction.executeWithoutResult(s -> {
+      // One that was in hand before and was interrupted waits again.
+      mapper.waiting();
+      mapper.printing(id);
+    });
   }
 
   private void state(long id, PrintState state, String detail) {

@@ -319,12 +319,12 @@ class Prints {
    * How much frames flicker.
    *
    * @param frames that were measured
-   * @param traced temporal noise as every frame stands by itself, 1 for 100 percent
-   * @param shown the same as frames are shown
+   * @param perFrame temporal noise before the temporal filter, 1 for 100 percent
+   * @param filtered the same after it
    * @param lights that flicker, the worst first
    */
   record FrameFlicker(
-      int frames, double traced, double shown, List<FlickerFinder.Flicker> lights) {}
+      int frames, double perFrame, double filtered, List<FlickerFinder.Flicker> lights) {}
 
   /** Looks for flicker in the frames of a job that are done. */
   FrameFlicker flicker(long id) {

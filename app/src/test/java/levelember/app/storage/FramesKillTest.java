@@ -16,7 +16,6 @@ import levelember.app.SmallShoot;
 import levelember.formats.ShootDocument;
 import levelember.formats.movie.MovieFormat;
 import levelember.formats.print.FrameOrder;
-import levelember.formats.print.PrintFormat;
 import levelember.formats.print.PrintOrder;
 import levelember.math.Vec3;
 import levelember.shoot.Key;
@@ -52,26 +51,9 @@ class FramesKillTest {
   }
 
   private static PrintOrder order(String pattern) {
-    return new PrintOrder(
-        "s",
-        48,
-        32,
-        4,
-        0,
-        0,
-        false,
-        false,
-        true,
-        1,
-        new TreeSet<>(),
-        false,
-        new TreeSet<>(List.of(PrintFormat.PNG)),
-        null,
-        null,
-        "",
-        pattern,
-        1,
-        new FrameOrder(1, FRAMES, 4, false, false, new TreeSet<>(List.of(MovieFormat.MP4))));
+    FrameOrder frames =
+        new FrameOrder(1, FRAMES, 4, false, false, new TreeSet<>(List.of(MovieFormat.MP4)));
+    return PrintOrder.still("s", 48, 32, 4).with(o -> o.pattern(pattern).frames(frames));
   }
 
   private static JsonNode ended(RealProcess process, long id) throws Exception {

@@ -11,7 +11,6 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import levelember.app.SmallShoot;
-import levelember.film.Film;
 import levelember.formats.OpenExr;
 import levelember.formats.ShootDocument;
 import levelember.formats.print.PrintFiles;
@@ -23,8 +22,6 @@ import levelember.photometry.LayerWeights;
 import levelember.print.Bands;
 import levelember.print.FilmStore;
 import levelember.print.PrintFilm;
-import levelember.print.PrintProgress;
-import levelember.print.PrintWatch;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
@@ -44,25 +41,12 @@ class PrintKillTest {
   @TempDir private Path home;
 
   private PrintOrder order(String shot) {
-    return new PrintOrder(
-        shot,
-        64,
-        48,
-        SAMPLES,
-        0,
-        0,
-        false,
-        false,
-        true,
-        1,
-        new TreeSet<>(List.of(PrintPass.LIGHTS, PrintPass.DIFFUSE_DIRECT)),
-        false,
-        new TreeSet<>(List.of(PrintFormat.EXR)),
-        PrintOrder.ExrDepth.FLOAT,
-        PrintOrder.ExrPacking.ZIP,
-        "",
-        "killed",
-        1);
+    return PrintOrder.still(shot, 64, 48, SAMPLES)
+        .with(o ->
+            o.passes(new TreeSet<>(List.of(PrintPass.LIGHTS, PrintPass.DIFFUSE_DIRECT)))
+                .formats(new TreeSet<>(List.of(PrintFormat.EXR)))
+                .exrDepth(PrintOrder.ExrDepth.FLOAT)
+                .pattern("killed"));
   }
 
   @Test
@@ -123,18 +107,7 @@ class PrintKillTest {
             weights,
             DisplayCurve.fullScale(shoot.lookOf(shot).ev()));
     try (Renderer renderer = new Renderer(2, Renderer.USUAL_BOUNCES, 1)) {
-      film.trace(
-          renderer,
-          order.target(),
-          new PrintWatch() {
-            @Override
-            public boolean stop() {
-              return false;
-            }
-
-            @Override
-            public void traced(Film band, PrintProgress progress) {}
-          });
+      film.trace(renderer, order.target(), () -> false);
     }
     Map<String, String> text = new TreeMap<>();
     Path file =

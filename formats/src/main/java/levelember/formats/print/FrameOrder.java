@@ -14,8 +14,8 @@ import levelember.shoot.ImpossibleValue;
  * @param last frame, at most 100,000 of them
  * @param every makes every so many-th frame first and then those between, 1…1000
  * @param runningSeeds other noise in every frame; else the same noise stands still
- * @param steady mixes every frame with what those before it showed of the same places, so that they
- *     do not flicker; they are made in their order then, and denoised
+ * @param temporalFilter mixes every frame with what those before it showed of the same places, so
+ *     that they do not flicker; they are made in their order then, and denoised
  * @param movies films that the frames make together
  */
 public record FrameOrder(
@@ -23,7 +23,7 @@ public record FrameOrder(
     int last,
     int every,
     boolean runningSeeds,
-    boolean steady,
+    boolean temporalFilter,
     SortedSet<MovieFormat> movies) {
   private static final int MOST_FRAMES = 100_000;
 
@@ -49,7 +49,7 @@ public record FrameOrder(
   public List<Integer> inTurn() {
     List<Integer> to = new ArrayList<>();
     boolean[] taken = new boolean[count()];
-    for (int stride = steady ? 1 : every; ; stride = Math.max(1, stride / 2)) {
+    for (int stride = temporalFilter ? 1 : every; ; stride = Math.max(1, stride / 2)) {
       for (int i = 0; i < taken.length; i += stride) {
         if (!taken[i]) {
           taken[i] = true;

@@ -1,6 +1,8 @@
 package levelember.formats.print;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
+import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.List;
 import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeSet;
@@ -33,6 +35,7 @@ import org.jspecify.annotations.Nullable;
  * @param seed other seeds give other noise
  * @param frames of a shoot that moves, or null for a still of it at rest
  */
+@RecordBuilder
 public record PrintOrder(
     String shot,
     int width,
@@ -52,7 +55,8 @@ public record PrintOrder(
     String folder,
     String pattern,
     int seed,
-    @Nullable FrameOrder frames) {
+    @Nullable FrameOrder frames)
+    implements PrintOrderBuilder.With {
   private static final int MOST_SIDE = 16384;
 
   /** How channels of light are kept in OpenEXR. */
@@ -81,45 +85,27 @@ public record PrintOrder(
     }
   }
 
-  /** An order of a still. */
-  public PrintOrder(
-      String shot,
-      int width,
-      int height,
-      int samples,
-      double noisePercent,
-      double minutes,
-      boolean denoise,
-      boolean cutOut,
-      boolean lightLevels,
-      double occlusionMetres,
-      SortedSet<PrintPass> passes,
-      boolean filePerPass,
-      SortedSet<PrintFormat> formats,
-      ExrDepth exrDepth,
-      ExrPacking exrPacking,
-      String folder,
-      String pattern,
-      int seed) {
-    this(
+  /** A picture of a shot as PNG, of even samples, as the shot is at rest. */
+  public static PrintOrder still(String shot, int width, int height, int samples) {
+    return new PrintOrder(
         shot,
         width,
         height,
         samples,
-        noisePercent,
-        minutes,
-        denoise,
-        cutOut,
-        lightLevels,
-        occlusionMetres,
-        passes,
-        filePerPass,
-        formats,
-        exrDepth,
-        exrPacking,
-        folder,
-        pattern,
-        seed,
+        0,
+        0,
+        false,
+        false,
+        true,
+        1,
+        new TreeSet<>(),
+        false,
+        new TreeSet<>(List.of(PrintFormat.PNG)),
+        ExrDepth.HALF,
+        ExrPacking.ZIP,
+        "",
+        PrintName.USUAL,
+        1,
         null);
   }
 
@@ -142,8 +128,9 @@ public record PrintOrder(
     if (!passes.isEmpty() && !formats.contains(PrintFormat.EXR)) {
       throw new ImpossibleValue("passes", passes, "none without OpenEXR among the formats");
     }
-    if (frames != null && frames.steady() && !denoise) {
-      throw new ImpossibleValue("frames.steady", true, "false where frames are not denoised");
+    if (frames != null && frames.temporalFilter() && !denoise) {
+      throw new ImpossibleValue(
+          "frames.temporalFilter", true, "false where frames are not denoised");
     }
     exrDepth = exrDepth == null ? ExrDepth.HALF : exrDepth;
     exrPacking = exrPacking == null ? ExrPacking.ZIP : exrPacking;
@@ -164,49 +151,12 @@ public record PrintOrder(
 
   /** The same order with another target. */
   public PrintOrder withTarget(int mostSamples, double noise, double moreMinutes) {
-    return new PrintOrder(
-        shot,
-        width,
-        height,
-        mostSamples,
-        noise,
-        moreMinutes,
-        denoise,
-        cutOut,
-        lightLevels,
-        occlusionMetres,
-        passes,
-        filePerPass,
-        formats,
-        exrDepth,
-        exrPacking,
-        folder,
-        pattern,
-        seed,
-        frames);
+    return with(o -> o.samples(mostSamples).noisePercent(noise).minutes(moreMinutes));
   }
 
   /** The order of one frame of it. */
   public PrintOrder ofFrame(int frame) {
-    return new PrintOrder(
-        shot,
-        width,
-        height,
-        samples,
-        noisePercent,
-        minutes,
-        denoise,
-        cutOut,
-        lightLevels,
-        occlusionMetres,
-        passes,
-        filePerPass,
-        formats,
-        exrDepth,
-        exrPacking,
-        folder,
-        pattern,
-        frames.seed(seed, frame));
+    return with(o -> o.seed(frames.seed(seed, frame)).frames(null));
   }
 
   /** Whether a format that needs the whole picture in memory is among the formats. */

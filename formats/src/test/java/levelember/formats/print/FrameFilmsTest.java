@@ -3,8 +3,6 @@ package levelember.formats.print;
 import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.List;
-import java.util.TreeSet;
 import levelember.film.Film;
 import levelember.formats.ShootPackage;
 import levelember.photometry.LayerWeights;
@@ -40,25 +38,7 @@ class FrameFilmsTest {
   private final ShootPackage pack = ShootPackage.read(SHOOT.getBytes(UTF_8));
 
   private static PrintOrder order() {
-    return new PrintOrder(
-        "wide",
-        48,
-        32,
-        4,
-        0,
-        0,
-        false,
-        false,
-        true,
-        1,
-        new TreeSet<>(),
-        false,
-        new TreeSet<>(List.of(PrintFormat.PNG)),
-        null,
-        null,
-        "",
-        "",
-        1);
+    return PrintOrder.still("wide", 48, 32, 4);
   }
 
   private FrameFilms.Made at(FrameFilms films, double seconds, Renderer renderer) {

@@ -71,25 +71,12 @@ class PrintTest {
 
   private static PrintOrder order(PrintPass... passes) {
     TreeSet<PrintFormat> formats = new TreeSet<>(List.of(PrintFormat.values()));
-    return new PrintOrder(
-        "wide",
-        WIDTH,
-        HEIGHT,
-        10,
-        0,
-        0,
-        false,
-        false,
-        true,
-        1,
-        new TreeSet<>(List.of(passes)),
-        false,
-        formats,
-        PrintOrder.ExrDepth.FLOAT,
-        PrintOrder.ExrPacking.ZIP,
-        "",
-        "p",
-        1);
+    return PrintOrder.still("wide", WIDTH, HEIGHT, 10)
+        .with(o ->
+            o.passes(new TreeSet<>(List.of(passes)))
+                .formats(formats)
+                .exrDepth(PrintOrder.ExrDepth.FLOAT)
+                .pattern("p"));
   }
 
   /** A print in bands of so many rows. */
@@ -208,27 +195,7 @@ class PrintTest {
   @ParameterizedTest
   @CsvSource({"false, false", "true, false", "false, true"})
   void passesAddUpInAReaderThatIsNotOurs(boolean denoise, boolean cutOut) throws Exception {
-    PrintOrder all = order(PrintPass.values());
-    PrintOrder order =
-        new PrintOrder(
-            "wide",
-            WIDTH,
-            HEIGHT,
-            10,
-            0,
-            0,
-            denoise,
-            cutOut,
-            true,
-            1,
-            all.passes(),
-            false,
-            all.formats(),
-            all.exrDepth(),
-            all.exrPacking(),
-            "",
-            "p",
-            1);
+    PrintOrder order = order(PrintPass.values()).with(o -> o.denoise(denoise).cutOut(cutOut));
     PrintFilm film = film(folder.resolve("films"), 96, order);
     trace(film, order.target());
     written(film, order);

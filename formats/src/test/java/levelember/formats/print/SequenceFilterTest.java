@@ -16,7 +16,7 @@ import levelember.transport.View;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-class SteadyFramesTest {
+class SequenceFilterTest {
   private static final String SHOOT =
       """
       {"format": "level-ember-shoot", "version": 2, "name": "Ball",
@@ -39,7 +39,7 @@ class SteadyFramesTest {
   private record Frame(Film shown, FrameLight light) {}
 
   /** A frame, mixed with those that the filter has. */
-  private Frame frame(SteadyFrames frames, int number, boolean steady) {
+  private Frame frame(SequenceFilter frames, int number, boolean filtered) {
     Shoot shoot = ShootAtTime.of(pack.shoot(), pack.shoot().motion().seconds(number));
     View view = View.of(shoot, shoot.shots().getFirst(), pack.files());
     Film traced = new Film(64, 48, 1);
@@ -47,37 +47,37 @@ class SteadyFramesTest {
       renderer.trace(view, traced, 4, () -> false);
     }
     Film shown = Denoiser.denoised(traced);
-    FrameLight light = frames.take(number, view, traced, shown, LayerWeights.of(shoot), steady);
+    FrameLight light = frames.take(number, view, traced, shown, LayerWeights.of(shoot), filtered);
     return new Frame(shown, light);
   }
 
   @Test
   void framesThatWereKeptOnTheDiskGoOnWithTheSameBits() throws Exception {
-    SteadyFrames whole = new SteadyFrames(pack.shoot(), "wide");
+    SequenceFilter whole = new SequenceFilter(pack.shoot(), "wide");
     frame(whole, 1, true);
     frame(whole, 2, true);
     whole.keep(folder.resolve("before"));
     Film third = frame(whole, 3, true).shown();
-    SteadyFrames resumed = new SteadyFrames(pack.shoot(), "wide");
+    SequenceFilter resumed = new SequenceFilter(pack.shoot(), "wide");
     resumed.resume(folder.resolve("before"), 3);
     assertThat(frame(resumed, 3, true).shown().sums(0)).isEqualTo(third.sums(0));
-    SteadyFrames other = new SteadyFrames(pack.shoot(), "wide");
+    SequenceFilter other = new SequenceFilter(pack.shoot(), "wide");
     other.resume(folder.resolve("before"), 7);
     Film alone = frame(other, 3, true).shown();
     assertThat(alone.sums(0)).as("what is kept is of another frame").isNotEqualTo(third.sums(0));
   }
 
   @Test
-  void frameAfterFrameOfAMovingCameraDiffersLessWhenSteady() {
-    SteadyFrames steady = new SteadyFrames(pack.shoot(), "wide");
+  void frameAfterFrameOfAMovingCameraDiffersLessWhenFiltered() {
+    SequenceFilter filter = new SequenceFilter(pack.shoot(), "wide");
     double own = 0, mixed = 0;
     FrameLight before = null;
     for (int f = 1; f <= 6; f++) {
-      FrameLight light = frame(steady, f, true).light();
+      FrameLight light = frame(filter, f, true).light();
       if (f > 3) {
-        for (int r = 0; r < light.traced()[0].length; r++) {
-          own += Math.pow(light.traced()[0][r] - before.traced()[0][r], 2);
-          mixed += Math.pow(light.shown()[0][r] - before.shown()[0][r], 2);
+        for (int r = 0; r < light.perFrame()[0].length; r++) {
+          own += Math.pow(light.perFrame()[0][r] - before.perFrame()[0][r], 2);
+          mixed += Math.pow(light.filtered()[0][r] - before.filtered()[0][r], 2);
         }
       }
       before = light;
@@ -86,10 +86,10 @@ class SteadyFramesTest {
   }
 
   @Test
-  void framesThatAreNotSteadyAreOnlyMeasured() {
-    SteadyFrames frames = new SteadyFrames(pack.shoot(), "wide");
+  void framesThatAreNotFilteredAreOnlyMeasured() {
+    SequenceFilter frames = new SequenceFilter(pack.shoot(), "wide");
     FrameLight light = frame(frames, 1, false).light();
-    assertThat(light.shown()).isSameAs(light.traced());
+    assertThat(light.filtered()).isSameAs(light.perFrame());
     assertThat(light.weights()).hasSize(1);
     assertThat(light.frame()).isEqualTo(1);
   }

@@ -10,16 +10,16 @@ import levelember.shoot.Motion;
  * @param to seconds, after {@code from}
  * @param framesPerSecond of the shoot
  */
-public record Stretch(double from, double to, double framesPerSecond) {
-  public Stretch {
+public record TimeRange(double from, double to, double framesPerSecond) {
+  public TimeRange {
     if (!(to > from)) {
       throw new ImpossibleValue("lastFrame", to, "after the first");
     }
   }
 
   /** From one frame of a motion to another. */
-  public static Stretch frames(Motion motion, int first, int last) {
-    return new Stretch(motion.seconds(first), motion.seconds(last), motion.framesPerSecond());
+  public static TimeRange frames(Motion motion, int first, int last) {
+    return new TimeRange(motion.seconds(first), motion.seconds(last), motion.framesPerSecond());
   }
 
   double length() {

@@ -15,7 +15,7 @@ import levelember.look.DisplayCurve;
 import levelember.math.Colour;
 import levelember.math.Vec3;
 import levelember.measure.FlickerFinder.FrameLight;
-import levelember.measure.LightRegions;
+import levelember.measure.RegionLuminance;
 import levelember.photometry.LayerWeights;
 import levelember.shoot.Shoot;
 import levelember.shoot.ShootAtTime;
@@ -28,7 +28,7 @@ import levelember.transport.View;
  * Frames one after the other without flicker, and what they are found to flicker by. A frame has
  * the same bits however often the making of those before it was stopped.
  */
-public final class SteadyFrames {
+public final class SequenceFilter {
   private static final int SAMPLES = 2;
 
   /** Of ambient occlusion, which is not wanted here. */
@@ -47,7 +47,7 @@ public final class SteadyFrames {
    * @param shoot as it moves
    * @param shot id of it
    */
-  public SteadyFrames(Shoot shoot, String shot) {
+  public SequenceFilter(Shoot shoot, String shot) {
     this.shoot = shoot;
     this.shot = shot;
   }
@@ -55,24 +55,24 @@ public final class SteadyFrames {
   /**
    * Measures a frame, and mixes it with those before it.
    *
-   * @param steady whether it is to be mixed
+   * @param filtered whether it is to be mixed
    * @param shown the frame denoised; its layers are changed
    */
   public FrameLight take(
-      int frame, View view, Film traced, Film shown, float[] weights, boolean steady) {
-    float[][] seen = seen(view, shown);
-    float[][] own = regions(shown, seen);
+      int frame, View view, Film traced, Film shown, float[] weights, boolean filtered) {
+    float[][] display = displayWeights(view, shown);
+    float[][] own = regions(shown, display);
     float[][] mixed = own;
-    if (steady) {
+    if (filtered) {
       SurfaceData now =
           new SurfaceDataTracer(view, SAMPLES, NEAR)
               .rows(shown.width(), shown.height(), 0, shown.height());
       if (!filter.begun() || has != frame - 1) {
         filter.forget();
       }
-      filter.mix(traced, shown, now, before(frame, view, now));
+      filter.mix(traced, shown, now, reprojection(frame, view, now));
       has = frame;
-      mixed = regions(shown, seen);
+      mixed = regions(shown, display);
     }
     float[] luminances = new float[weights.length / 3];
     for (int k = 0; k < luminances.length; k++) {
@@ -81,26 +81,26 @@ public final class SteadyFrames {
     return new FrameLight(frame, own, mixed, luminances);
   }
 
-  private float[][] seen(View view, Film shown) {
+  private float[][] displayWeights(View view, Film shown) {
     // Of the look at rest, so that an exposure that is keyed makes no difference.
     double fullScale = DisplayCurve.fullScale(shoot.lookOf(shoot.shot(shot).orElseThrow()).ev());
     float[][] to = new float[shown.layers()][];
     for (int k = 0; k < to.length; k++) {
       float[] own = LayerWeights.own(view.shoot().lights().get(k));
-      to[k] = LightRegions.seen(shown, k, own, fullScale);
+      to[k] = RegionLuminance.displayWeights(shown, k, own, fullScale);
     }
     return to;
   }
 
-  private static float[][] regions(Film film, float[][] seen) {
+  private static float[][] regions(Film film, float[][] display) {
     float[][] to = new float[film.layers()][];
     for (int k = 0; k < to.length; k++) {
-      to[k] = LightRegions.of(film, k, seen[k]);
+      to[k] = RegionLuminance.means(film, k, display[k]);
     }
     return to;
   }
 
-  private TemporalFilter.Before before(int frame, View view, SurfaceData now) {
+  private TemporalFilter.Reprojection reprojection(int frame, View view, SurfaceData now) {
     Shoot then = ShootAtTime.of(shoot, shoot.motion().seconds(frame - 1));
     Shot shotThen = then.shot(shot).orElseThrow();
     ScreenMotion motion =
@@ -110,7 +110,7 @@ public final class SteadyFrames {
       int piece = now.pieces()[SurfaceData.RANKS * at];
       int p = SurfaceData.PLANES * at + SurfaceData.POSITION;
       Vec3 place = new Vec3(now.data()[p], now.data()[p + 1], now.data()[p + 2]);
-      return motion.then(piece, place, x + 0.5f, y + 0.5f, to);
+      return motion.reproject(piece, place, x + 0.5f, y + 0.5f, to);
     };
   }
 
@@ -119,7 +119,7 @@ public final class SteadyFrames {
     Path fresh = file.resolveSibling(file.getFileName() + ".part");
     try (DataOutputStream to =
         new DataOutputStream(new BufferedOutputStream(Files.newOutputStream(fresh), 1 << 16))) {
-      KeptFrame.write(has, filter.state(), to);
+      TemporalFilterFile.write(has, filter.state(), to);
     }
     Files.move(fresh, file, StandardCopyOption.REPLACE_EXISTING);
   }
@@ -133,7 +133,7 @@ public final class SteadyFrames {
         new DataInputStream(new BufferedInputStream(Files.newInputStream(file), 1 << 16))) {
       int of = from.readInt();
       if (of == frame - 1) {
-        filter.resume(KeptFrame.read(from));
+        filter.resume(TemporalFilterFile.read(from));
         has = of;
       }
     }

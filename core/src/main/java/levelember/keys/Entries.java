@@ -10,8 +10,8 @@ import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 
 /** Entries of a shoot by their ids. */
-final class Found {
-  private Found() {}
+final class Entries {
+  private Entries() {}
 
   static Piece piece(Shoot shoot, String id) {
     return in("a piece", shoot.pieces(), Piece::id, id);

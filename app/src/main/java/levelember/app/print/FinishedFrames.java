@@ -10,10 +10,10 @@ import levelember.measure.FlickerFinder;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Which frames of a job are done, in its folder: a list of its files for each, and its picture. */
-final class FrameMarks {
+final class FinishedFrames {
   private final Path folder;
 
-  FrameMarks(Path job) throws IOException {
+  FinishedFrames(Path job) throws IOException {
     folder = Files.createDirectories(job.resolve("frames"));
   }
 

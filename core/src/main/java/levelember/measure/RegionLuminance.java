@@ -9,11 +9,11 @@ import levelember.texture.Picture;
  * Light of a frame by regions of the picture: means over a grid of 16 by 9, of every layer, before
  * and after frames were mixed; what flicker is found by.
  */
-public final class LightRegions {
+public final class RegionLuminance {
   /** Regions of the picture. */
   public static final int COLUMNS = 16, ROWS = 9;
 
-  private LightRegions() {}
+  private RegionLuminance() {}
 
   /**
    * How much of a change of a layer is seen in each pixel: 1 where its light alone is shown dark,
@@ -23,7 +23,7 @@ public final class LightRegions {
    * @param own weights of the layer, three
    * @param fullScale luminance that is shown as 1.0, cd/m²
    */
-  public static float[] seen(Film shown, int layer, float[] own, double fullScale) {
+  public static float[] displayWeights(Film shown, int layer, float[] own, double fullScale) {
     float[] weights = new float[3 * shown.layers()];
     System.arraycopy(own, 0, weights, 3 * layer, 3);
     float[] rgb = LayerMix.picture(shown, weights).rgb();
@@ -38,16 +38,16 @@ public final class LightRegions {
   /**
    * Mean luminance of a layer over every region, of unit light.
    *
-   * @param seen by which pixels count, as {@link #seen}
+   * @param weights by which pixels count, as {@link #displayWeights}
    * @return by rows and columns
    */
-  public static float[] of(Film shown, int layer, float[] seen) {
+  public static float[] means(Film shown, int layer, float[] weights) {
     float[] unit = new float[3 * shown.layers()];
     unit[3 * layer] = unit[3 * layer + 1] = unit[3 * layer + 2] = 1;
-    return of(LayerMix.picture(shown, unit), seen);
+    return means(LayerMix.picture(shown, unit), weights);
   }
 
-  private static float[] of(Picture picture, float[] seen) {
+  private static float[] means(Picture picture, float[] weights) {
     float[] sums = new float[COLUMNS * ROWS];
     int[] counts = new int[COLUMNS * ROWS];
     float[] rgb = picture.rgb();
@@ -56,7 +56,7 @@ public final class LightRegions {
       for (int x = 0; x < picture.width(); x++) {
         int at = row * COLUMNS + x * COLUMNS / picture.width();
         int i = y * picture.width() + x;
-        sums[at] += seen[i] * Colour.luminance(rgb[3 * i], rgb[3 * i + 1], rgb[3 * i + 2]);
+        sums[at] += weights[i] * Colour.luminance(rgb[3 * i], rgb[3 * i + 1], rgb[3 * i + 2]);
         counts[at]++;
       }
     }

@@ -4,7 +4,7 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 
 /** How long frames take, and what those that are left will. */
-final class FramePace {
+final class FrameForecast {
   /** Frames that the pace is taken from. */
   private static final int LATEST = 12;
 
@@ -20,7 +20,7 @@ final class FramePace {
    *
    * @param before seconds that were traced already
    */
-  FramePace(double before) {
+  FrameForecast(double before) {
     this.before = before;
   }
 

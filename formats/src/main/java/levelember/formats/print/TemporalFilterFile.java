@@ -7,8 +7,8 @@ import levelember.film.SurfaceData;
 import levelember.film.TemporalFilter;
 
 /** What a frame leaves to the next, as a file: its number, sizes, then floats layer by layer. */
-final class KeptFrame {
-  private KeptFrame() {}
+final class TemporalFilterFile {
+  private TemporalFilterFile() {}
 
   static void write(int frame, TemporalFilter.State state, DataOutputStream to) throws IOException {
     to.writeInt(frame);
@@ -17,7 +17,7 @@ final class KeptFrame {
     to.writeInt(state.light().length);
     for (int k = 0; k < state.light().length; k++) {
       floats(state.light()[k], to);
-      floats(state.counts()[k], to);
+      floats(state.history()[k], to);
     }
     floats(state.surfaces().data(), to);
     for (int piece : state.surfaces().pieces()) {
@@ -29,17 +29,17 @@ final class KeptFrame {
   static TemporalFilter.State read(DataInputStream from) throws IOException {
     int width = from.readInt(), height = from.readInt(), layers = from.readInt();
     float[][] light = new float[layers][3 * width * height];
-    float[][] counts = new float[layers][width * height];
+    float[][] history = new float[layers][width * height];
     for (int k = 0; k < layers; k++) {
       floats(light[k], from);
-      floats(counts[k], from);
+      floats(history[k], from);
     }
     SurfaceData data = new SurfaceData(width, 0, height);
     floats(data.data(), from);
     for (int i = 0; i < data.pieces().length; i++) {
       data.pieces()[i] = from.readInt();
     }
-    return new TemporalFilter.State(data, light, counts);
+    return new TemporalFilter.State(data, light, history);
   }
 
   private static void floats(float[] values, DataOutputStream to) throws IOException {

@@ -7,7 +7,7 @@ import java.util.Arrays;
 import levelember.film.Film;
 import org.junit.jupiter.api.Test;
 
-class LightRegionsTest {
+class RegionLuminanceTest {
   private static final int WIDTH = 64, HEIGHT = 36;
 
   /** Two layers of one sample: one even, one a bright corner. */
@@ -31,8 +31,9 @@ class LightRegionsTest {
   void everyRegionHasItsMeanOfEveryLayer() {
     float[] all = new float[WIDTH * HEIGHT];
     Arrays.fill(all, 1);
-    float[] even = LightRegions.of(film(), 0, all), corner = LightRegions.of(film(), 1, all);
-    assertThat(even).hasSize(LightRegions.COLUMNS * LightRegions.ROWS);
+    float[] even = RegionLuminance.means(film(), 0, all),
+        corner = RegionLuminance.means(film(), 1, all);
+    assertThat(even).hasSize(RegionLuminance.COLUMNS * RegionLuminance.ROWS);
     for (float v : even) {
       assertThat(v).isCloseTo(2, within(1e-5f));
     }
@@ -42,7 +43,7 @@ class LightRegionsTest {
 
   @Test
   void whatIsBurntIsHardlySeenToChange() {
-    float[] seen = LightRegions.seen(film(), 1, new float[] {1, 1, 1}, 10);
+    float[] seen = RegionLuminance.displayWeights(film(), 1, new float[] {1, 1, 1}, 10);
     assertThat(seen[0]).isLessThan(0.01f);
     assertThat(seen[WIDTH * HEIGHT - 1]).isGreaterThan(0.95f);
   }
