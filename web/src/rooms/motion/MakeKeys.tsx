@@ -16,16 +16,46 @@ import { MOVES, type MoveForm, type Parameter } from './moves';
 
 const frames: Quantity = { unit: '', least: -1e6, most: 1e6, step: 1, digits: 0 };
 
+/** Has the keys of a move made, and keeps them as one edit. */
+function useMake() {
+  const desk = useDesk();
+  return async (
+    form: MoveForm,
+    of: { id: string; name: string },
+    range: { firstFrame: number; lastFrame: number },
+    numbers: Record<string, number>,
+    sound?: File,
+  ) => {
+    try {
+      const { operations, places } = sound
+        ? await api.soundKeys(
+            desk.state.id,
+            { light: of.id, stops: numbers[form.parameters[0]!.name]!, ...range },
+            sound,
+          )
+        : await api.moveKeys(desk.state.id, {
+            kind: form.kind as Exclude<MoveForm['kind'], 'sound'>,
+            of: of.id,
+            ...range,
+            numbers,
+          });
+      if (await desk.keep(`${form.text} of ${of.name}`, operations)) {
+        useMotion.setState({ tracks: places, keys: [] });
+      }
+    } catch (error) {
+      say(error);
+    }
+  };
+}
+
 /** Makes keys of a move: what moves, how, and from which frame to which. */
 export function MakeKeys() {
-  const desk = useDesk();
-  const { document } = desk;
+  const { document } = useDesk();
   const choice = useChoice();
   const [kind, setKind] = useState<MoveForm['kind']>('TURNTABLE');
   const [of, setOf] = useState<string | null>(null);
   const [numbers, setNumbers] = useState<Record<string, number>>({});
   const [range, setRange] = useState<{ first?: number; last?: number }>({});
-  const file = useRef<HTMLInputElement>(null);
   const form = MOVES.find((m) => m.kind === kind)!;
   const things = form.of(document);
   const chosen =
@@ -36,61 +66,12 @@ export function MakeKeys() {
   const last = range.last ?? document.motion.lastFrame;
   const value = (p: Parameter) => numbers[`${kind} ${p.name}`] ?? p.start;
 
-  const make = async (sound?: File) => {
+  const make = useMake();
+  const order = (sound?: File) => {
     if (!chosen) return;
-    try {
-      const over = { firstFrame: first, lastFrame: last };
-      const { operations, places } = sound
-        ? await api.soundKeys(
-            desk.state.id,
-            { light: chosen.id, stops: value(form.parameters[0]!), ...over },
-            sound,
-          )
-        : await api.moveKeys(desk.state.id, {
-            kind: kind as Exclude<MoveForm['kind'], 'sound'>,
-            of: chosen.id,
-            ...over,
-            numbers: Object.fromEntries(form.parameters.map((p) => [p.name, value(p)])),
-          });
-      if (await desk.keep(`${form.text} of ${chosen.name}`, operations)) {
-        useMotion.setState({ tracks: places, keys: [] });
-      }
-    } catch (error) {
-      say(error);
-    }
+    const values = Object.fromEntries(form.parameters.map((p) => [p.name, value(p)]));
+    void make(form, chosen, { firstFrame: first, lastFrame: last }, values, sound);
   };
-
-  const field = (p: Parameter) =>
-    p.onOff ? (
-      <SwitchOf
-        key={p.name}
-        label={p.label}
-        on={value(p) > 0}
-        onChange={(on) => setNumbers({ ...numbers, [`${kind} ${p.name}`]: on ? 1 : 0 })}
-      />
-    ) : (
-      <NumberField
-        key={`${kind} ${p.name}`}
-        label={p.label}
-        value={value(p)}
-        start={p.start}
-        quantity={p.quantity}
-        onTry={(v) => setNumbers((n) => ({ ...n, [`${kind} ${p.name}`]: v }))}
-        onKeep={() => undefined}
-        onLeave={() => undefined}
-      />
-    );
-
-  const frameField = (label: string, which: 'first' | 'last', shown: number) => (
-    <NumberField
-      label={label}
-      value={shown}
-      quantity={frames}
-      onTry={(v) => setRange((r) => ({ ...r, [which]: Math.round(v) }))}
-      onKeep={() => undefined}
-      onLeave={() => undefined}
-    />
-  );
 
   return (
     <Section title="Make keys">
@@ -113,33 +94,33 @@ export function MakeKeys() {
           />
           {form.parameters.length > 0 && (
             <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
-              {form.parameters.map(field)}
+              {form.parameters.map((p) => (
+                <ParameterField
+                  key={`${kind} ${p.name}`}
+                  parameter={p}
+                  value={value(p)}
+                  onChange={(v) => setNumbers((n) => ({ ...n, [`${kind} ${p.name}`]: v }))}
+                />
+              ))}
             </Box>
           )}
           <Row>
-            {frameField('From frame', 'first', first)}
-            {frameField('To frame', 'last', last)}
+            <FrameField
+              label="From frame"
+              value={first}
+              onChange={(v) => setRange({ ...range, first: v })}
+            />
+            <FrameField
+              label="To frame"
+              value={last}
+              onChange={(v) => setRange({ ...range, last: v })}
+            />
           </Row>
-          <Button
-            color="inherit"
-            variant="outlined"
-            onClick={() => (kind === 'sound' ? file.current?.click() : void make())}
-            sx={{ borderColor: colours.line, alignSelf: 'start' }}
-          >
-            {kind === 'sound' ? 'Choose a sound …' : 'Make keys'}
-          </Button>
-          <input
-            ref={file}
-            type="file"
-            accept=".wav,.aif,.aiff,.au,audio/wav"
-            aria-label="Sound file"
-            hidden
-            onChange={(e) => {
-              const sound = e.target.files?.[0];
-              e.target.value = '';
-              if (sound) void make(sound);
-            }}
-          />
+          {kind === 'sound' ? (
+            <SoundButton onFile={order} />
+          ) : (
+            <MakeButton text="Make keys" onClick={() => order()} />
+          )}
         </>
       ) : (
         <Typography variant="caption" color="text.secondary">
@@ -147,5 +128,82 @@ export function MakeKeys() {
         </Typography>
       )}
     </Section>
+  );
+}
+
+interface ParameterFieldProps {
+  parameter: Parameter;
+  value: number;
+  onChange: (value: number) => void;
+}
+
+/** A number of a move, or a switch that is 1 when it is on. */
+function ParameterField({ parameter: p, value, onChange }: ParameterFieldProps) {
+  return p.onOff ? (
+    <SwitchOf label={p.label} on={value > 0} onChange={(on) => onChange(on ? 1 : 0)} />
+  ) : (
+    <NumberField
+      label={p.label}
+      value={value}
+      start={p.start}
+      quantity={p.quantity}
+      onTry={onChange}
+      onKeep={() => undefined}
+      onLeave={() => undefined}
+    />
+  );
+}
+
+interface FrameFieldProps {
+  label: string;
+  value: number;
+  onChange: (frame: number) => void;
+}
+
+function FrameField({ label, value, onChange }: FrameFieldProps) {
+  return (
+    <NumberField
+      label={label}
+      value={value}
+      quantity={frames}
+      onTry={(v) => onChange(Math.round(v))}
+      onKeep={() => undefined}
+      onLeave={() => undefined}
+    />
+  );
+}
+
+function MakeButton({ text, onClick }: { text: string; onClick: () => void }) {
+  return (
+    <Button
+      color="inherit"
+      variant="outlined"
+      onClick={onClick}
+      sx={{ borderColor: colours.line, alignSelf: 'start' }}
+    >
+      {text}
+    </Button>
+  );
+}
+
+/** Chooses a sound file, whose loudness is made into keys. */
+function SoundButton({ onFile }: { onFile: (file: File) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <MakeButton text="Choose a sound …" onClick={() => input.current?.click()} />
+      <input
+        ref={input}
+        type="file"
+        accept=".wav,.aif,.aiff,.au,audio/wav"
+        aria-label="Sound file"
+        hidden
+        onChange={(e) => {
+          const sound = e.target.files?.[0];
+          e.target.value = '';
+          if (sound) onFile(sound);
+        }}
+      />
+    </>
   );
 }

@@ -26,9 +26,6 @@ export function Ruler({ motion, scale, ready }: Props) {
     const within = Math.min(motion.lastFrame, Math.max(motion.firstFrame, to));
     if (within !== frame) useTime.setState({ frame: within, playing: false });
   };
-  const marks: number[] = [];
-  const first = Math.ceil(scale.from / scale.every) * scale.every;
-  for (let f = first; f <= scale.to; f += scale.every) marks.push(f);
   return (
     <Box
       role="slider"
@@ -60,6 +57,16 @@ export function Ruler({ motion, scale, ready }: Props) {
         userSelect: 'none',
       }}
     >
+      <Range motion={motion} scale={scale} ready={ready} />
+      <Marks motion={motion} scale={scale} inSeconds={inSeconds} />
+    </Box>
+  );
+}
+
+/** The range that is played, and under it the frames that are there. */
+function Range({ motion, scale, ready }: Props) {
+  return (
+    <>
       <Box
         aria-hidden
         sx={{
@@ -85,6 +92,17 @@ export function Ruler({ motion, scale, ready }: Props) {
           }}
         />
       ))}
+    </>
+  );
+}
+
+/** Times at even distances. */
+function Marks({ motion, scale, inSeconds }: Omit<Props, 'ready'> & { inSeconds: boolean }) {
+  const marks: number[] = [];
+  const first = Math.ceil(scale.from / scale.every) * scale.every;
+  for (let f = first; f <= scale.to; f += scale.every) marks.push(f);
+  return (
+    <>
       {marks.map((f) => (
         <Box
           key={f}
@@ -105,6 +123,6 @@ export function Ruler({ motion, scale, ready }: Props) {
           {timeText(motion, f, inSeconds)}
         </Box>
       ))}
-    </Box>
+    </>
   );
 }

@@ -71,20 +71,7 @@ export function FramesOrder({ order, set }: Props) {
             {!frames.temporalFilter &&
               number('First every', 'every', { ...frame, least: 1, most: 1000 })}
           </Box>
-          <Box
-            role="group"
-            aria-label="Films"
-            sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr' }}
-          >
-            {MOVIES.map(([movie, text]) => (
-              <Check
-                key={movie}
-                label={text}
-                on={frames.movies.includes(movie)}
-                onChange={() => change({ movies: toggled(frames.movies, movie) })}
-              />
-            ))}
-          </Box>
+          <Movies movies={frames.movies} onChange={(movies) => change({ movies })} />
           <SwitchOf
             label="Temporal denoising"
             on={frames.temporalFilter && order.denoise}
@@ -106,5 +93,25 @@ export function FramesOrder({ order, set }: Props) {
         </>
       )}
     </>
+  );
+}
+
+interface MoviesProps {
+  movies: MovieFormat[];
+  onChange: (movies: MovieFormat[]) => void;
+}
+
+function Movies({ movies, onChange }: MoviesProps) {
+  return (
+    <Box role="group" aria-label="Films" sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr' }}>
+      {MOVIES.map(([movie, text]) => (
+        <Check
+          key={movie}
+          label={text}
+          on={movies.includes(movie)}
+          onChange={() => onChange(toggled(movies, movie))}
+        />
+      ))}
+    </Box>
   );
 }

@@ -17,9 +17,10 @@ import { bytesOf, goalOf, goalValue, isOfFrames, quantitiesOf, withGoal } from '
 import { Flicker } from './Flicker';
 import { usePrintChoice } from './usePrints';
 
-/** Opens a shoot in this page. */
-function goTo(shoot: string) {
-  window.location.assign(`#/${shoot}`);
+/** Opens the shoot in this page as it was when the print was ordered. */
+async function openAsShoot(job: PrintJob) {
+  const made = await api.openPrint(job.id);
+  window.location.assign(`#/${made.id}`);
 }
 
 /** A job: how far it is, what can be done with it, its files. */
@@ -94,10 +95,7 @@ export function JobDetails({ job }: { job: PrintJob }) {
       <Fold title="Shoot as ordered">
         {button(
           'Open as a shoot',
-          async () => {
-            const made = await api.openPrint(job.id);
-            goTo(made.id);
-          },
+          () => openAsShoot(job),
           'The shoot is as it was when the print was ordered',
         )}
       </Fold>

@@ -77,6 +77,12 @@ final class NightTerrace {
     lanterns(s);
     sign(s);
 
+    lights(s);
+    shots(s);
+    return s.pack("Night terrace", motion());
+  }
+
+  private static void lights(Stage s) {
     s.light(
         "night",
         "Night sky",
@@ -113,6 +119,9 @@ final class NightTerrace {
       s.shines("lanterns-" + part, name, "lantern-" + part, 210, 2300, Rgb.WHITE);
     }
     s.shines("sign", "Glass tube sign", "tube", 1700, 6500, new Rgb(1, 0.17, 0.10));
+  }
+
+  private static void shots(Stage s) {
     s.looks(DemoLooks.nightTerrace());
     s.shot(
         new Shot(
@@ -146,7 +155,6 @@ final class NightTerrace {
             0,
             0,
             0.8));
-    return s.pack("Night terrace", motion());
   }
 
   /** All goes dark, the lanterns come on one string after the other, and the sign stutters on. */
