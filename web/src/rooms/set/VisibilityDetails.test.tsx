@@ -15,6 +15,7 @@ const piece = {
     shadow: true,
     bounce: true,
     shadowCatcher: false,
+    portal: false,
     reflectedIn: { only: false, pieces: [] },
   },
 } as unknown as Piece;
@@ -50,6 +51,7 @@ test('where a piece is seen and what it casts are kept as edits of their own', a
         shadow: false,
         bounce: false,
         shadowCatcher: false,
+        portal: false,
         reflectedIn: { only: false, pieces: [] },
       },
     },
@@ -57,5 +59,9 @@ test('where a piece is seen and what it casts are kept as edits of their own', a
   await userEvent.click(screen.getByRole('checkbox', { name: 'Catches shadows' }));
   expect(keep).toHaveBeenLastCalledWith('Globe as a shadow catcher', [
     { op: 'replace', path: '/pieces/0/visibility/shadowCatcher', value: true },
+  ]);
+  await userEvent.click(screen.getByRole('checkbox', { name: 'Opening for daylight' }));
+  expect(keep).toHaveBeenLastCalledWith('Globe as an opening', [
+    { op: 'replace', path: '/pieces/0/visibility/portal', value: true },
   ]);
 });

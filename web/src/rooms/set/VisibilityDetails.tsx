@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import Typography from '@mui/material/Typography';
 import type { Operation, Piece, ShootDocument, Visibility } from '../../api/document';
 import { Section } from '../../controls/FieldOf';
 import { PlainSelect } from '../../controls/PlainSelect';
@@ -20,6 +21,8 @@ const CASTS: Kinds = [
   ['bounce', 'Bounced light'],
 ];
 const CATCHES: Kinds = [['shadowCatcher', 'Catches shadows']];
+
+const OPENS: Kinds = [['portal', 'Opening for daylight']];
 
 const WAYS: { value: Showing; text: string }[] = [
   { value: 'both', text: 'Everywhere' },
@@ -59,6 +62,13 @@ export function VisibilityDetails(p: Props) {
       <Section title="Casts">
         <Switches {...p} kinds={CASTS} edit={`What ${p.piece.name} casts`} />
         <Switches {...p} kinds={CATCHES} edit={`${p.piece.name} as a shadow catcher`} />
+        <Switches {...p} kinds={OPENS} edit={`${p.piece.name} as an opening`} />
+        {p.piece.visibility.portal && (
+          <Typography variant="caption" color="text.secondary">
+            Light of the sky and the surroundings is sampled through it: less noise, the same light.
+            The piece must be flat.
+          </Typography>
+        )}
       </Section>
     </>
   );

@@ -261,6 +261,7 @@ export const everything: Visibility = {
   shadow: true,
   bounce: true,
   shadowCatcher: false,
+  portal: false,
   reflectedIn: { only: false, pieces: [] },
 };
 

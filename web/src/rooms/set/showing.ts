@@ -1,11 +1,10 @@
 import type { Operation, Piece, ShootDocument, Visibility } from '../../api/document';
 import { setField } from '../../api/patch';
-import { everything } from './newPiece';
 
 /** Where a card or a picture is seen. */
 export type Showing = 'both' | 'reflections' | 'picture' | 'other';
 
-type Switches = Omit<Visibility, 'reflectedIn'>;
+type Switches = Omit<Visibility, 'reflectedIn' | 'portal'>;
 
 const none: Switches = {
   camera: false,
@@ -17,7 +16,7 @@ const none: Switches = {
 };
 
 const WAYS: Record<Exclude<Showing, 'other'>, Switches> = {
-  both: everything,
+  both: { ...none, camera: true, reflection: true, refraction: true, shadow: true, bounce: true },
   reflections: { ...none, reflection: true },
   picture: { ...none, camera: true, refraction: true },
 };
@@ -40,9 +39,9 @@ export function shownAs(
   way: Exclude<Showing, 'other'>,
   document: ShootDocument,
 ): Operation[] {
-  const { reflectedIn } = piece.visibility;
+  const { reflectedIn, portal } = piece.visibility;
   const operations = [
-    setField(document, 'pieces', piece.id, 'visibility', { ...WAYS[way], reflectedIn }),
+    setField(document, 'pieces', piece.id, 'visibility', { ...WAYS[way], portal, reflectedIn }),
   ];
   const alone = document.pieces.filter((p) => p.material === piece.material).length === 1;
   const light = document.lights.find(

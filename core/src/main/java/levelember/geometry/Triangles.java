@@ -1,6 +1,7 @@
 package levelember.geometry;
 
 import java.util.Arrays;
+import java.util.function.DoubleBinaryOperator;
 import levelember.math.Affine;
 import levelember.math.Vec3;
 
@@ -183,6 +184,29 @@ public final class Triangles {
 
   public Vec3 position(int corner) {
     return new Vec3(positions[3 * corner], positions[3 * corner + 1], positions[3 * corner + 2]);
+  }
+
+  /** The least coordinates of all corners, or the origin without corners. */
+  public Vec3 least() {
+    return outermost(Math::min);
+  }
+
+  /** The greatest coordinates of all corners, or the origin without corners. */
+  public Vec3 most() {
+    return outermost(Math::max);
+  }
+
+  private Vec3 outermost(DoubleBinaryOperator of) {
+    Vec3 to = corners == 0 ? Vec3.ZERO : position(0);
+    for (int i = 1; i < corners; i++) {
+      Vec3 p = position(i);
+      to =
+          new Vec3(
+              of.applyAsDouble(to.x(), p.x()),
+              of.applyAsDouble(to.y(), p.y()),
+              of.applyAsDouble(to.z(), p.z()));
+    }
+    return to;
   }
 
   public Vec3 normal(int corner) {

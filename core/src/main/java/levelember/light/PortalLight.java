@@ -13,19 +13,19 @@ public final class PortalLight extends LightSource {
   private static final float SHARE = 0.75f;
 
   private final LightSource surroundings;
-  private final List<RoomPortals> rooms;
+  private final List<PortalGroup> groups;
 
   /**
-   * Surroundings seen from rooms.
+   * Surroundings seen from groups.
    *
    * @param id of the light
    * @param surroundings a light that has no place
-   * @param rooms that have openings
+   * @param groups of openings, of which the first that serves a point is drawn from
    */
-  public PortalLight(String id, LightSource surroundings, List<RoomPortals> rooms) {
+  public PortalLight(String id, LightSource surroundings, List<PortalGroup> groups) {
     super(id, surroundings.seenDirectly());
     this.surroundings = surroundings;
-    this.rooms = List.copyOf(rooms);
+    this.groups = List.copyOf(groups);
   }
 
   /** The light without its openings. */
@@ -38,27 +38,27 @@ public final class PortalLight extends LightSource {
     return surroundings.bytes();
   }
 
-  private RoomPortals about(ReferencePoint from) {
-    for (RoomPortals room : rooms) {
-      if (room.holds(from)) {
-        return room;
+  private PortalGroup at(ReferencePoint from) {
+    for (PortalGroup group : groups) {
+      if (group.serves(from)) {
+        return group;
       }
     }
     return null;
   }
 
-  private static double importance(RoomPortals room, ReferencePoint from) {
+  private static double importance(PortalGroup group, ReferencePoint from) {
     double sum = 0;
-    for (int i = 0; room != null && i < room.portals().size(); i++) {
-      sum += room.portals().get(i).importance(from);
+    for (int i = 0; group != null && i < group.portals().size(); i++) {
+      sum += group.portals().get(i).importance(from);
     }
     return sum;
   }
 
   @Override
   public boolean sample(ReferencePoint from, float u, float v, LightSample to) {
-    RoomPortals room = about(from);
-    double sum = importance(room, from);
+    PortalGroup group = at(from);
+    double sum = importance(group, from);
     if (!(sum > 0)) {
       return surroundings.sample(from, u, v, to);
     }
@@ -67,24 +67,24 @@ public final class PortalLight extends LightSource {
         return false;
       }
     } else {
-      draw(room, from, u / SHARE * sum, v, to);
+      draw(group, from, u / SHARE * sum, v, to);
       surroundings.hit(from, to.x, to.y, to.z, Float.POSITIVE_INFINITY, to);
     }
-    to.pdf = mixed(room, sum, from, to.x, to.y, to.z, to.pdf);
+    to.pdf = mixed(group, sum, from, to.x, to.y, to.z, to.pdf);
     return to.pdf > 0;
   }
 
   /** Draws a direction through an opening that is chosen by importance. */
   private static void draw(
-      RoomPortals room, ReferencePoint from, double at, float v, LightSample to) {
+      PortalGroup group, ReferencePoint from, double at, float v, LightSample to) {
     double rest = at;
     Portal chosen = null;
     double own = 0;
-    for (int i = 0; i < room.portals().size(); i++) {
-      double w = room.portals().get(i).importance(from);
+    for (int i = 0; i < group.portals().size(); i++) {
+      double w = group.portals().get(i).importance(from);
       if (w > 0) {
         rest -= chosen == null ? 0 : own;
-        chosen = room.portals().get(i);
+        chosen = group.portals().get(i);
         own = w;
         if (rest < w) {
           break;
@@ -96,7 +96,7 @@ public final class PortalLight extends LightSource {
   }
 
   private static float mixed(
-      RoomPortals room,
+      PortalGroup group,
       double sum,
       ReferencePoint from,
       float dx,
@@ -104,8 +104,8 @@ public final class PortalLight extends LightSource {
       float dz,
       float ofSurroundings) {
     double through = 0;
-    for (int i = 0; i < room.portals().size(); i++) {
-      Portal portal = room.portals().get(i);
+    for (int i = 0; i < group.portals().size(); i++) {
+      Portal portal = group.portals().get(i);
       double w = portal.importance(from);
       if (w > 0) {
         through += w / sum * portal.density(from, dx, dy, dz);
@@ -119,10 +119,10 @@ public final class PortalLight extends LightSource {
     if (!surroundings.hit(from, dx, dy, dz, far, to)) {
       return false;
     }
-    RoomPortals room = about(from);
-    double sum = importance(room, from);
+    PortalGroup group = at(from);
+    double sum = importance(group, from);
     if (sum > 0) {
-      to.pdf = mixed(room, sum, from, dx, dy, dz, to.pdf);
+      to.pdf = mixed(group, sum, from, dx, dy, dz, to.pdf);
     }
     return true;
   }

@@ -14,7 +14,8 @@ import levelember.math.Vec3;
  * @param portals openings
  */
 public record RoomPortals(
-    Affine toRoom, double halfWidth, double height, double halfDepth, List<Portal> portals) {
+    Affine toRoom, double halfWidth, double height, double halfDepth, List<Portal> portals)
+    implements PortalGroup {
   /** How far outside of its walls a point may seem to lie by rounding, metres. */
   private static final double SLACK = 1e-3;
 
@@ -22,8 +23,8 @@ public record RoomPortals(
     portals = List.copyOf(portals);
   }
 
-  /** Whether a point lies in the room. */
-  boolean holds(ReferencePoint p) {
+  @Override
+  public boolean serves(ReferencePoint p) {
     Vec3 at = toRoom.point(new Vec3(p.x, p.y, p.z));
     return Math.abs(at.x()) <= halfWidth + SLACK
         && Math.abs(at.z()) <= halfDepth + SLACK

@@ -9,6 +9,8 @@ package levelember.shoot;
  * @param shadow keeps lights' direct light off others
  * @param bounce takes part in light between matte surfaces
  * @param shadowCatcher seen by the camera as nothing but the shadows that fall on it
+ * @param portal a flat opening through which light of the surroundings comes in, marked so that
+ *     directions are drawn through it; it changes noise, not light
  * @param reflectedIn the pieces that reflect it, where it is seen in reflections at all
  */
 public record Visibility(
@@ -18,6 +20,7 @@ public record Visibility(
     boolean shadow,
     boolean bounce,
     boolean shadowCatcher,
+    boolean portal,
     Scope reflectedIn) {
   /** Seen by everything, casts everything. */
   public static final Visibility ALL = new Visibility(true, true, true, true, true, false);
@@ -42,11 +45,18 @@ public record Visibility(
       boolean shadow,
       boolean bounce,
       boolean shadowCatcher) {
-    this(camera, reflection, refraction, shadow, bounce, shadowCatcher, Scope.ALL);
+    this(camera, reflection, refraction, shadow, bounce, shadowCatcher, false, Scope.ALL);
   }
 
   /** The same reflected by other pieces. */
   public Visibility reflectedIn(Scope pieces) {
-    return new Visibility(camera, reflection, refraction, shadow, bounce, shadowCatcher, pieces);
+    return new Visibility(
+        camera, reflection, refraction, shadow, bounce, shadowCatcher, portal, pieces);
+  }
+
+  /** The same marked as a portal, or not. */
+  public Visibility asPortal(boolean marked) {
+    return new Visibility(
+        camera, reflection, refraction, shadow, bounce, shadowCatcher, marked, reflectedIn);
   }
 }

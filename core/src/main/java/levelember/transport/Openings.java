@@ -4,29 +4,41 @@ import java.util.ArrayList;
 import java.util.List;
 import levelember.geometry.RoomOpening;
 import levelember.geometry.SetGeometry;
+import levelember.geometry.Triangles;
+import levelember.light.MarkedPortals;
 import levelember.light.Portal;
+import levelember.light.PortalGroup;
 import levelember.light.RoomPortals;
 import levelember.math.Affine;
 import levelember.math.Vec3;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 
-/** The openings through which light of the surroundings comes into the rooms of a set. */
+/** The openings of a set through which light of the surroundings comes in. */
 final class Openings {
   /** Cosine between sides up to which they count as square to each other. */
   private static final double SQUARE = 1e-6;
 
   private Openings() {}
 
-  /** The rooms that have openings; those whose walls are skewed are left out. */
-  static List<RoomPortals> of(Shoot shoot, SetGeometry set) {
-    List<RoomPortals> to = new ArrayList<>();
+  /** An opening that is thicker than so much of its shorter side is not flat. */
+  private static final double FLAT = 0.25;
+
+  /**
+   * The rooms that have openings, then all that is marked as one; what is skewed, and marked pieces
+   * that are not flat, are left out. Rooms have the marked ones besides their own.
+   */
+  static List<PortalGroup> of(Shoot shoot, SetGeometry set) {
+    List<Portal> marked = marked(shoot, set);
+    List<PortalGroup> to = new ArrayList<>();
     for (SetGeometry.Placed placed : set.placed()) {
       if (shoot.pieces().get(placed.piece()).shape() instanceof Shape.Room room
           && !room.openings().isEmpty()
           && square(placed.map())) {
         List<Portal> portals =
-            RoomOpening.of(room).stream().map(o -> portal(o, placed.map())).toList();
+            new ArrayList<>(
+                RoomOpening.of(room).stream().map(o -> portal(o, placed.map())).toList());
+        portals.addAll(marked);
         to.add(
             new RoomPortals(
                 placed.map().inverse(),
@@ -36,7 +48,46 @@ final class Openings {
                 portals));
       }
     }
+    if (!marked.isEmpty()) {
+      to.add(new MarkedPortals(marked));
+    }
     return to;
+  }
+
+  private static List<Portal> marked(Shoot shoot, SetGeometry set) {
+    List<Portal> to = new ArrayList<>();
+    for (SetGeometry.Placed placed : set.placed()) {
+      if (shoot.pieces().get(placed.piece()).visibility().portal() && square(placed.map())) {
+        marked(placed.mesh(), placed.map(), to);
+      }
+    }
+    return to;
+  }
+
+  /** The middle plane of a mesh that is flat, facing either way. */
+  private static void marked(Triangles mesh, Affine map, List<Portal> to) {
+    Vec3[] axes = {map.x(), map.y(), map.z()};
+    Vec3 least = mesh.least(), size = mesh.most().minus(least);
+    double[] sides = {
+      size.x() * axes[0].length(), size.y() * axes[1].length(), size.z() * axes[2].length()
+    };
+    int thin = 0;
+    for (int i = 1; i < 3; i++) {
+      thin = sides[i] < sides[thin] ? i : thin;
+    }
+    int across = (thin + 1) % 3, along = (thin + 2) % 3;
+    if (!(sides[thin] <= FLAT * Math.min(sides[across], sides[along]))
+        || sides[across] * sides[along] == 0) {
+      return;
+    }
+    Vec3 right = axes[across].unit(), up = axes[along].unit(), out = axes[thin].unit();
+    Vec3 corner =
+        map.point(least.plus(size.times(0.5)))
+            .minus(right.times(sides[across] / 2))
+            .minus(up.times(sides[along] / 2));
+    for (int way = -1; way <= 1; way += 2) {
+      to.add(new Portal(corner, right, up, out.times(way), sides[across], sides[along]));
+    }
   }
 
   private static boolean square(Affine map) {

@@ -13,9 +13,9 @@ import levelember.light.EnvironmentLight;
 import levelember.light.LightSource;
 import levelember.light.PlateLight;
 import levelember.light.PointLight;
+import levelember.light.PortalGroup;
 import levelember.light.PortalLight;
 import levelember.light.RectangleLight;
-import levelember.light.RoomPortals;
 import levelember.light.SphereLight;
 import levelember.light.SpotLight;
 import levelember.light.SunLight;
@@ -54,7 +54,7 @@ final class SceneLights {
       }
     }
     Map<Daylight, Atmosphere> airs = new HashMap<>();
-    List<RoomPortals> rooms = Openings.of(shoot, set);
+    List<PortalGroup> portals = Openings.of(shoot, set);
     List<LightSource> lights = new ArrayList<>();
     for (Light light : shoot.lights()) {
       Traced traced = Traced.of(shoot, light);
@@ -67,7 +67,7 @@ final class SceneLights {
       }
       boolean surrounds = source instanceof EnvironmentLight || source instanceof DomeLight;
       lights.add(
-          surrounds && !rooms.isEmpty() ? new PortalLight(light.id(), source, rooms) : source);
+          surrounds && !portals.isEmpty() ? new PortalLight(light.id(), source, portals) : source);
     }
     return lights.toArray(LightSource[]::new);
   }

@@ -20,6 +20,7 @@ import levelember.shoot.Shape;
 import levelember.shoot.Shape.Opening;
 import levelember.shoot.Shape.Wall;
 import levelember.shoot.Shoot;
+import levelember.shoot.Visibility;
 import levelember.texture.Pictures;
 import levelember.transport.Renderer;
 import levelember.transport.Sampling;
@@ -150,6 +151,49 @@ class PortalLightTest {
     assertThat(mean[both]).isPositive().isCloseTo(mean[bsdf], within(0.02 * mean[bsdf]));
     assertThat(mean[light]).isCloseTo(mean[bsdf], within(0.02 * mean[bsdf]));
     assertThat(noise[both]).isLessThan(0.5 * noise[bsdf]);
+  }
+
+  /** The same room put together of six boxes round a hole, with a marked rectangle in the hole. */
+  private static Shoot walls(boolean marked) {
+    Sets sets = Sets.white(0.6);
+    double[][] boxes = {
+      {0, -0.2, 0, 4.4, 0.2, 4.4}, {0, 3, 0, 4.4, 0.2, 4.4}, {0, 0, 2.1, 4.4, 3, 0.2},
+      {-2.1, 0, 0, 0.2, 3, 4.4}, {2.1, 0, 0, 0.2, 3, 4.4}, {-1.25, 0, -2.1, 1.5, 3, 0.2},
+      {1.25, 0, -2.1, 1.5, 3, 0.2}, {0, 0, -2.1, 1, 1, 0.2}, {0, 2.2, -2.1, 1, 0.8, 0.2}
+    };
+    for (int i = 0; i < boxes.length; i++) {
+      double[] b = boxes[i];
+      Shape box = new Shape.Box(b[3], b[4], b[5], 0);
+      Vec3 at = new Vec3(b[0], b[1], b[2]);
+      String id = "wall-" + i;
+      sets.piece(new Piece(id, id, null, at, Vec3.ZERO, Vec3.ONE, box, "white", null, true));
+    }
+    Vec3 hole = new Vec3(0, 1.6, -2);
+    Shape pane = new Shape.Rectangle(1, 1.2);
+    Visibility unseen = new Visibility(false, false, false, false, false, false);
+    Piece opening =
+        new Piece("hole", "Hole", null, hole, Vec3.ZERO, Vec3.ONE, pane, "white", null, true);
+    return sets.piece(opening.withVisibility(unseen.asPortal(marked)))
+        .light(Sets.dome(50))
+        .seen(new Vec3(0, 1.5, 1.8), new Vec3(0.5, 0.3, 0), 1.5)
+        .shoot();
+  }
+
+  @Test
+  void anOpeningThatIsMarkedChangesTheNoiseAndNotTheLight() {
+    double[] mean = new double[2], noise = new double[2];
+    for (int marked = 0; marked < 2; marked++) {
+      Shoot shoot = walls(marked == 1);
+      View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
+      Film film = new Film(24, 16, 1);
+      try (Renderer renderer = new Renderer(2, 3, 1, Sampling.USUAL)) {
+        renderer.trace(view, film, 300, () -> false);
+      }
+      mean[marked] = Sets.mean(LayerMix.picture(film, LayerWeights.of(shoot)));
+      noise[marked] = Noise.of(film, LayerWeights.of(shoot), 20).whole();
+    }
+    assertThat(mean[1]).isPositive().isCloseTo(mean[0], within(0.03 * mean[0]));
+    assertThat(noise[1]).isLessThan(0.7 * noise[0]);
   }
 
   @Test

@@ -7,6 +7,7 @@ import java.util.List;
 import levelember.Sets;
 import levelember.geometry.SetGeometry;
 import levelember.light.Portal;
+import levelember.light.PortalGroup;
 import levelember.light.RoomPortals;
 import levelember.math.Vec3;
 import levelember.shoot.Piece;
@@ -24,7 +25,7 @@ class OpeningsTest {
     return new Piece(id, id, parent, at, turned, size, s, "white", null, true);
   }
 
-  private static List<RoomPortals> found(Piece... pieces) {
+  private static List<PortalGroup> found(Piece... pieces) {
     Sets sets = Sets.white(0.5).light(Sets.dome(1));
     for (Piece piece : pieces) {
       sets.piece(piece);
@@ -40,7 +41,9 @@ class OpeningsTest {
   @Test
   void anOpeningStandsWhereItsRoomPutsIt() {
     RoomPortals room =
-        found(piece("r", null, new Vec3(1, 2, 3), Vec3.ZERO, new Vec3(2, 1, 1), ROOM)).getFirst();
+        (RoomPortals)
+            found(piece("r", null, new Vec3(1, 2, 3), Vec3.ZERO, new Vec3(2, 1, 1), ROOM))
+                .getFirst();
     Portal portal = room.portals().getFirst();
     // From −0 to 1 across, twice as wide as the room's own; the wall ahead is 3 m off.
     near(portal.corner(), new Vec3(1, 3, 0));
@@ -53,7 +56,8 @@ class OpeningsTest {
   @Test
   void aTurnedRoomTurnsItsOpenings() {
     RoomPortals room =
-        found(piece("r", null, Vec3.ZERO, new Vec3(0, 90, 0), Vec3.ONE, ROOM)).getFirst();
+        (RoomPortals)
+            found(piece("r", null, Vec3.ZERO, new Vec3(0, 90, 0), Vec3.ONE, ROOM)).getFirst();
     Portal portal = room.portals().getFirst();
     assertThat(portal.out().y()).isCloseTo(0, within(1e-9));
     assertThat(Math.abs(portal.out().x())).isCloseTo(1, within(1e-9));
@@ -68,5 +72,50 @@ class OpeningsTest {
         piece("p", null, Vec3.ZERO, Vec3.ZERO, new Vec3(3, 1, 1), new Shape.Box(1, 1, 1, 0));
     Piece leaning = piece("r", "p", Vec3.ZERO, new Vec3(0, 40, 0), Vec3.ONE, ROOM);
     assertThat(found(stretched, leaning)).isEmpty();
+  }
+
+  private static Piece marked(Piece piece) {
+    return piece.withVisibility(piece.visibility().asPortal(true));
+  }
+
+  @Test
+  void aFlatPieceThatIsMarkedIsAnOpeningEitherWay() {
+    Shape pane = new Shape.Box(2, 1, 0.02, 0);
+    Piece hung = piece("p", null, new Vec3(1, 0, 3), new Vec3(0, 90, 0), new Vec3(1, 2, 1), pane);
+    List<Portal> portals = found(marked(hung)).getFirst().portals();
+    assertThat(portals).hasSize(2);
+    near(portals.get(0).out(), portals.get(1).out().times(-1));
+    for (Portal portal : portals) {
+      assertThat(Math.abs(portal.out().x())).isCloseTo(1, within(1e-9));
+      assertThat(portal.width() * portal.height()).isCloseTo(4, within(1e-6));
+      Vec3 middle =
+          portal
+              .corner()
+              .plus(portal.right().times(portal.width() / 2))
+              .plus(portal.up().times(portal.height() / 2));
+      near(middle, new Vec3(1, 1, 3));
+    }
+  }
+
+  @Test
+  void whatIsMarkedServesRoomsBesidesTheirOwnOpenings() {
+    Piece room = piece("r", null, Vec3.ZERO, Vec3.ZERO, Vec3.ONE, ROOM);
+    Piece skylight =
+        piece(
+            "s", null, new Vec3(0, 3, 0), new Vec3(90, 0, 0), Vec3.ONE, new Shape.Rectangle(1, 1));
+    List<PortalGroup> groups = found(room, marked(skylight));
+    assertThat(groups).hasSize(2);
+    assertThat(groups.get(0).portals()).hasSize(3);
+    assertThat(groups.get(1).portals()).hasSize(2);
+  }
+
+  @Test
+  void whatIsNotFlatOrSkewedIsNoOpening() {
+    Piece ball = piece("b", null, Vec3.ZERO, Vec3.ZERO, Vec3.ONE, new Shape.Sphere(1));
+    Piece stretched =
+        piece("p", null, Vec3.ZERO, Vec3.ZERO, new Vec3(3, 1, 1), new Shape.Box(1, 1, 1, 0));
+    Piece leaning =
+        piece("r", "p", Vec3.ZERO, new Vec3(0, 40, 0), Vec3.ONE, new Shape.Rectangle(1, 1));
+    assertThat(found(marked(ball), stretched, marked(leaning))).isEmpty();
   }
 }

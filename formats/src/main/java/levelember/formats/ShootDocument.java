@@ -147,6 +147,7 @@ public final class ShootDocument {
         f.flag("shadow", true),
         f.flag("bounce", true),
         f.flag("shadowCatcher", false),
+        f.flag("portal", false),
         f.object("reflectedIn", Scope.ALL, LightDocument::scope));
   }
 

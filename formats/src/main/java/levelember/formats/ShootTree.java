@@ -105,6 +105,7 @@ final class ShootTree {
         .put("shadow", p.visibility().shadow())
         .put("bounce", p.visibility().bounce())
         .put("shadowCatcher", p.visibility().shadowCatcher())
+        .put("portal", p.visibility().portal())
         .set("reflectedIn", scope(p.visibility().reflectedIn()));
     to.put("shown", p.shown());
     return to;

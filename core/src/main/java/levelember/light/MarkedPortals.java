@@ -1,0 +1,20 @@
+package levelember.light;
+
+import java.util.List;
+
+/**
+ * Portals that an artist has marked. What they open into is not known, so that they serve points
+ * everywhere, on either side.
+ *
+ * @param portals each opening twice, once facing either way
+ */
+public record MarkedPortals(List<Portal> portals) implements PortalGroup {
+  public MarkedPortals {
+    portals = List.copyOf(portals);
+  }
+
+  @Override
+  public boolean serves(ReferencePoint p) {
+    return true;
+  }
+}
