@@ -19,6 +19,9 @@ final class GlassLobe {
   private final double ior;
   private final double abbe;
 
+  /** Indices for red, green and blue; null without dispersion. */
+  private final float[] channelIndex;
+
   /** What single scattering keeps, from outside and from inside. */
   private final AlbedoTable outside, inside;
 
@@ -40,6 +43,10 @@ final class GlassLobe {
     thin = m.glass().thin();
     ior = m.ior();
     abbe = thin ? 0 : m.glass().abbe();
+    channelIndex = abbe > 0 ? new float[3] : null;
+    for (int k = 0; k < 3 && abbe > 0; k++) {
+      channelIndex[k] = Spectrum.channelIndex(k, ior, abbe);
+    }
     boolean roughBody = there && !smooth && !thin;
     outside = roughBody ? albedo((float) (1 / ior)) : single;
     inside = roughBody ? albedo((float) ior) : single;
@@ -64,6 +71,14 @@ final class GlassLobe {
 
   boolean disperses() {
     return abbe > 0;
+  }
+
+  /**
+   * Whether a smooth surface can be sampled before a path settles on a wavelength, as light of none
+   * is reflected totally.
+   */
+  boolean samplesBeforeWavelength(Scattering s, boolean entering, float outerIndex) {
+    return entering && smooth(s) && index(1) > outerIndex;
   }
 
   /** What single scattering keeps, reflected and refracted together, by direction. */
@@ -115,7 +130,10 @@ final class GlassLobe {
 
   /** Index on the side of the outgoing direction over that on the other. */
   private float eta(Scattering s) {
-    double index = abbe > 0 ? Spectrum.index(s.wavelength, ior, abbe) : ior;
+    return eta(abbe > 0 ? index(s.wavelength) : ior, s);
+  }
+
+  private static float eta(double index, Scattering s) {
     double inside = s.outerIndex == 1 ? index : index / s.outerIndex;
     return (float) (s.entering ? 1 / inside : inside);
   }
@@ -302,16 +320,36 @@ final class GlassLobe {
       return;
     }
     s.r = s.g = s.b = value;
-    float eta = eta(s);
-    if (part < Fresnel.dielectric(oz, eta)) {
+    float eta = eta(s), f = Fresnel.dielectric(oz, eta);
+    if (part < f) {
       s.x = -ox;
       s.y = -oy;
       s.z = oz;
+      if (channelIndex != null && s.wavelength < 0) {
+        s.r *= Fresnel.dielectric(oz, eta(channelIndex[0], s)) / f;
+        s.g *= Fresnel.dielectric(oz, eta(channelIndex[1], s)) / f;
+        s.b *= Fresnel.dielectric(oz, eta(channelIndex[2], s)) / f;
+      }
     } else {
       s.through = true;
-      s.x = -eta * ox;
-      s.y = -eta * oy;
-      s.z = -refracted(oz, eta);
+      refract(eta, s);
     }
+  }
+
+  private static void refract(float eta, Scattering s) {
+    s.x = -eta * s.ox;
+    s.y = -eta * s.oy;
+    s.z = -refracted(s.oz, eta);
+  }
+
+  /** Turns what was refracted with the mean index into what a wavelength does. */
+  void disperse(float wavelength, Scattering s) {
+    float mean = Fresnel.dielectric(s.oz, eta(s));
+    s.wavelength = wavelength;
+    float eta = eta(s), scale = (1 - Fresnel.dielectric(s.oz, eta)) / (1 - mean);
+    s.r *= scale;
+    s.g *= scale;
+    s.b *= scale;
+    refract(eta, s);
   }
 }

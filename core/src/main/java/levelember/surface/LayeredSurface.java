@@ -195,9 +195,28 @@ public final class LayeredSurface {
     return glass.thin() && glass.smooth();
   }
 
-  /** True when a path must settle on one wavelength here. */
+  /** True when a path that is refracted here must settle on one wavelength. */
   public boolean disperses() {
     return mostGlass > 0 && glass.disperses();
+  }
+
+  /**
+   * True when a path must settle on one wavelength before it is scattered here: at rough glass, and
+   * where some wavelengths may be reflected totally. Elsewhere what is reflected needs none.
+   *
+   * @param entering the path comes from outside
+   * @param outerIndex index of refraction of what is outside of the piece
+   */
+  public boolean dispersesFirst(Scattering s, boolean entering, float outerIndex) {
+    return disperses() && !glass.samplesBeforeWavelength(s, entering, outerIndex);
+  }
+
+  /**
+   * Gives a direction that was sampled through smooth glass without a wavelength the one of a
+   * wavelength, and its value.
+   */
+  public void disperse(float wavelength, Scattering s) {
+    glass.disperse(wavelength, s);
   }
 
   /** Share of light that is left after a way through the body, by channel (Beer and Lambert). */
@@ -260,7 +279,7 @@ public final class LayeredSurface {
    * Prepares an outgoing direction.
    *
    * @param entering the direction is on the outside of the piece
-   * @param wavelength the path's, for glass that disperses
+   * @param wavelength the path's, for glass that disperses; the mean index below 0
    * @param outerIndex index of refraction of what is outside of the piece, 1 for air
    */
   public void prepare(

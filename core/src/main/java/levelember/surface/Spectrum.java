@@ -62,6 +62,15 @@ public final class Spectrum {
     return RESPONSE[3 * Math.min((int) (wave * STEPS), STEPS - 1) + channel];
   }
 
+  /** Index of a glass for a channel, the mean over what wavelengths add to it. */
+  static float channelIndex(int channel, double ior, double abbe) {
+    double sum = 0;
+    for (int i = 0; i < STEPS; i++) {
+      sum += RESPONSE[3 * i + channel] * index((i + 0.5f) / STEPS, ior, abbe);
+    }
+    return (float) (sum / STEPS);
+  }
+
   /** Index at a wavelength of a glass of index {@code ior} at 587.6 nm. */
   static float index(float wave, double ior, double abbe) {
     double b = (ior - 1) / abbe / (1 / (LINE_F * LINE_F) - 1 / (LINE_C * LINE_C));

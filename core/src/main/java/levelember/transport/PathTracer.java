@@ -206,8 +206,9 @@ final class PathTracer {
       return false;
     }
     at.orient(dx, dy, dz);
-    float outer = at.surface.body() ? media.outerIndex(at.instance, path.wavelength) : 1;
     regularization.arrive(path, at);
+    settle();
+    float outer = at.surface.body() ? media.outerIndex(at.instance, path.wavelength) : 1;
     at.surface.prepare(at.lx, at.ly, at.lz, at.outside, path.wavelength, outer, at.scattering);
     path.behind = media.behind(at.instance, at.outside);
     boolean catching = path.vertex.isCamera() && scene.catches[at.piece];
@@ -317,14 +318,21 @@ final class PathTracer {
     if (path.depth == mostDepth && !surface.pane()) {
       return false;
     }
-    if (path.wavelength < 0 && surface.disperses()) {
-      if (path.specularSoFar && undispersed) {
-        path.settleOnGreen();
-      } else {
-        path.disperse(points.single(Dimensions.WAVELENGTH));
-      }
-    }
     return true;
+  }
+
+  /** Settles on a wavelength where it must be known before the path is scattered. */
+  private void settle() {
+    LayeredSurface surface = at.surface;
+    if (path.wavelength >= 0 || !surface.disperses()) {
+      return;
+    }
+    float outer = media.outerIndex(at.instance, -1);
+    if (path.specularSoFar && undispersed) {
+      path.settleOnGreen();
+    } else if (surface.dispersesFirst(at.scattering, at.outside, outer)) {
+      path.disperse(points.single(Dimensions.WAVELENGTH));
+    }
   }
 
   /** Guides the denoiser by the first surface that is neither a mirror nor clear. */
@@ -379,6 +387,10 @@ final class PathTracer {
       path.divideGuides(surface.transmit(s));
     } else {
       surface.sample(u, v, lobe, s);
+      if (s.through && path.wavelength < 0 && surface.disperses()) {
+        path.disperse(points.single(Dimensions.WAVELENGTH));
+        surface.disperse(path.wavelength, s);
+      }
     }
     if (!(s.pdf > 0)) {
       return false;

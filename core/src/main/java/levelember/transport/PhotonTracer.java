@@ -274,16 +274,21 @@ final class PhotonTracer {
     LayeredSurface surface = at.surface;
     Scattering s = at.scattering;
     int first = Dimensions.PER_VERTEX * (bounce + 1);
-    if (path.wavelength < 0 && surface.disperses()) {
+    s.widen(0);
+    boolean unsettled = path.wavelength < 0 && surface.disperses();
+    if (unsettled && surface.dispersesFirst(s, at.outside, media.outerIndex(at.instance, -1))) {
       path.disperse(points.single(first + Dimensions.WAVELENGTH));
     }
     at.orient(path.dx, path.dy, path.dz);
     float outer = surface.body() ? media.outerIndex(at.instance, path.wavelength) : 1;
-    s.widen(0);
     surface.prepare(at.lx, at.ly, at.lz, at.outside, path.wavelength, outer, s);
     points.pair(first + Dimensions.SCATTER);
     float u = points.u, v = points.v;
     surface.sample(u, v, points.single(first + Dimensions.LOBE), s);
+    if (s.through && path.wavelength < 0 && unsettled) {
+      path.disperse(points.single(first + Dimensions.WAVELENGTH));
+      surface.disperse(path.wavelength, s);
+    }
     // What passes a pane straight is no caustic: there is no vertex on the way.
     boolean straight = bounce == 0 && s.through && s.delta && surface.pane();
     if (!(s.pdf > 0) || straight) {

@@ -160,4 +160,47 @@ class LayeredSurfaceTest {
     surface.evaluate(ix, iy, (float) Math.cos(i), s);
     return s.g / Math.cos(i);
   }
+
+  @Test
+  void smoothGlassSettlesOnAWavelengthOnlyForWhatItRefracts() {
+    Material flint =
+        Material.glass("m", "Flint", 0, 1.62, new Material.Glass(1, Rgb.WHITE, 1, false, 25));
+    LayeredSurface surface = new LayeredSurface(flint);
+    Scattering s = new Scattering();
+    surface.material(s);
+    float sin = 0.8f, cos = 0.6f;
+    assertThat(surface.dispersesFirst(s, true, 1)).isFalse();
+    assertThat(surface.dispersesFirst(s, false, 1)).as("total reflection").isTrue();
+    assertThat(surface.dispersesFirst(s, true, 1.62f)).as("in oil").isTrue();
+    int n = 200_000;
+    double[] reflected = new double[3], refracted = new double[3];
+    double red = 0, blue = 0;
+    for (int i = 0; i < n; i++) {
+      surface.prepare(sin, 0, cos, true, -1, 1, s);
+      float wave = (i * 0.618034f) % 1;
+      surface.sample(0.5f, 0.5f, (i + 0.5f) / n, s);
+      double[] to = s.through ? refracted : reflected;
+      float[] response = {1, 1, 1};
+      if (s.through) {
+        surface.disperse(wave, s);
+        for (int c = 0; c < 3; c++) {
+          response[c] = Spectrum.response(wave, c);
+        }
+        assertThat(s.x * s.x + s.y * s.y + s.z * s.z).isCloseTo(1, within(1e-4f));
+        red += response[0] * -s.x;
+        blue += response[2] * -s.x;
+      }
+      to[0] += response[0] * s.r / n;
+      to[1] += response[1] * s.g / n;
+      to[2] += response[2] * s.b / n;
+    }
+    for (int c = 0; c < 3; c++) {
+      float index = Spectrum.channelIndex(c, 1.62, 25);
+      float f = Fresnel.dielectric(cos, 1 / index);
+      assertThat(reflected[c]).isCloseTo(f, within(1e-4));
+      assertThat(refracted[c]).isCloseTo(1 - f, within(1e-3));
+    }
+    // sin / n: 0.8 / 1.612 for red, 0.8 / 1.638 for blue.
+    assertThat(red / refracted[0] / n).isGreaterThan(1.01 * blue / refracted[2] / n);
+  }
 }
