@@ -1,18 +1,31 @@
 package levelember.film;
 
+import java.util.stream.IntStream;
+
 /**
  * What the camera meets first, for some rows of a picture: which piece, which lamps it sees
  * directly, and how near other surfaces come to what it sees. Independent of how lights are set; a
  * look's contact shade and glow are made of it without tracing.
  *
- * <p>Panes and holes are passed straight through. Sums over samples; one thread a row.
+ * <p>Panes and holes are passed straight through. Sums over samples; one thread a row. After {@link
+ * #FEW} samples a pixel is settled whose samples, and those of the eight pixels round it, have met
+ * the same; the others, at edges, take {@link #ENOUGH}.
  */
 public final class FirstHits {
-  /** Samples of which the pieces are kept. */
-  public static final int KEPT = 8;
+  /** Samples after which more bring little; of so many the pieces are kept. */
+  public static final int ENOUGH = 8;
 
-  /** Samples after which more bring little, of pieces and lamps and of obscurance. */
-  private static final int ENOUGH = KEPT, ENOUGH_OF_OBSCURANCE = 16;
+  /** Samples of a pixel round which all is the same. */
+  public static final int FEW = 2;
+
+  /** Directions of the open that each sample looks into where obscurance is noted. */
+  public static final int OPEN_RAYS = 2;
+
+  /** Rows and columns round a pixel that say whether it is settled. */
+  public static final int NEIGHBOURS = 1;
+
+  /** Stands for what differs from sample to sample. */
+  private static final int MIXED = Integer.MIN_VALUE;
 
   /** Distances told apart. */
   public static final int BINS = 12;
@@ -30,6 +43,13 @@ public final class FirstHits {
   private final float[] guides;
   private final float[] open;
   private final float[][] seen;
+
+  /** What the samples have met, as a number that tells pieces and lamps apart. */
+  private final int[] signature;
+
+  /** Pixels that need no more samples, margins included; null until it can be told. */
+  private boolean[] settled;
+
   private int samples;
 
   /**
@@ -63,11 +83,12 @@ public final class FirstHits {
     this.margin = margin;
     above = firstRow == 0 ? margin : 0;
     below = firstRow + rows == height ? margin : 0;
-    pieces = new int[Math.multiplyExact(KEPT, width * rows)];
+    pieces = new int[Math.multiplyExact(ENOUGH, width * rows)];
     near = obscurance ? new byte[Math.multiplyExact(BINS, width * rows)] : null;
     guides = new float[4 * width * rows];
     open = new float[width * rows];
     seen = new float[lights][];
+    signature = new int[paddedWidth() * paddedRows()];
   }
 
   public int width() {
@@ -112,10 +133,10 @@ public final class FirstHits {
 
   /** Samples after which more bring little. */
   public int enough() {
-    return near == null ? ENOUGH : ENOUGH_OF_OBSCURANCE;
+    return ENOUGH;
   }
 
-  /** Samples that are in. */
+  /** Samples that are in, where most are needed. */
   public int samples() {
     return samples;
   }
@@ -123,13 +144,61 @@ public final class FirstHits {
   /** Notes that one more sample of all rows is in. */
   public void sampled() {
     samples++;
+    if (samples == FEW) {
+      settled = new boolean[signature.length];
+      int w = paddedWidth(), h = paddedRows();
+      IntStream.range(0, h)
+          .parallel()
+          .forEach(y -> {
+            for (int x = 0; x < w; x++) {
+              settled[y * w + x] = alike(x, y, w, h);
+            }
+          });
+    }
+  }
+
+  /** Whether a pixel and its neighbours have met one thing. */
+  private boolean alike(int x, int y, int w, int h) {
+    int own = signature[y * w + x];
+    boolean same = own != MIXED;
+    for (int v = Math.max(0, y - NEIGHBOURS); same && v <= Math.min(h - 1, y + NEIGHBOURS); v++) {
+      for (int u = Math.max(0, x - NEIGHBOURS); u <= Math.min(w - 1, x + NEIGHBOURS); u++) {
+        same &= signature[v * w + u] == own;
+      }
+    }
+    return same;
+  }
+
+  /** Whether one more sample of a pixel would bring something. */
+  public boolean wants(int x, int y) {
+    return settled == null || !settled[padded(x, y)];
+  }
+
+  /** Samples that a pixel has. */
+  private int samples(int x, int y) {
+    return wants(x, y) ? samples : FEW;
+  }
+
+  private int padded(int x, int y) {
+    return (y - top()) * paddedWidth() + x + margin;
+  }
+
+  /**
+   * Notes what a sample has met all in all.
+   *
+   * @param met a number that tells pieces and lamps apart
+   */
+  public void signed(int x, int y, int met) {
+    int at = padded(x, y);
+    int sign = met == MIXED ? 0 : met;
+    signature[at] = samples == 0 || signature[at] == sign ? sign : MIXED;
   }
 
   /** Notes the piece that a sample has met, −1 for none, with its direction and distance. */
   public void met(int x, int y, int piece, float nx, float ny, float nz, float distance) {
     int at = (y - firstRow) * width + x;
-    if (samples < KEPT) {
-      pieces[KEPT * at + samples] = piece;
+    if (samples < ENOUGH) {
+      pieces[ENOUGH * at + samples] = piece;
     }
     if (piece >= 0) {
       guides[4 * at] += nx;
@@ -170,7 +239,7 @@ public final class FirstHits {
         to = seen[light];
       }
     }
-    int at = 3 * ((y - top()) * paddedWidth() + x + margin);
+    int at = 3 * padded(x, y);
     to[at] += r;
     to[at + 1] += g;
     to[at + 2] += b;
@@ -201,16 +270,17 @@ public final class FirstHits {
     }
     int from = 3 * (y - top()) * paddedWidth();
     for (int i = 0; i < 3 * paddedWidth(); i += 3) {
+      int n = samples(i / 3 - margin, y);
       for (int k = 0; k < 3; k++) {
-        to[at + i + k] += weights[3 * light + k] / samples * seen[light][from + i + k];
+        to[at + i + k] += weights[3 * light + k] / n * seen[light][from + i + k];
       }
     }
   }
 
   /** Share of the samples of a pixel that have met one of some pieces. */
   public float share(int x, int y, boolean[] of) {
-    int n = Math.min(samples, KEPT), in = 0;
-    int at = KEPT * ((y - firstRow) * width + x);
+    int n = Math.min(samples(x, y), ENOUGH), in = 0;
+    int at = ENOUGH * ((y - firstRow) * width + x);
     for (int i = 0; i < n; i++) {
       int piece = pieces[at + i];
       in += piece >= 0 && of[piece] ? 1 : 0;
@@ -220,7 +290,7 @@ public final class FirstHits {
 
   /** Share of a pixel's light that comes from behind the set. */
   public float open(int x, int y) {
-    return samples == 0 ? 0 : open[(y - firstRow) * width + x] / samples;
+    return samples == 0 ? 0 : open[(y - firstRow) * width + x] / samples(x, y);
   }
 
   /**
@@ -232,7 +302,7 @@ public final class FirstHits {
   public void shutIn(int y, double reach, float[] to, int into) {
     float[] fades = new float[BINS];
     for (int bin = 0; bin < BINS; bin++) {
-      fades[bin] = samples == 0 ? 0 : (float) (Math.max(0, 1 - middle(bin) / reach) / samples);
+      fades[bin] = (float) Math.max(0, 1 - middle(bin) / reach);
     }
     int last = BINS;
     while (last > 0 && fades[last - 1] == 0) {
@@ -244,7 +314,7 @@ public final class FirstHits {
       for (int bin = 0; bin < last; bin++) {
         sum += (near[at + bin] & 0xFF) * fades[bin];
       }
-      to[into + x] = sum;
+      to[into + x] = samples == 0 ? 0 : sum / (OPEN_RAYS * samples(x, y));
     }
   }
 
@@ -266,7 +336,7 @@ public final class FirstHits {
       to[0][into + x] = a * s;
       to[1][into + x] = b * s;
       to[2][into + x] = c * s;
-      to[3][into + x] = samples == 0 ? 0 : guides[at + 3] / samples;
+      to[3][into + x] = samples == 0 ? 0 : guides[at + 3] / samples(x, y);
     }
   }
 
@@ -276,7 +346,8 @@ public final class FirstHits {
         4L * pieces.length
             + (near == null ? 0 : near.length)
             + 4L * guides.length
-            + 4L * open.length;
+            + 4L * open.length
+            + 5L * signature.length;
     for (float[] s : seen) {
       sum += s == null ? 0 : 4L * s.length;
     }

@@ -14,8 +14,8 @@ import levelember.trace.RayWalk;
 
 /**
  * Fills {@link FirstHits}: a ray from the camera for every sample, and where obscurance is noted
- * one from what it meets into the open, drawn by the cosine, as far as contact shade may reach
- * (Zhukov, Iones and Kronin 1998).
+ * {@link FirstHits#OPEN_RAYS} from what it meets into the open, drawn by the cosine, as far as
+ * contact shade may reach (Zhukov, Iones and Kronin 1998).
  */
 public final class FirstHitTracer {
   private static final int SEED = 0x51A7E;
@@ -47,7 +47,10 @@ public final class FirstHitTracer {
           }
           Eye eye = new Eye(lens, to);
           for (int x = -to.margin(); x < to.width() + to.margin(); x++) {
-            eye.look(x, y);
+            if (to.wants(x, y)) {
+              eye.look(x, y);
+              to.signed(x, y, eye.met);
+            }
           }
         });
     if (stop.getAsBoolean()) {
@@ -70,6 +73,9 @@ public final class FirstHitTracer {
     private final int[] nearby = new int[scene.lights.length];
     private final float[] through = new float[3];
 
+    /** Tells apart what the last sample has met. */
+    private int met;
+
     Eye(Camera.Rays lens, FirstHits to) {
       this.lens = lens;
       this.to = to;
@@ -88,6 +94,7 @@ public final class FirstHitTracer {
       float ox = ray.ox, oy = ray.oy, oz = ray.oz;
       from.set(ox, oy, oz);
       float r = 1, g = 1, b = 1, gone = 0;
+      met = 0;
       for (int passed = 0; ; passed++) {
         boolean hit =
             walk.nearest(
@@ -102,6 +109,7 @@ public final class FirstHitTracer {
           return;
         }
         at.hit(ray.dx, ray.dy, ray.dz);
+        met = 31 * met + 1 + at.piece;
         radiance(x, y, r, g, b);
         if (passed < MOST_PASSED && passes()) {
           r *= through[0];
@@ -119,7 +127,9 @@ public final class FirstHitTracer {
           float nx = s * at.gx, ny = s * at.gy, nz = s * at.gz;
           to.met(x, y, at.piece, nx, ny, nz, whole);
           if (to.obscurance()) {
-            open(x, y, nx, ny, nz);
+            for (int i = 0; i < FirstHits.OPEN_RAYS; i++) {
+              open(x, y, nx, ny, nz, OPEN + i);
+            }
           }
         }
         return;
@@ -134,14 +144,19 @@ public final class FirstHitTracer {
       }
       for (int i = 0; i < tried; i++) {
         int k = i < scene.hittable.length ? scene.hittable[i] : nearby[i - scene.hittable.length];
-        LightSource lamp = scene.lights[k];
+        LightSource lamp = Scene.surroundings(scene.lights[k]);
         if (lamp.seenDirectly()
             && lamp.hit(from, ray.dx, ray.dy, ray.dz, whole, light)
             && light.distance > gone
             && !(view.camera().cutOut() && light.distance == Float.POSITIVE_INFINITY)) {
-          to.seen(k, x, y, r * light.r, g * light.g, b * light.b);
+          sees(k, x, y, r, g, b);
         }
       }
+    }
+
+    private void sees(int k, int x, int y, float r, float g, float b) {
+      met = 31 * met - 1 - k;
+      to.seen(k, x, y, r * light.r, g * light.g, b * light.b);
     }
 
     private void radiance(int x, int y, float r, float g, float b) {
@@ -153,7 +168,7 @@ public final class FirstHitTracer {
       int place = scene.hierarchy.placed(walk.instance);
       int triangle = scene.emissive.triangle(place, walk.triangle);
       lamp.radiance(triangle, walk.b, scene.emissive.third(place, walk.b, walk.c), light);
-      to.seen(k, x, y, r * light.r, g * light.g, b * light.b);
+      sees(k, x, y, r, g, b);
     }
 
     /** Whether a ray goes straight on, and what is left of it then. */
@@ -166,8 +181,8 @@ public final class FirstHitTracer {
     }
 
     /** How far it is from what was met into one direction of the open. */
-    private void open(int x, int y, float nx, float ny, float nz) {
-      points.pair(OPEN);
+    private void open(int x, int y, float nx, float ny, float nz, int dimension) {
+      points.pair(dimension);
       float radius = (float) Math.sqrt(points.u);
       double phi = 2 * Math.PI * points.v;
       float a = radius * (float) StrictMath.cos(phi), c = radius * (float) StrictMath.sin(phi);

@@ -312,7 +312,8 @@ public final class Scene {
     return -1;
   }
 
-  private static LightSource surroundings(LightSource light) {
+  /** A light without the openings that it is drawn through. */
+  static LightSource surroundings(LightSource light) {
     return light instanceof PortalLight p ? p.surroundings() : light;
   }
 

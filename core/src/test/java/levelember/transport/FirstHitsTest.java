@@ -195,8 +195,8 @@ class FirstHitsTest {
     LookInputsMaker parts = new LookInputsMaker(shoot, look, w, h, LayerWeights.of(shoot));
     View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
     for (int first = 0; first < h; first += 16) {
-      int top = Math.max(0, first - AmbientOcclusion.REACH);
-      int bottom = Math.min(h, first + 16 + AmbientOcclusion.REACH);
+      int top = Math.max(0, first - AmbientOcclusion.REACH - FirstHits.NEIGHBOURS);
+      int bottom = Math.min(h, first + 16 + AmbientOcclusion.REACH + FirstHits.NEIGHBOURS);
       FirstHits band =
           new FirstHits(new FirstHits.Band(w, h, top, bottom - top), m, view.layers(), true);
       for (int i = 0; i < 4; i++) {
@@ -253,5 +253,27 @@ class FirstHitsTest {
     assertThat(lit.get(4, 4, 0)).isCloseTo(1, within(0.15f));
     assertThat(lit.get(60, 30, 0)).isCloseTo(1, within(0.15f));
     assertThat(lit.get(32, 32, 0)).as("on the ball").isZero();
+  }
+
+  @Test
+  void onlyWhatIsNotAlikeRoundAPixelTakesMoreThanFewSamples() {
+    Shoot shoot = lamps().shoot();
+    FirstHits hits = hits(shoot, 80, 40, 0, FirstHits.ENOUGH);
+    assertThat(hits.wants(20, 20)).as("middle of a ball").isFalse();
+    assertThat(hits.wants(14, 20)).as("edge of a ball").isTrue();
+    assertThat(hits.wants(44, 20)).as("edge of a lamp").isTrue();
+    assertThat(hits.wants(2, 2)).as("nothing").isFalse();
+    int wanted = 0;
+    for (int i = 0; i < 80 * 40; i++) {
+      wanted += hits.wants(i % 80, i / 80) ? 1 : 0;
+    }
+    assertThat(wanted).isBetween(80, 500);
+    // Shares at edges are those of all samples.
+    boolean[] left = {true, false};
+    double area = 0;
+    for (int i = 0; i < 80 * 40; i++) {
+      area += hits.share(i % 80, i / 80, left);
+    }
+    assertThat(area).isCloseTo(Math.PI * 0.09 * 400, within(3.0));
   }
 }

@@ -116,13 +116,13 @@ public final class PrintPicture {
     }
     boolean wanted = LookInputsMaker.needsHits(shoot, look);
     int margin = LookInputsMaker.margin(look, height);
-    long row = 80L * (width + 2L * margin);
+    long row = 85L * (width + 2L * margin);
     long memory = Runtime.getRuntime().maxMemory() / 10;
     int rows = (int) Math.clamp(memory / row, Math.min(FEWEST_ROWS, height), height);
     for (int first = 0; wanted && first < height; first += rows) {
       int last = Math.min(height, first + rows);
-      int top = Math.max(0, first - AmbientOcclusion.REACH);
-      int bottom = Math.min(height, last + AmbientOcclusion.REACH);
+      int top = Math.max(0, first - AmbientOcclusion.REACH - FirstHits.NEIGHBOURS);
+      int bottom = Math.min(height, last + AmbientOcclusion.REACH + FirstHits.NEIGHBOURS);
       boolean obscurance = LookInputsMaker.needsObscurance(look);
       FirstHits hits =
           kept != null && rows == height
