@@ -5,6 +5,7 @@ export const atRest: Motion = {
   framesPerSecond: 24,
   firstFrame: 1,
   lastFrame: 72,
+  shutterDegrees: 0,
   tracks: [],
   links: [],
 };

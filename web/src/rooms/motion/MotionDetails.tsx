@@ -1,7 +1,7 @@
 import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlineOutlined';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import type { Key, Span, Track } from '../../api/document';
+import type { Key, Motion, Span, Track } from '../../api/document';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { NumberField } from '../../controls/NumberField';
 import { PlainSelect } from '../../controls/PlainSelect';
@@ -44,8 +44,15 @@ export function MotionDetails() {
   );
 }
 
+/** How long the shutter is open, as a photographer says it. */
+function shutterText({ shutterDegrees, framesPerSecond }: Motion): string {
+  const seconds = shutterDegrees / 360 / framesPerSecond;
+  return seconds < 0.5 ? `1/${Math.round(1 / seconds)} s` : `${seconds.toFixed(2)} s`;
+}
+
 /** How long the motion is, and how many frames a second it has. */
 function RangeDetails() {
+  const { motion } = useDesk().document;
   const range = (label: string, field: 'framesPerSecond' | 'firstFrame' | 'lastFrame') => (
     <NumberOf
       label={label}
@@ -68,6 +75,18 @@ function RangeDetails() {
         {range('Last', 'lastFrame')}
         {range('A second', 'framesPerSecond')}
       </Row>
+      <NumberOf
+        label="Shutter"
+        edit="Shutter"
+        read={(d) => d.motion.shutterDegrees}
+        write={(_, v) => [{ op: 'replace', path: '/motion/shutterDegrees', value: v }]}
+        quantity={{ unit: '°', least: 0, most: 360, step: 5, digits: 1 }}
+      />
+      <Typography variant="caption" color="text.secondary">
+        {motion.shutterDegrees > 0
+          ? `Prints blur what moves in ${shutterText(motion)}.`
+          : 'At 0° prints are sharp; 180° blurs what moves in half of a frame.'}
+      </Typography>
     </Section>
   );
 }

@@ -22,6 +22,7 @@ import levelember.formats.print.PrintFormat;
 import levelember.formats.print.PrintName;
 import levelember.formats.print.PrintOrder;
 import levelember.formats.print.PrintPass;
+import levelember.formats.print.ShutterMoments;
 import levelember.look.Development;
 import levelember.photometry.LayerWeights;
 import levelember.shoot.Clay;
@@ -31,6 +32,7 @@ import levelember.shoot.Motion;
 import levelember.shoot.Shoot;
 import levelember.shoot.ShootAtTime;
 import levelember.shoot.Shot;
+import levelember.transport.ShutterViews;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -249,9 +251,17 @@ final class RenderCommand implements Callable<Integer> {
           Shot shot = now.shot(still.id()).orElseThrow();
           Path to = named(now, shot, pixels, movies == null ? number : "");
           Path file = movies == null ? to : MovieFiles.frame();
+          PrintOrder order = order(shot, format, pixels);
           ShotRender.Frame what =
-              new ShotRender.Frame(lit, shot, worn(now, shot), weights(lit, only), number, next);
-          figures.add(render.write(pack, what, order(shot, format, pixels), file));
+              new ShotRender.Frame(
+                  lit,
+                  shot,
+                  worn(now, shot),
+                  weights(lit, only),
+                  number,
+                  next,
+                  frame == null ? List.of() : moments(shoot, frame, order));
+          figures.add(render.write(pack, what, order, file));
           if (movies != null) {
             movies.add(to, file);
           }
@@ -267,6 +277,18 @@ final class RenderCommand implements Callable<Integer> {
           stats, JsonMapper.shared().writerWithDefaultPrettyPrinter().writeValueAsBytes(to));
     }
     return 0;
+  }
+
+  private List<ShutterViews.Moment> moments(Shoot moving, int frame, PrintOrder order) {
+    return ShutterMoments.of(
+        moving,
+        moving.motion().seconds(frame),
+        order,
+        then -> {
+          Shoot clad = inClay(then);
+          Light light = only(clad);
+          return light == null ? clad : clad.litBy(light);
+        });
   }
 
   private Shoot inClay(Shoot shoot) {

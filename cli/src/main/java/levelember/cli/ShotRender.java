@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
@@ -31,6 +32,7 @@ import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.transport.RayCount;
 import levelember.transport.Renderer;
+import levelember.transport.ShutterViews;
 
 /** Renders one shot as an order says; keeps its film where it is to go on from it. */
 final class ShotRender {
@@ -71,8 +73,16 @@ final class ShotRender {
    * @param weights of the layers, three each
    * @param number of the frame, under which films are kept; empty for a shoot at rest
    * @param next the shoot at the frame after it, or null
+   * @param moments while the shutter is open, or none
    */
-  record Frame(Shoot shoot, Shot shot, Look look, float[] weights, String number, Shoot next) {}
+  record Frame(
+      Shoot shoot,
+      Shot shot,
+      Look look,
+      float[] weights,
+      String number,
+      Shoot next,
+      List<ShutterViews.Moment> moments) {}
 
   /**
    * Renders a shot into a file.
@@ -94,7 +104,7 @@ final class ShotRender {
           films
               .computeIfAbsent(shot.id(), id -> new FrameFilms(pack.files(), memory))
               .next(
-                  new FrameFilms.Wanted(shoot, shot, look, frame.weights, order),
+                  new FrameFilms.Wanted(shoot, shot, look, frame.weights, order, frame.moments),
                   (bands, kept) -> store(folder, frame, order, kept, bands),
                   film -> trace(film, order));
       PrintFilm film = made.film();

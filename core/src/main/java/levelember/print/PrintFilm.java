@@ -12,6 +12,7 @@ import levelember.film.Noise;
 import levelember.film.TileChoice;
 import levelember.transport.RayCount;
 import levelember.transport.Renderer;
+import levelember.transport.ShutterViews;
 import levelember.transport.View;
 
 /**
@@ -29,6 +30,7 @@ public final class PrintFilm {
   private static final double SAVE_EVERY = 15, SAVE_SECONDS = 15;
 
   private final View view;
+  private ShutterViews shutter;
   private final Bands bands;
   private final Set<Component> kept;
   private final FilmStore store;
@@ -62,6 +64,7 @@ public final class PrintFilm {
       float[] weights,
       double fullScale) {
     this.view = view;
+    shutter = ShutterViews.of(view);
     this.bands = bands;
     this.kept = kept;
     this.store = store;
@@ -124,7 +127,7 @@ public final class PrintFilm {
       long begin = System.nanoTime();
       RayCount some =
           renderer.trace(
-              view,
+              shutter,
               film,
               own,
               () -> System.nanoTime() - begin > SLICE_NANOS || watch.stop() || watch.givesWay());
@@ -220,6 +223,11 @@ public final class PrintFilm {
         forecast.factor(),
         rays.all(),
         rays.dropped());
+  }
+
+  /** From now on samples are taken at all times of a shutter, the same for the whole print. */
+  public void exposedDuring(ShutterViews open) {
+    shutter = open;
   }
 
   /** Says how long was traced before, where that is more than the store knows. */

@@ -10,26 +10,34 @@ import java.util.Set;
  * @param framesPerSecond 1…240
  * @param firstFrame of the range that is made
  * @param lastFrame of it; 100,000 frames at most
+ * @param shutterDegrees part of a frame for which the shutter is open, of 360; 0 for none: then
+ *     frames are of single times
  * @param tracks of places, each once
  * @param links of places that follow others, each once, and neither one that a track moves nor one
  *     that another link follows
  */
 public record Motion(
-    double framesPerSecond, int firstFrame, int lastFrame, List<Track> tracks, List<Link> links) {
+    double framesPerSecond,
+    int firstFrame,
+    int lastFrame,
+    double shutterDegrees,
+    List<Track> tracks,
+    List<Link> links) {
   private static final int MOST_FRAMES = 100_000, MOST_KEYS = 1_000_000;
 
   /** Nothing moves. */
   public static final Motion NONE = new Motion(24, 1, 72, List.of());
 
-  /** Without links. */
+  /** Without links and without a shutter. */
   public Motion(double framesPerSecond, int firstFrame, int lastFrame, List<Track> tracks) {
-    this(framesPerSecond, firstFrame, lastFrame, tracks, List.of());
+    this(framesPerSecond, firstFrame, lastFrame, 0, tracks, List.of());
   }
 
   public Motion {
     Checks.range("framesPerSecond", framesPerSecond, 1, 240);
     Checks.range("firstFrame", firstFrame, -1_000_000, 1_000_000);
     Checks.range("lastFrame", lastFrame, firstFrame, firstFrame + MOST_FRAMES - 1);
+    Checks.range("shutterDegrees", shutterDegrees, 0, 360);
     tracks = List.copyOf(tracks);
     Checks.range("tracks.length", tracks.size(), 0, 10_000);
     Set<String> places = new HashSet<>();
@@ -64,13 +72,33 @@ public record Motion(
     return frame / framesPerSecond;
   }
 
+  /**
+   * Times within the shutter about a time, evenly and in order; none without a shutter.
+   *
+   * @param seconds the middle
+   * @param count of times
+   */
+  public double[] shutterTimes(double seconds, int count) {
+    double open = shutterDegrees / 360 / framesPerSecond;
+    double[] to = new double[open > 0 ? count : 0];
+    for (int i = 0; i < to.length; i++) {
+      to[i] = seconds + open * ((i + 0.5) / count - 0.5);
+    }
+    return to;
+  }
+
+  /** The same with a shutter of another angle. */
+  public Motion withShutter(double degrees) {
+    return new Motion(framesPerSecond, firstFrame, lastFrame, degrees, tracks, links);
+  }
+
   /** The same with other tracks. */
   public Motion with(List<Track> others) {
-    return new Motion(framesPerSecond, firstFrame, lastFrame, others, links);
+    return new Motion(framesPerSecond, firstFrame, lastFrame, shutterDegrees, others, links);
   }
 
   /** The same with other links. */
   public Motion linked(List<Link> others) {
-    return new Motion(framesPerSecond, firstFrame, lastFrame, tracks, others);
+    return new Motion(framesPerSecond, firstFrame, lastFrame, shutterDegrees, tracks, others);
   }
 }

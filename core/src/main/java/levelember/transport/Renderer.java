@@ -126,15 +126,24 @@ public final class Renderer implements AutoCloseable {
     return pass(view, film, targets, stop);
   }
 
+  /** The same with samples at all times of a shutter. */
+  public RayCount trace(ShutterViews shutter, Film film, int[] targets, BooleanSupplier stop) {
+    return pass(shutter, film, targets, stop);
+  }
+
   private RayCount pass(View view, Film film, int[] targets, BooleanSupplier stop) {
-    if (film.layers() != view.layers()) {
+    return pass(ShutterViews.of(view), film, targets, stop);
+  }
+
+  private RayCount pass(ShutterViews shutter, Film film, int[] targets, BooleanSupplier stop) {
+    if (film.layers() != shutter.layers()) {
       throw new IllegalArgumentException(
-          "the film has " + film.layers() + " layers, the scene " + view.layers() + " lights");
+          "the film has " + film.layers() + " layers, the scene " + shutter.layers() + " lights");
     }
     AtomicInteger next = new AtomicInteger();
     List<Future<RayCount>> parts = new ArrayList<>();
     for (int i = 0; i < threads; i++) {
-      parts.add(pool.submit(() -> tiles(view, film, targets, next, stop)));
+      parts.add(pool.submit(() -> new Walker(shutter, film).tiles(targets, next, stop)));
     }
     RayCount all = RayCount.NONE;
     for (Future<RayCount> part : parts) {
@@ -143,38 +152,72 @@ public final class Renderer implements AutoCloseable {
     return all;
   }
 
-  private RayCount tiles(
-      View view, Film film, int[] targets, AtomicInteger next, BooleanSupplier stop) {
-    PathTracer tracer = new PathTracer(view, film, bounces, seed, sampling);
-    boolean[] wanted = new boolean[film.layers()];
-    for (int t = next.getAndIncrement(); t < targets.length; t = next.getAndIncrement()) {
-      for (int sample = film.least(t); sample < targets[t]; sample = film.least(t)) {
-        if (stop.getAsBoolean()) {
-          return tracer.rays.take();
-        }
-        for (int k = 0; k < wanted.length; k++) {
-          wanted[k] = film.samples(k, t) == sample;
-        }
-        if (!tracer.begin(sample, wanted, stop)) {
-          return tracer.rays.take();
-        }
-        boolean guided = film.guidedBy(t, sample);
-        for (int y = film.top(t); y < film.bottom(t); y++) {
-          for (int x = film.left(t); x < film.right(t); x++) {
-            tracer.trace(film, x, y, sample, wanted, guided);
+  /** Traces tiles on one thread. */
+  private final class Walker {
+    private final ShutterViews shutter;
+    private final Film film;
+    private final PathTracer[] tracers;
+
+    Walker(ShutterViews shutter, Film film) {
+      this.shutter = shutter;
+      this.film = film;
+      tracers = new PathTracer[shutter.count()];
+    }
+
+    /** The tracer of the time of a sample. */
+    private PathTracer tracer(int sample) {
+      int i = shutter.index(sample);
+      if (tracers[i] == null) {
+        tracers[i] = new PathTracer(shutter.view(i), film, bounces, seed, sampling);
+      }
+      return tracers[i];
+    }
+
+    private RayCount rays() {
+      RayCount all = RayCount.NONE;
+      for (PathTracer tracer : tracers) {
+        all = tracer == null ? all : all.plus(tracer.rays.take());
+      }
+      return all;
+    }
+
+    RayCount tiles(int[] targets, AtomicInteger next, BooleanSupplier stop) {
+      boolean[] wanted = new boolean[film.layers()];
+      for (int t = next.getAndIncrement(); t < targets.length; t = next.getAndIncrement()) {
+        for (int sample = film.least(t); sample < targets[t]; sample = film.least(t)) {
+          if (stop.getAsBoolean() || !sampled(t, sample, wanted, stop)) {
+            return rays();
           }
-        }
-        for (int k = 0; k < wanted.length; k++) {
-          if (wanted[k]) {
-            film.sampled(k, t);
-          }
-        }
-        if (guided && film.guides() != null) {
-          film.guides().sampled(t);
         }
       }
+      return rays();
     }
-    return tracer.rays.take();
+
+    /** Takes a sample of all pixels of a tile, for the layers that lack it; false when stopped. */
+    private boolean sampled(int t, int sample, boolean[] wanted, BooleanSupplier stop) {
+      for (int k = 0; k < wanted.length; k++) {
+        wanted[k] = film.samples(k, t) == sample;
+      }
+      PathTracer tracer = tracer(sample);
+      if (!tracer.begin(sample, wanted, stop)) {
+        return false;
+      }
+      boolean guided = film.guidedBy(t, sample);
+      for (int y = film.top(t); y < film.bottom(t); y++) {
+        for (int x = film.left(t); x < film.right(t); x++) {
+          tracer.trace(film, x, y, sample, wanted, guided);
+        }
+      }
+      for (int k = 0; k < wanted.length; k++) {
+        if (wanted[k]) {
+          film.sampled(k, t);
+        }
+      }
+      if (guided && film.guides() != null) {
+        film.guides().sampled(t);
+      }
+      return true;
+    }
   }
 
   private static RayCount taken(Future<RayCount> part) {

@@ -192,4 +192,15 @@ class ShootAtTimeTest {
   void framesHaveTheirTimes() {
     assertThat(new Motion(25, 1, 50, List.of()).seconds(50)).isEqualTo(2);
   }
+
+  @Test
+  void theShutterIsOpenEvenlyAboutAFrame() {
+    Motion motion = new Motion(10, 1, 20, List.of()).withShutter(180);
+    double[] times = motion.shutterTimes(2, 4);
+    // Half of a tenth of a second, in quarters.
+    assertThat(times[0]).isCloseTo(2 - 0.025 + 0.00625, within(1e-12));
+    assertThat(times[3]).isCloseTo(2 + 0.025 - 0.00625, within(1e-12));
+    assertThat(motion.withShutter(0).shutterTimes(2, 4)).isEmpty();
+    assertThatThrownBy(() -> motion.withShutter(361)).isInstanceOf(ImpossibleValue.class);
+  }
 }

@@ -22,6 +22,7 @@ final class MotionDocument {
         f.number("framesPerSecond", Motion.NONE.framesPerSecond()),
         f.whole("firstFrame", Motion.NONE.firstFrame()),
         f.whole("lastFrame", Motion.NONE.lastFrame()),
+        f.number("shutterDegrees", Motion.NONE.shutterDegrees()),
         f.objects("tracks", MotionDocument::track),
         f.objects("links", MotionDocument::link));
   }
@@ -68,7 +69,8 @@ final class MotionDocument {
     ObjectNode to = JsonNodeFactory.instance.objectNode();
     to.put("framesPerSecond", m.framesPerSecond())
         .put("firstFrame", m.firstFrame())
-        .put("lastFrame", m.lastFrame());
+        .put("lastFrame", m.lastFrame())
+        .put("shutterDegrees", m.shutterDegrees());
     ArrayNode tracks = to.putArray("tracks");
     m.tracks().forEach(track -> tracks.add(tree(track)));
     ArrayNode links = to.putArray("links");

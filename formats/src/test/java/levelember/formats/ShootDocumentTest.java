@@ -90,13 +90,15 @@ class ShootDocumentTest {
         25,
         -5,
         200,
+        172.8,
         List.of(
             new Track(
                 "lights/l0/levelStops",
                 Track.After.PING_PONG,
                 List.of(Key.of(0, Key.Span.EASED, 1.0), free)),
             Track.of("lights/l1/position", Key.of(0.5, Key.Span.STRAIGHT, 0.0, 1.0, 2.0)),
-            Track.of("bounce/overGloss", Key.of(0, "none"))));
+            Track.of("bounce/overGloss", Key.of(0, "none"))),
+        List.of());
   }
 
   static Light light(int i, Emitter emitter, Brightness.Unit unit) {

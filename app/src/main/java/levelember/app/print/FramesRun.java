@@ -21,6 +21,7 @@ import levelember.formats.print.PrintName;
 import levelember.formats.print.PrintOrder;
 import levelember.formats.print.PrintText;
 import levelember.formats.print.SequenceFilter;
+import levelember.formats.print.ShutterMoments;
 import levelember.measure.FlickerFinder;
 import levelember.photometry.LayerWeights;
 import levelember.print.FilmStore;
@@ -42,6 +43,9 @@ final class FramesRun implements PrintWork {
 
   /** Frames after one that is made again that it is mixed into. */
   private static final int MIXED = 8;
+
+  /** Times within a shutter at which two states of a shoot are compared. */
+  private static final int SHUTTER_TIMES = 4;
 
   private final PrintMapper.Row row;
   private final Path folder;
@@ -195,14 +199,21 @@ final class FramesRun implements PrintWork {
       int frame, FrameFilms films, SeededRenderers renderers, int seed, PrintWatch watch)
       throws IOException {
     pace.begun();
-    Shoot shoot = ShootAtTime.of(pack.shoot(), pack.shoot().motion().seconds(frame));
+    double seconds = pack.shoot().motion().seconds(frame);
+    Shoot shoot = ShootAtTime.of(pack.shoot(), seconds);
     Shot shot = shoot.shot(order.shot()).orElseThrow().withCutOut(order.cutOut());
     Look look = shoot.lookOf(shot);
     float[] weights = LayerWeights.of(shoot);
     PrintOrder own = order.ofFrame(frame);
     FrameFilms.Made made =
         films.next(
-            new FrameFilms.Wanted(shoot, shot, look, weights, own),
+            new FrameFilms.Wanted(
+                shoot,
+                shot,
+                look,
+                weights,
+                own,
+                ShutterMoments.of(pack.shoot(), seconds, own, s -> s)),
             (bands, kept) -> bands.count() == 1 ? FilmStore.NONE : onDisk(),
             film -> film.trace(renderers.of(seed), own.target(), watch));
     if (!made.done()) {
@@ -349,9 +360,7 @@ final class FramesRun implements PrintWork {
     FinishedFrames marks = new FinishedFrames(folder);
     int stale = 0, touched = Integer.MIN_VALUE;
     for (int frame = order.frames().first(); frame <= order.frames().last(); frame++) {
-      Shoot was = ShootAtTime.of(before, before.motion().seconds(frame));
-      Shoot is = ShootAtTime.of(after, after.motion().seconds(frame));
-      if (!still(was).equals(still(is))) {
+      if (differs(before, after, frame)) {
         touched = frame;
       }
       if (touched == frame || order.frames().temporalFilter() && frame - touched <= MIXED) {
@@ -361,6 +370,22 @@ final class FramesRun implements PrintWork {
     }
     Files.write(kept, now.write());
     return stale;
+  }
+
+  /** Whether two states of a shoot differ at a frame, at any time at which its shutter is open. */
+  private static boolean differs(Shoot before, Shoot after, int frame) {
+    double was = before.motion().seconds(frame), is = after.motion().seconds(frame);
+    double[] open = before.motion().shutterTimes(was, SHUTTER_TIMES);
+    double[] opens = after.motion().shutterTimes(is, SHUTTER_TIMES);
+    boolean differs = differs(before, was, after, is) || open.length != opens.length;
+    for (int i = 0; !differs && i < open.length; i++) {
+      differs = differs(before, open[i], after, opens[i]);
+    }
+    return differs;
+  }
+
+  private static boolean differs(Shoot before, double was, Shoot after, double is) {
+    return !still(ShootAtTime.of(before, was)).equals(still(ShootAtTime.of(after, is)));
   }
 
   private static Shoot still(Shoot shoot) {

@@ -18,6 +18,7 @@ import levelember.formats.print.PrintName;
 import levelember.formats.print.PrintOrder;
 import levelember.formats.print.PrintPass;
 import levelember.formats.print.PrintText;
+import levelember.formats.print.ShutterMoments;
 import levelember.look.Development;
 import levelember.look.DisplayCurve;
 import levelember.photometry.LayerWeights;
@@ -31,6 +32,7 @@ import levelember.shoot.ShootAtTime;
 import levelember.shoot.Shot;
 import levelember.texture.Luts;
 import levelember.transport.Renderer;
+import levelember.transport.ShutterViews;
 import levelember.transport.View;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -87,6 +89,7 @@ final class PrintRun implements PrintWork {
             new PrintFolder(folder.resolve("film"), Runtime.getRuntime().maxMemory() / 2),
             weights,
             DisplayCurve.fullScale(look.ev()));
+    film.exposedDuring(ShutterViews.during(view, shot, moments(pack.shoot()), pack.files()));
     film.resumedAfter(row.tracedSeconds());
   }
 
@@ -95,6 +98,12 @@ final class PrintRun implements PrintWork {
     return order.frames() == null
         ? of
         : ShootAtTime.of(of, of.motion().seconds(order.frames().first()));
+  }
+
+  private List<ShutterViews.Moment> moments(Shoot of) {
+    return order.frames() == null
+        ? List.of()
+        : ShutterMoments.of(of, of.motion().seconds(order.frames().first()), order, s -> s);
   }
 
   /** The order of a job. */

@@ -1,6 +1,7 @@
 package levelember.formats.print;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.Set;
 import levelember.film.Component;
 import levelember.look.DisplayCurve;
@@ -13,6 +14,7 @@ import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.transport.Files;
 import levelember.transport.RayCount;
+import levelember.transport.ShutterViews;
 import levelember.transport.View;
 
 /**
@@ -44,8 +46,20 @@ public final class FrameFilms {
    *
    * @param shoot at its time, with the lights that are wanted
    * @param weights of the layers, three each
+   * @param moments while the shutter is open, or none
    */
-  public record Wanted(Shoot shoot, Shot shot, Look look, float[] weights, PrintOrder order) {}
+  public record Wanted(
+      Shoot shoot,
+      Shot shot,
+      Look look,
+      float[] weights,
+      PrintOrder order,
+      List<ShutterViews.Moment> moments) {
+    /** Of a single time. */
+    public Wanted(Shoot shoot, Shot shot, Look look, float[] weights, PrintOrder order) {
+      this(shoot, shot, look, weights, order, List.of());
+    }
+  }
 
   /**
    * A frame.
@@ -92,6 +106,9 @@ public final class FrameFilms {
         before == null
             ? View.of(wanted.shoot, wanted.shot, files)
             : before.next(wanted.shoot, wanted.shot, files, cost);
+    ShutterViews shutter = ShutterViews.during(view, wanted.shot, wanted.moments, files);
+    boolean still = shutter.count() == 1;
+    reusable &= still;
     double compileSeconds = (System.nanoTime() - begin) / 1e9;
     PrintOrder order = wanted.order;
     boolean stays = before != null && reusable && cost.keeps(before.layers());
@@ -106,11 +123,12 @@ public final class FrameFilms {
           again ? FilmStore.beginningWith(last.film.rows(0, bands.height()), cost.from()) : store;
       double fullScale = DisplayCurve.fullScale(wanted.look.ev());
       PrintFilm film = new PrintFilm(view, bands, kept, from, wanted.weights, fullScale);
+      film.exposedDuring(shutter);
       boolean done = tracing.trace(film);
       FirstHitCache hits = cost != null && cost.nothing() ? last.hits : new FirstHitCache();
       last = new Made(film, hits, film.rays(), done, compileSeconds);
       boolean bySamples = order.noisePercent() == 0 && order.minutes() == 0;
-      reusable = done && bySamples && store == FilmStore.NONE && bands.count() == 1;
+      reusable = still && done && bySamples && store == FilmStore.NONE && bands.count() == 1;
     }
     lastShot = wanted.shot;
     return last;

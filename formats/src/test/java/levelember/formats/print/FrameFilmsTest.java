@@ -92,4 +92,67 @@ class FrameFilmsTest {
       assertThat(at(films, 0, renderer).rays().all()).isPositive();
     }
   }
+
+  private FrameFilms.Made open(FrameFilms films, double seconds, double degrees, Renderer r) {
+    Shoot moving = pack.shoot().with(pack.shoot().motion().withShutter(degrees));
+    Shoot shoot = ShootAtTime.of(moving, seconds);
+    Shot shot = shoot.shots().getFirst();
+    return films.next(
+        new FrameFilms.Wanted(
+            shoot,
+            shot,
+            shoot.lookOf(shot),
+            LayerWeights.of(shoot),
+            order(),
+            ShutterMoments.of(moving, seconds, order(), then -> then)),
+        (bands, kept) -> FilmStore.NONE,
+        film -> film.trace(r, order().target(), () -> false));
+  }
+
+  @Test
+  void whileTheShutterIsOpenSamplesSeeAllOfItsTimes() {
+    try (Renderer one = new Renderer(1, 2, 1);
+        Renderer two = new Renderer(2, 2, 1)) {
+      // From second 2 to 3 the ball goes a metre; at 2.5 it stands half a metre off.
+      FrameFilms.Made sharp = open(new FrameFilms(pack.files(), 1 << 30), 2.5, 0, one);
+      FrameFilms.Made blurred = open(new FrameFilms(pack.files(), 1 << 30), 2.5, 360, one);
+      same(blurred, open(new FrameFilms(pack.files(), 1 << 30), 2.5, 360, two));
+      assertThat(blurred.film().rows(0, 32).sums(0)).isNotEqualTo(sharp.film().rows(0, 32).sums(0));
+      // The light of a pixel is the mean over the times.
+      float[] mean = new float[blurred.film().rows(0, 32).sums(0).length];
+      double[] times = pack.shoot().motion().withShutter(360).shutterTimes(2.5, 4);
+      for (double time : times) {
+        float[] then = sums(open(new FrameFilms(pack.files(), 1 << 30), time, 0, two));
+        for (int i = 0; i < mean.length; i++) {
+          mean[i] += then[i] / times.length;
+        }
+      }
+      assertThat(off(sums(blurred), mean)).isLessThan(0.4 * off(sums(sharp), mean));
+    }
+  }
+
+  private static float[] sums(FrameFilms.Made made) {
+    return made.film().rows(0, 32).sums(0);
+  }
+
+  private static double off(float[] a, float[] b) {
+    double sum = 0;
+    for (int i = 0; i < a.length; i++) {
+      sum += (a[i] - b[i]) * (a[i] - b[i]);
+    }
+    return Math.sqrt(sum);
+  }
+
+  @Test
+  void whereNothingMovesAnOpenShutterChangesNoBit() {
+    try (Renderer renderer = new Renderer(2, 2, 1)) {
+      FrameFilms films = new FrameFilms(pack.files(), 1 << 30);
+      same(open(films, 6, 0, renderer), open(films, 6, 180, renderer));
+      FrameFilms.Made again = open(films, 7, 180, renderer);
+      assertThat(again.rays().all()).as("nothing is traced again").isZero();
+      // Where something moves while it is open, the frame before does not serve.
+      FrameFilms.Made lit = open(films, 1.5, 180, renderer);
+      same(lit, open(new FrameFilms(pack.files(), 1 << 30), 1.5, 180, renderer));
+    }
+  }
 }
