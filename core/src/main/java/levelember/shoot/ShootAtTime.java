@@ -87,9 +87,21 @@ public final class ShootAtTime {
       for (Key key : track.keys()) {
         new Lists(still).put(track.place(), null, key.choice());
       }
-    } else {
+      return;
+    }
+    try {
       new Lists(still).put(track.place(), track.extreme(false), null);
       new Lists(still).put(track.place(), track.extreme(true), null);
+    } catch (ImpossibleValue e) {
+      // Three numbers may be impossible together, as a camera in its aim, where each of them is
+      // not.
+      if (kind.numbers == 1) {
+        throw e;
+      }
+      for (Key key : track.keys()) {
+        double[] value = key.value().stream().mapToDouble(v -> v).toArray();
+        new Lists(still).put(track.place(), value, null);
+      }
     }
   }
 
@@ -122,7 +134,10 @@ public final class ShootAtTime {
           shoot.name(), pieces, materials, lights, banks, bounce, masterStops, shots, looks);
     }
 
-    /** Moves what a track is about. What would go out of range on its way stays within its keys. */
+    /**
+     * Moves what a track is about. What would go out of range on its way stays within its keys, and
+     * where that is impossible too, as a camera that passes its aim, the value stays at rest.
+     */
     void move(Track track, double seconds) {
       String choice = track.choiceAt(seconds);
       double[] value = choice == null ? track.at(seconds) : null;
@@ -133,7 +148,11 @@ public final class ShootAtTime {
         for (int k = 0; k < value.length; k++) {
           value[k] = Math.clamp(value[k], least[k], most[k]);
         }
-        put(track.place(), value, null);
+        try {
+          put(track.place(), value, null);
+        } catch (ImpossibleValue again) {
+          // The value at rest is possible.
+        }
       }
     }
 

@@ -203,4 +203,29 @@ class ShootAtTimeTest {
     assertThat(motion.withShutter(0).shutterTimes(2, 4)).isEmpty();
     assertThatThrownBy(() -> motion.withShutter(361)).isInstanceOf(ImpossibleValue.class);
   }
+
+  @Test
+  void aCameraGoesRoundItsAimAndThroughItWithoutComingToHarm() {
+    Shoot still = Sets.white(0.5).seen(new Vec3(0, 0, 2), Vec3.ZERO, 1).shoot();
+    String place = "shots/" + still.shots().getFirst().id() + "/position";
+    Track quarter =
+        Track.of(
+            place,
+            Key.of(0, Key.Span.STRAIGHT, 0.0, 0.0, 2.0),
+            Key.of(1, Key.Span.STRAIGHT, 2.0, 0.0, 0.0));
+    Shoot round = still.with(Motion.NONE.with(List.of(quarter)));
+    assertThat(ShootAtTime.of(round, 1).shots().getFirst().position()).isEqualTo(new Vec3(2, 0, 0));
+    Track through =
+        Track.of(
+            place,
+            Key.of(0, Key.Span.STRAIGHT, 0.0, 0.0, 2.0),
+            Key.of(1, Key.Span.STRAIGHT, 0.0, 0.0, -2.0));
+    Shoot in = still.with(Motion.NONE.with(List.of(through)));
+    assertThat(ShootAtTime.of(in, 0.5).shots().getFirst().position()).isEqualTo(new Vec3(0, 0, 2));
+    assertThatThrownBy(() ->
+            still.with(
+                Motion.NONE.with(
+                    List.of(Track.of(place, Key.of(0, Key.Span.HOLD, 0.0, 0.0, 0.0))))))
+        .isInstanceOf(ImpossibleValue.class);
+  }
 }

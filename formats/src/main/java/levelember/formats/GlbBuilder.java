@@ -85,6 +85,15 @@ final class GlbBuilder {
   }
 
   int floats(float[] from, int count, int each, boolean bounds) {
+    return floats(from, count, each, bounds, ARRAY);
+  }
+
+  /** An accessor of numbers that are no corners: of keys. */
+  int keys(float[] from, int each, boolean bounds) {
+    return floats(from, from.length / each, each, bounds, 0);
+  }
+
+  private int floats(float[] from, int count, int each, boolean bounds, int target) {
     ByteBuffer b = ByteBuffer.allocate(4 * each * count).order(ByteOrder.LITTLE_ENDIAN);
     double[] least = new double[each], most = new double[each];
     java.util.Arrays.fill(least, Double.MAX_VALUE);
@@ -94,13 +103,13 @@ final class GlbBuilder {
       least[i % each] = Math.min(least[i % each], from[i]);
       most[i % each] = Math.max(most[i % each], from[i]);
     }
-    int view = view(b.array(), ARRAY);
+    int view = view(b.array(), target);
     ObjectNode a =
         add("accessors")
             .put("bufferView", view)
             .put("componentType", 5126)
             .put("count", count)
-            .put("type", "VEC" + each);
+            .put("type", each == 1 ? "SCALAR" : "VEC" + each);
     if (bounds) {
       a.set("min", numbers(least));
       a.set("max", numbers(most));

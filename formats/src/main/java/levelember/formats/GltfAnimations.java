@@ -6,43 +6,53 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
 import levelember.math.Vec3;
+import levelember.shoot.Emitter;
 import levelember.shoot.Key;
 import levelember.shoot.Key.Span;
 import levelember.shoot.Light;
+import levelember.shoot.Material;
+import levelember.shoot.Shot;
 import levelember.shoot.Track;
 import tools.jackson.databind.JsonNode;
 
 /**
  * Animations of a glTF file as tracks: places, turns and sizes of nodes, and by the extension
- * KHR_animation_pointer those and the intensities of lights. Turns are sampled along their arcs, as
- * three angles do not go evenly along with a quaternion.
+ * KHR_animation_pointer those, intensities of lights, angles of cameras, and colours, metalness,
+ * roughness and emission of materials. Turns are sampled along their arcs, as three angles do not
+ * go evenly along with a quaternion.
  */
 final class GltfAnimations {
   /** Between two keys of a turn, at the most. */
   private static final double STEP_DEGREES = 7.5;
 
   private final GltfFile gltf;
-  private final Map<Integer, String> pieces;
-  private final Map<Integer, Light> lights;
+  private final Targets targets;
   private final Consumer<String> left;
   private final Map<String, Track> tracks = new LinkedHashMap<>();
 
   /**
-   * Reader of animations.
+   * What was imported, by the numbers in the file.
    *
    * @param pieces ids of pieces by the numbers of their nodes
-   * @param lights as imported, by their numbers in the file
-   * @param left takes what is left out
+   * @param rig all lights, those of materials that shine too
    */
-  GltfAnimations(
-      GltfFile gltf,
+  record Targets(
       Map<Integer, String> pieces,
       Map<Integer, Light> lights,
-      Consumer<String> left) {
+      Map<Integer, Material> materials,
+      Map<Integer, Shot> shots,
+      List<Light> rig) {}
+
+  /**
+   * Reader of animations.
+   *
+   * @param left takes what is left out
+   */
+  GltfAnimations(GltfFile gltf, Targets targets, Consumer<String> left) {
     this.gltf = gltf;
-    this.pieces = pieces;
-    this.lights = lights;
+    this.targets = targets;
     this.left = left;
   }
 
@@ -70,15 +80,14 @@ final class GltfAnimations {
       if (parts.length == 4 && parts[1].equals("nodes") && parts[2].matches("\\d{1,9}")) {
         node = Integer.parseInt(parts[2]);
         path = parts[3];
-      } else if (pointer.matches("/extensions/KHR_lights_punctual/lights/\\d{1,9}/intensity")) {
-        intensity(Integer.parseInt(parts[4]), sampler);
-        return;
       } else {
-        left.accept("animations of '" + pointer + "'");
+        if (!pointed(pointer, parts, sampler)) {
+          left.accept("animations of '" + pointer + "'");
+        }
         return;
       }
     }
-    String piece = pieces.get(node);
+    String piece = targets.pieces.get(node);
     if (piece == null || !List.of("translation", "rotation", "scale").contains(path)) {
       left.accept(
           piece == null
@@ -102,9 +111,88 @@ final class GltfAnimations {
     }
   }
 
+  /** What a pointer of another entry than a node moves; false where that is nothing of ours. */
+  private boolean pointed(String pointer, String[] parts, JsonNode sampler) {
+    if (pointer.matches("/extensions/KHR_lights_punctual/lights/\\d{1,9}/intensity")) {
+      intensity(Integer.parseInt(parts[4]), sampler);
+      return true;
+    }
+    if (pointer.matches("/cameras/\\d{1,9}/perspective/yfov")) {
+      return angle(Integer.parseInt(parts[2]), sampler);
+    }
+    if (!pointer.matches("/materials/\\d{1,9}/.*")) {
+      return false;
+    }
+    int number = Integer.parseInt(parts[2]);
+    Material material = targets.materials.get(number);
+    String rest = pointer.substring(parts[2].length() + 12);
+    if (material == null) {
+      return false;
+    }
+    String place = "materials/" + material.id() + "/";
+    switch (rest) {
+      case "pbrMetallicRoughness/baseColorFactor" -> put(place + "colour", values(sampler, 4, 3));
+      case "pbrMetallicRoughness/metallicFactor" -> put(place + "metalness", values(sampler, 1));
+      case "pbrMetallicRoughness/roughnessFactor" -> put(place + "roughness", values(sampler, 1));
+      case "extensions/KHR_materials_emissive_strength/emissiveStrength" -> {
+        return emission(number, material, sampler);
+      }
+      default -> {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** The strength of what shines, as what it is of the brightness that was imported. */
+  private boolean emission(int number, Material material, JsonNode sampler) {
+    double still =
+        gltf.json()
+            .path("materials")
+            .path(number)
+            .path("extensions")
+            .path("KHR_materials_emissive_strength")
+            .path("emissiveStrength")
+            .asDouble(1);
+    for (Light light : targets.rig) {
+      boolean shines =
+          light.emitter() instanceof Emitter.Emissive e && e.material().equals(material.id());
+      if (shines && still > 0) {
+        double times = light.brightness().value() / still;
+        put("lights/" + light.id() + "/brightness/value", times(values(sampler, 1), times));
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** A camera's angle, as the focal length of the shot that was imported. */
+  private boolean angle(int number, JsonNode sampler) {
+    Shot shot = targets.shots.get(number);
+    double still = gltf.json().path("cameras").path(number).at("/perspective/yfov").asDouble(0);
+    if (shot == null || !(still > 0)) {
+      return false;
+    }
+    double height = shot.focalLengthMm() * StrictMath.tan(still / 2);
+    put(
+        "shots/" + shot.id() + "/focalLengthMm",
+        changed(values(sampler, 1), v -> List.of(height / StrictMath.tan(v.getFirst() / 2))));
+    return true;
+  }
+
+  /** The same keys with other values; what is no more along a line is taken for one. */
+  private static List<Key> changed(List<Key> keys, UnaryOperator<List<Double>> to) {
+    return keys.stream()
+        .map(k -> {
+          Span span = k.span() == Span.FREE ? Span.EASED : k.span();
+          return new Key(k.seconds(), to.apply(k.value()), null, span, List.of(), List.of());
+        })
+        .toList();
+  }
+
   /** A light's intensity in the file, as what it is of the brightness that was imported. */
   private void intensity(int number, JsonNode sampler) {
-    Light light = lights.get(number);
+    Light light = targets.lights.get(number);
     double still =
         gltf.json()
             .path("extensions")
@@ -118,18 +206,22 @@ final class GltfAnimations {
       return;
     }
     double times = light.brightness().value() / still;
-    List<Key> keys = new ArrayList<>();
-    for (Key k : values(sampler, 1)) {
-      keys.add(
+    put("lights/" + light.id() + "/brightness/value", times(values(sampler, 1), times));
+  }
+
+  private static List<Key> times(List<Key> keys, double by) {
+    List<Key> to = new ArrayList<>();
+    for (Key k : keys) {
+      to.add(
           new Key(
               k.seconds(),
-              scaled(k.value(), times),
+              scaled(k.value(), by),
               null,
               k.span(),
-              scaled(k.slopeIn(), times),
-              scaled(k.slopeOut(), times)));
+              scaled(k.slopeIn(), by),
+              scaled(k.slopeOut(), by)));
     }
-    put("lights/" + light.id() + "/brightness/value", keys);
+    return to;
   }
 
   private static List<Double> scaled(List<Double> values, double by) {
@@ -168,11 +260,16 @@ final class GltfAnimations {
   }
 
   private List<Key> values(JsonNode sampler, int each) {
+    return values(sampler, each, each);
+  }
+
+  /** Keys of the first so many numbers of each. */
+  private List<Key> values(JsonNode sampler, int each, int taken) {
     Samples s = samples(sampler, each).orElse(null);
     List<Key> keys = new ArrayList<>();
     for (int i = 0; s != null && i < s.seconds().length; i++) {
       List<Double> value = new ArrayList<>(), in = new ArrayList<>(), out = new ArrayList<>();
-      for (int k = 0; k < each; k++) {
+      for (int k = 0; k < taken; k++) {
         value.add(s.at(i, 1, k));
         if (s.cubic()) {
           in.add(s.at(i, 0, k));

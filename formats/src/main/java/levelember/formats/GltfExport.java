@@ -10,8 +10,6 @@ import levelember.geometry.SetGeometry;
 import levelember.geometry.Triangles;
 import levelember.math.Affine;
 import levelember.math.Vec3;
-import levelember.photometry.LampUnits;
-import levelember.shoot.Brightness;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.Material;
@@ -51,10 +49,12 @@ public final class GltfExport {
   private final Map<String, Integer> images = new TreeMap<>();
   private final Map<String, List<Piece>> children = new HashMap<>();
   private final GltfMeshes models;
+  private final GltfAnimationExport animation;
 
   private GltfExport(ShootPackage pack) {
     this.pack = pack;
     models = new GltfMeshes(pack.assets()::get);
+    animation = new GltfAnimationExport(glb, pack.shoot());
   }
 
   /**
@@ -98,6 +98,7 @@ public final class GltfExport {
     }
     shoot.shots().forEach(s -> roots.add(camera(s)));
     shoot.lights().forEach(l -> light(l, roots));
+    animation.write();
     ObjectNode kept = json.putObject("extras").putObject(EXTRAS);
     kept.set("shoot", ShootDocument.tree(shoot));
     ObjectNode assets = kept.putObject("assets");
@@ -109,6 +110,15 @@ public final class GltfExport {
 
   private static ArrayNode colour(Rgb c) {
     return GlbBuilder.numbers(c.r(), c.g(), c.b());
+  }
+
+  /** Where a node stands: as a matrix, which in a file with animations it may not have. */
+  private void stands(ObjectNode node, Affine map) {
+    if (animation.moves()) {
+      GltfAnimationExport.place(node, map);
+    } else {
+      node.set("matrix", matrix(map));
+    }
   }
 
   private static ArrayNode matrix(Affine m) {
@@ -133,7 +143,10 @@ public final class GltfExport {
       }
       ObjectNode node = glb.add("nodes").put("name", piece.name());
       to.add(glb.last("nodes"));
-      node.set("matrix", matrix(piece.copies() == null ? own : piece.copies().map(i, own)));
+      stands(node, piece.copies() == null ? own : piece.copies().map(i, own));
+      if (piece.copies() == null) {
+        animation.piece(piece.id(), glb.last("nodes"));
+      }
       if (piece.shape() != null) {
         Part part = new Part(piece.shape(), piece.material());
         Integer mesh = meshes.get(part);
@@ -191,6 +204,7 @@ public final class GltfExport {
   private void material(Material m) {
     ObjectNode to = glb.add("materials").put("name", m.name());
     materials.put(m.id(), glb.last("materials"));
+    animation.material(m.id(), glb.last("materials"));
     ObjectNode pbr = to.putObject("pbrMetallicRoughness");
     Rgb c = m.colour();
     boolean thin = m.glass().transmission() > 0 && m.glass().thin();
@@ -288,7 +302,7 @@ public final class GltfExport {
 
   private int camera(Shot s) {
     double aspect = 16.0 / 9;
-    double yfov = 2 * StrictMath.atan(s.sensorWidthMm() / (2 * s.focalLengthMm()) / aspect);
+    double yfov = GltfAnimationExport.angle(s);
     glb.add("cameras")
         .put("type", "perspective")
         .put("name", s.name())
@@ -296,10 +310,10 @@ public final class GltfExport {
         .put("yfov", yfov)
         .put("aspectRatio", aspect)
         .put("znear", 0.01);
-    glb.add("nodes")
-        .put("name", s.name())
-        .put("camera", glb.last("cameras"))
-        .set("matrix", matrix(Affine.lookingAt(s.position(), s.aim(), 0)));
+    int camera = glb.last("cameras");
+    ObjectNode node = glb.add("nodes").put("name", s.name()).put("camera", camera);
+    stands(node, Affine.lookingAt(s.position(), s.aim(), 0));
+    animation.shot(s.id(), glb.last("nodes"), camera);
     return glb.last("nodes");
   }
 
@@ -323,10 +337,7 @@ public final class GltfExport {
     if (type == null) {
       return;
     }
-    Brightness.Unit unit =
-        l.emitter() instanceof Emitter.Sun ? Brightness.Unit.LUX : Brightness.Unit.CANDELA;
-    double candela =
-        LampUnits.in(l.emitter(), l.brightness(), unit).value() * StrictMath.pow(2, l.levelStops());
+    double candela = GltfAnimationExport.intensity(l);
     JsonNode extensions = json.get("extensions");
     ObjectNode ours = extensions == null ? json.putObject("extensions") : (ObjectNode) extensions;
     JsonNode there = ours.get("KHR_lights_punctual");
@@ -350,7 +361,8 @@ public final class GltfExport {
       light.putObject("spot").put("outerConeAngle", WIDE).put("innerConeAngle", 0);
     }
     ObjectNode node = glb.add("nodes").put("name", l.name());
-    node.set("matrix", matrix(Affine.lookingAt(l.position(), l.aim(), l.rollDegrees())));
+    stands(node, Affine.lookingAt(l.position(), l.aim(), l.rollDegrees()));
+    animation.light(l.id(), glb.last("nodes"), lights.size() - 1);
     node.putObject("extensions").putObject("KHR_lights_punctual").put("light", lights.size() - 1);
     roots.add(glb.last("nodes"));
   }

@@ -13,6 +13,9 @@ import tools.jackson.databind.JsonNode;
  * @param sheared true when the node's matrix slants, which these cannot say
  */
 record GltfFrame(Vec3 position, Vec3 rotationDegrees, Vec3 scale, boolean sheared) {
+  /** Where its parent is. */
+  static final GltfFrame NONE = new GltfFrame(Vec3.ZERO, Vec3.ZERO, Vec3.ONE, false);
+
   Affine map() {
     return Affine.of(position, rotationDegrees, scale);
   }

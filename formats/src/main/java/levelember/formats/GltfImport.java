@@ -82,8 +82,11 @@ public final class GltfImport {
   private final List<Camera> cameras = new ArrayList<>();
   private long triangles;
 
+  private final Map<Integer, Shot> shotOfCamera = new LinkedHashMap<>();
+  private final GltfMounts mounts = new GltfMounts();
+
   /** A camera of the file and where it stands. */
-  private record Camera(JsonNode camera, String name, Affine world) {}
+  private record Camera(JsonNode camera, int number, Piece node, Affine world) {}
 
   private GltfImport(GltfFile gltf, String file, Shoot into) {
     this.gltf = gltf;
@@ -110,10 +113,10 @@ public final class GltfImport {
       throw new levelember.shoot.ImpossibleValue(
           "metresPerUnit", metresPerUnit, "0.000001 to 1000000");
     }
-    return new GltfImport(GltfFile.read(bytes), file, into).bandCompleted(metresPerUnit);
+    return new GltfImport(GltfFile.read(bytes), file, into).brought(metresPerUnit);
   }
 
-  private Brought bandCompleted(double metresPerUnit) {
+  private Brought brought(double metresPerUnit) {
     int dot = file.lastIndexOf('.');
     String name = dot > 0 ? file.substring(0, dot) : file;
     String root = id(name);
@@ -131,7 +134,15 @@ public final class GltfImport {
     }
     materials.values().forEach(this::shining);
     List<Track> tracks =
-        new GltfAnimations(gltf, pieceOfNode, lightOfNumber, what -> leave(what, 1)).tracks();
+        mounts.resolved(
+            pieces,
+            new GltfAnimations(
+                    gltf,
+                    new GltfAnimations.Targets(
+                        pieceOfNode, lightOfNumber, materials, shotOfCamera, lights),
+                    what -> leave(what, 1))
+                .tracks(),
+            into);
     if (!GltfFile.list(gltf.json(), "skins").isEmpty()) {
       leave("skins: the pieces stand as they were modelled", gltf.json().path("skins").size());
     }
@@ -241,8 +252,10 @@ public final class GltfImport {
     Affine world = frame.after(own.map());
     int mesh = GltfFile.reference(node, "mesh");
     if (mesh < 0 && GltfFile.list(node, "children").isEmpty()) {
-      camera(node, name, world);
-      light(node, name, world);
+      Piece mount = mount(name, parent, own);
+      pieceOfNode.put(number, mount.id());
+      camera(node, mount, world);
+      light(node, mount, world);
       return;
     }
     String id = id(name);
@@ -279,8 +292,9 @@ public final class GltfImport {
               null,
               true));
     }
-    camera(node, name, world);
-    light(node, name, world);
+    Piece mount = mount(name, id, GltfFrame.NONE);
+    camera(node, mount, world);
+    light(node, mount, world);
     for (JsonNode child : GltfFile.list(node, "children")) {
       node(child.intValue(), id, world, depth + 1);
     }
@@ -384,7 +398,23 @@ public final class GltfImport {
         seen);
   }
 
-  private void light(JsonNode node, String name, Affine world) {
+  /** A node of a camera or a light, which is no piece of the shoot. */
+  private Piece mount(String name, String parent, GltfFrame own) {
+    return new Piece(
+        id(name + " node"),
+        name,
+        parent,
+        own.position(),
+        own.rotationDegrees(),
+        own.scale(),
+        null,
+        null,
+        null,
+        true);
+  }
+
+  private void light(JsonNode node, Piece mount, Affine world) {
+    String name = mount.name();
     int number = GltfFile.reference(node.path("extensions").path("KHR_lights_punctual"), "light");
     if (number < 0) {
       return;
@@ -417,6 +447,7 @@ public final class GltfImport {
     Light one = range > 0 && range <= 1e6 ? made.withReach(Reach.WHOLE.fading(range)) : made;
     lights.add(one);
     lightOfNumber.putIfAbsent(number, one);
+    mounts.add(mount, "lights/" + one.id(), 1);
   }
 
   /** A cone whose light falls off between its two angles. */
@@ -427,17 +458,17 @@ public final class GltfImport {
         Math.toDegrees(2 * outer), 1 - inner / outer, 0, 0.25, null, null, null);
   }
 
-  private void camera(JsonNode node, String name, Affine world) {
+  private void camera(JsonNode node, Piece mount, Affine world) {
     int number = GltfFile.reference(node, "camera");
     if (number >= 0) {
-      cameras.add(new Camera(gltf.entry("cameras", number), name, world));
+      cameras.add(new Camera(gltf.entry("cameras", number), number, mount, world));
     }
   }
 
   /** A shot aimed at the middle of the model's depth, which is known when all nodes are. */
   private void shot(Camera seen) {
     JsonNode camera = seen.camera;
-    String name = seen.name;
+    String name = seen.node.name();
     Affine world = seen.world;
     double yfov = camera.at("/perspective/yfov").asDouble(0);
     if (!(yfov > 0.001 && yfov < 3.1)) {
@@ -450,7 +481,7 @@ public final class GltfImport {
     Vec3 ahead = world.z().times(-1).unit();
     double distance =
         triangles > 0 ? Math.max(0.1, world.shift().minus(middle()).dot(world.z().unit())) : 1;
-    shots.add(
+    Shot shot =
         new Shot(
             id(name),
             named(camera, name),
@@ -460,7 +491,10 @@ public final class GltfImport {
             36,
             0,
             0,
-            into.looks().getFirst().id()));
+            into.looks().getFirst().id());
+    shots.add(shot);
+    shotOfCamera.putIfAbsent(seen.number, shot);
+    mounts.add(seen.node, "shots/" + shot.id(), distance);
   }
 
   private Vec3 middle() {

@@ -8,11 +8,15 @@ import levelember.math.Affine;
 import levelember.math.Vec3;
 import levelember.shoot.Key;
 import levelember.shoot.Light;
+import levelember.shoot.Material;
 import levelember.shoot.Piece;
+import levelember.shoot.Rgb;
 import levelember.shoot.Shoot;
 import levelember.shoot.ShootAtTime;
+import levelember.shoot.Shot;
 import levelember.shoot.Track;
 import org.junit.jupiter.api.Test;
+import tools.jackson.databind.node.ObjectNode;
 
 class GltfAnimationsTest {
   private static final Shoot EMPTY =
@@ -164,5 +168,78 @@ class GltfAnimationsTest {
         .contains("/motion/tracks/-")
         .contains("\"seconds\":2.0");
     assertThat(brought.tracks()).extracting(Track::place).allMatch(p -> p.startsWith("pieces/arm"));
+  }
+
+  private static final String POINTER =
+      "{'path': 'pointer', 'extensions': {'KHR_animation_pointer': {'pointer': '%s'}}}";
+
+  @Test
+  void aCameraGoesWithItsNodeAndTheNodeAboveIt() {
+    glb.add("cameras", "{'type': 'perspective', 'perspective': {'yfov': 0.8, 'znear': 0.1}}");
+    int camera = glb.add("nodes", "{'name': 'Eye', 'camera': 0, 'translation': [0, 0, 2]}");
+    int turning = glb.root("{'name': 'Crane', 'children': [%d]}".formatted(camera));
+    String times = floats("SCALAR", 0, 1);
+    double half = Math.sqrt(0.5);
+    animate(
+        "{'node': %d, 'path': 'rotation'}".formatted(turning),
+        "LINEAR",
+        times,
+        floats("VEC4", 0, 0, 0, 1, 0, half, 0, half));
+    animate(
+        POINTER.formatted("/cameras/0/perspective/yfov"),
+        "STEP",
+        times,
+        floats("SCALAR", 0.8, 0.4));
+    GltfImport.Brought brought = read();
+    assertThat(brought.left()).isEmpty();
+    Shoot moving = ModelEdit.applied(EMPTY, brought);
+    for (double t : new double[] {0, 0.5, 1}) {
+      Shot shot = ShootAtTime.of(moving, t).shots().getLast();
+      double a = Math.toRadians(90 * t);
+      Vec3 at = new Vec3(2 * Math.sin(a), 0, 2 * Math.cos(a));
+      assertThat(shot.position().minus(at).length()).isLessThan(5e-3);
+      Vec3 ahead = shot.aim().minus(shot.position()).unit();
+      assertThat(ahead.dot(at.unit())).isCloseTo(-1, within(1e-5));
+    }
+    double before = ShootAtTime.of(moving, 0.9).shots().getLast().focalLengthMm();
+    double after = ShootAtTime.of(moving, 1).shots().getLast().focalLengthMm();
+    assertThat(after / before).isCloseTo(Math.tan(0.4) / Math.tan(0.2), within(1e-4));
+  }
+
+  @Test
+  void materialsAndWhatShinesAreMovedByPointers() {
+    glb.json.set(
+        "materials",
+        Glb.object(
+                "{'m': [{'name': 'Lamp', 'emissiveFactor': [1, 1, 1], 'extensions':"
+                    + " {'KHR_materials_emissive_strength': {'emissiveStrength': 100}}}]}")
+            .get("m"));
+    ((ObjectNode) glb.json.at("/meshes/0/primitives/0")).put("material", 0);
+    String times = floats("SCALAR", 0, 1);
+    animate(
+        POINTER.formatted("/materials/0/pbrMetallicRoughness/baseColorFactor"),
+        "LINEAR",
+        times,
+        floats("VEC4", 1, 1, 1, 1, 0, 0.5, 1, 1));
+    animate(
+        POINTER.formatted("/materials/0/pbrMetallicRoughness/roughnessFactor"),
+        "LINEAR",
+        times,
+        floats("SCALAR", 0, 1));
+    animate(
+        POINTER.formatted(
+            "/materials/0/extensions/KHR_materials_emissive_strength/emissiveStrength"),
+        "LINEAR",
+        times,
+        floats("SCALAR", 100, 0));
+    animate(POINTER.formatted("/materials/0/alphaCutoff"), "LINEAR", times, floats("SCALAR", 1, 0));
+    GltfImport.Brought brought = read();
+    assertThat(brought.left()).containsExactly("1 animations of '/materials/0/alphaCutoff'");
+    Shoot half = ShootAtTime.of(ModelEdit.applied(EMPTY, brought), 0.5);
+    Material lamp = half.materials().getLast();
+    assertThat(lamp.colour()).isEqualTo(new Rgb(0.5, 0.75, 1));
+    assertThat(lamp.roughness()).isEqualTo(0.5);
+    double nits = brought.lights().getLast().brightness().value();
+    assertThat(half.lights().getLast().brightness().value()).isCloseTo(nits / 2, within(1e-6));
   }
 }

@@ -1,0 +1,113 @@
+package levelember.formats;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+import levelember.math.Affine;
+import levelember.math.Vec3;
+import levelember.shoot.Frames;
+import levelember.shoot.Key;
+import levelember.shoot.Motion;
+import levelember.shoot.Piece;
+import levelember.shoot.Shoot;
+import levelember.shoot.ShootAtTime;
+import levelember.shoot.Track;
+
+/**
+ * Nodes of a glTF file that hold a camera or a light. What moves them, or a node above them,
+ * becomes tracks of the place and aim of the shot or light, sampled in time, as an aim does not go
+ * evenly along with a turn.
+ */
+final class GltfMounts {
+  private static final double SAMPLES_PER_SECOND = 24;
+  private static final int MOST_SAMPLES = 20_000;
+
+  /**
+   * A node.
+   *
+   * @param node its frame, as a piece that has no shape and is not brought into the shoot
+   * @param entry list and id of the shot or light, as places begin
+   * @param aimMetres how far ahead it is aimed
+   */
+  private record Mount(Piece node, String entry, double aimMetres) {}
+
+  private final List<Mount> mounts = new ArrayList<>();
+
+  void add(Piece node, String entry, double aimMetres) {
+    mounts.add(new Mount(node, entry, aimMetres));
+  }
+
+  /**
+   * Puts tracks of shots and lights in place of those of their nodes.
+   *
+   * @param pieces of the model
+   * @param tracks of pieces and of the nodes that were added
+   * @param into whose looks the shoot has
+   */
+  List<Track> resolved(List<Piece> pieces, List<Track> tracks, Shoot into) {
+    List<Piece> all = new ArrayList<>();
+    pieces.forEach(p -> all.add(p.withShape(null).withMaterial(null).withCopies(null)));
+    mounts.forEach(m -> all.add(m.node));
+    List<Track> moving = tracks.stream().filter(t -> t.place().startsWith("pieces/")).toList();
+    List<Track> to = new ArrayList<>(tracks);
+    for (Mount mount : mounts) {
+      to.removeIf(t -> t.place().startsWith("pieces/" + mount.node.id() + "/"));
+    }
+    if (moving.isEmpty()) {
+      return to;
+    }
+    Shoot still =
+        new Shoot(
+            "nodes",
+            all,
+            List.of(),
+            List.of(),
+            List.of(),
+            into.bounce(),
+            0,
+            into.shots(),
+            into.looks());
+    Shoot nodes = still.with(Motion.NONE.with(moving));
+    for (Mount mount : mounts) {
+      List<Track> own = above(mount, all, moving);
+      if (!own.isEmpty()) {
+        sampled(mount, nodes, own, to);
+      }
+    }
+    return to;
+  }
+
+  /** The tracks that move a node or one above it. */
+  private static List<Track> above(Mount mount, List<Piece> all, List<Track> moving) {
+    Map<String, Piece> byId = new HashMap<>();
+    all.forEach(p -> byId.put(p.id(), p));
+    List<Track> to = new ArrayList<>();
+    for (Piece p = mount.node; p != null; p = p.parent() == null ? null : byId.get(p.parent())) {
+      String begins = "pieces/" + p.id() + "/";
+      moving.stream().filter(t -> t.place().startsWith(begins)).forEach(to::add);
+    }
+    return to;
+  }
+
+  private static void sampled(Mount mount, Shoot nodes, List<Track> own, List<Track> to) {
+    TreeSet<Double> times = new TreeSet<>();
+    own.forEach(t -> t.keys().forEach(k -> times.add(k.seconds())));
+    double first = times.first(), length = times.last() - first;
+    int steps = (int) Math.clamp(Math.ceil(length * SAMPLES_PER_SECOND), 1, MOST_SAMPLES);
+    List<Key> places = new ArrayList<>(), aims = new ArrayList<>();
+    for (int i = 0; i <= steps; i++) {
+      double t = first + length * i / steps;
+      Affine world = new Frames(ShootAtTime.of(nodes, t).pieces()).of(mount.node.id());
+      Vec3 at = world.shift(), aim = at.minus(world.z().unit().times(mount.aimMetres));
+      places.add(Key.of(t, Key.Span.STRAIGHT, at.x(), at.y(), at.z()));
+      aims.add(Key.of(t, Key.Span.STRAIGHT, aim.x(), aim.y(), aim.z()));
+      if (length == 0) {
+        break;
+      }
+    }
+    to.add(Track.of(mount.entry + "/position", places.toArray(Key[]::new)));
+    to.add(Track.of(mount.entry + "/aim", aims.toArray(Key[]::new)));
+  }
+}
