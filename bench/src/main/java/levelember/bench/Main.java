@@ -30,7 +30,8 @@ public final class Main implements Callable<Integer> {
       names = "--only",
       split = ",",
       description =
-          "of kernel, build, tracer, edits, sampling, lights, denoise, look, noise, forecast,"
+          "of kernel, build, tracer, edits, sampling, lights, denoise, look, frames, noise,"
+              + " forecast,"
               + " caustics, efficiency (variance times time), clean,"
               + " sharp (the steps of the page's picture; both on pictures nothing was tuned on:"
               + " other, othersharp)")
@@ -70,6 +71,7 @@ public final class Main implements Callable<Integer> {
     parts.put("lights", () -> ManyLightsFigures.measured(rounds));
     parts.put("denoise", () -> DenoiseFigures.measured(rounds));
     parts.put("look", () -> LookFigures.measured(rounds));
+    parts.put("frames", () -> FrameFigures.measured(rounds));
     parts.put("noise", NoiseFigures::measured);
     parts.put("forecast", ForecastFigures::measured);
     parts.put("caustics", CausticFigures::measured);

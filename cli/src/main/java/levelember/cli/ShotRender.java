@@ -119,7 +119,7 @@ final class ShotRender {
               order,
               frame.weights,
               PrintText.of(ShotRender.class, film, shoot, shot, look, order));
-      files.keeping(made.hits());
+      files.keeping(made);
       if (frame.next != null) {
         files.moving(frame.next, frame.next.shot(shot.id()).orElseThrow());
       }

@@ -160,7 +160,7 @@ public final class Film {
    *
    * @param layers three floats a pixel, or null where there is nothing
    */
-  Film finished(float[][] layers) {
+  public Film finished(float[][] layers) {
     int n = layers.length;
     Film film = new Film(grid, n);
     System.arraycopy(layers, 0, film.sums, 0, n);

@@ -193,7 +193,7 @@ class DraftFrames {
             order,
             weights,
             Map.of());
-    files.keeping(made.hits());
+    files.keeping(made);
     return files.picture(PrintFormat.JPEG);
   }
 

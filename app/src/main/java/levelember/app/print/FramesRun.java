@@ -233,7 +233,7 @@ final class FramesRun implements PrintWork {
             own,
             weights,
             PrintText.of(FramesRun.class, film, shoot, shot, look, own));
-    files.keeping(made.hits());
+    files.keeping(made);
     Shoot next = ShootAtTime.of(pack.shoot(), pack.shoot().motion().seconds(frame + 1));
     files.moving(next, next.shot(order.shot()).orElseThrow());
     files.afterDenoising((traced, shown) -> {

@@ -65,12 +65,18 @@ public final class FrameFilms {
    * A frame.
    *
    * @param hits first hits, kept while set and camera stay
+   * @param denoised layers, kept while the film stays
    * @param rays that were walked for it
    * @param done false when tracing was stopped before its target
    * @param compileSeconds that its set took
    */
   public record Made(
-      PrintFilm film, FirstHitCache hits, RayCount rays, boolean done, double compileSeconds) {}
+      PrintFilm film,
+      FirstHitCache hits,
+      DenoisedCache denoised,
+      RayCount rays,
+      boolean done,
+      double compileSeconds) {}
 
   /** Brings a film to the target of its order. */
   public interface Tracing {
@@ -113,7 +119,7 @@ public final class FrameFilms {
     PrintOrder order = wanted.order;
     boolean stays = before != null && reusable && cost.keeps(before.layers());
     if (stays) {
-      last = new Made(last.film, last.hits, RayCount.NONE, true, compileSeconds);
+      last = new Made(last.film, last.hits, last.denoised, RayCount.NONE, true, compileSeconds);
     } else {
       Set<Component> kept = PrintPass.components(order.passes());
       Bands bands = Bands.of(order.width(), order.height(), view.layers(), kept, memory);
@@ -126,7 +132,7 @@ public final class FrameFilms {
       film.exposedDuring(shutter);
       boolean done = tracing.trace(film);
       FirstHitCache hits = cost != null && cost.nothing() ? last.hits : new FirstHitCache();
-      last = new Made(film, hits, film.rays(), done, compileSeconds);
+      last = new Made(film, hits, new DenoisedCache(), film.rays(), done, compileSeconds);
       boolean bySamples = order.noisePercent() == 0 && order.minutes() == 0;
       reusable = still && done && bySamples && store == FilmStore.NONE && bands.count() == 1;
     }

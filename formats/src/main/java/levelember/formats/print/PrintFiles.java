@@ -47,6 +47,7 @@ public final class PrintFiles {
   private final Map<String, String> text;
   private BiConsumer<Film, Film> afterDenoising;
   private double denoiseSeconds;
+  private DenoisedCache denoised;
 
   /**
    * Files of a print.
@@ -80,10 +81,11 @@ public final class PrintFiles {
             : new SurfaceDataTracer(film.view(), SURFACE_SAMPLES, order.occlusionMetres());
   }
 
-  /** Keeps first hits for the next frame, or takes them from the one before. */
-  public void keeping(FirstHitCache hits) {
+  /** Keeps first hits and denoised layers for the next frame, or takes those of the one before. */
+  public void keeping(FrameFilms.Made frame) {
+    denoised = frame.denoised();
     if (picture != null) {
-      picture.keeping(hits);
+      picture.keeping(frame.hits());
     }
   }
 
@@ -171,7 +173,7 @@ public final class PrintFiles {
     int bottom = Math.min(film.bands().height(), (last + margin + 15) / 16 * 16);
     Film traced = film.rows(top, bottom);
     long begin = System.nanoTime();
-    Film shown = order.denoise() ? Denoiser.denoised(traced) : traced;
+    Film shown = order.denoise() ? denoised(traced) : traced;
     denoiseSeconds += (System.nanoTime() - begin) / 1e9;
     if (afterDenoising != null) {
       afterDenoising.accept(traced, shown);
@@ -192,6 +194,11 @@ public final class PrintFiles {
       }
       exrs.rows(end - y, rows);
     }
+  }
+
+  private Film denoised(Film traced) {
+    boolean whole = film.bands().count() == 1 && denoised != null;
+    return whole ? denoised.of(traced, Denoiser::denoised) : Denoiser.denoised(traced);
   }
 
   /** The OpenEXR files of a print: one, or one a layer. */
