@@ -433,6 +433,11 @@ final class LiveSession {
         && (noise.reached() || ladder.full().samples() >= samples);
   }
 
+  /** Seconds of tracing since light was last traced anew; for any thread. */
+  double tracedSeconds() {
+    return noise.tracedSeconds();
+  }
+
   /** Sets the noise at which tracing ends, 1 for 100 percent. */
   void wantedNoise(double share) {
     noise.wanted(share);

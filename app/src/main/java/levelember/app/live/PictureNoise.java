@@ -9,13 +9,14 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * How noisy a session's picture is, as traced and as denoised, and how long it takes until it is
- * clean. For the session's thread, but for the wanted noise, which any may set.
+ * clean. For the session's thread, but for the wanted noise, which any may set, and the seconds of
+ * tracing.
  */
 final class PictureNoise {
   private final Convergence convergence = new Convergence();
   private final CleanPicture clean = new CleanPicture();
   private volatile double wanted = 0.02;
-  private long tracedNanos;
+  private volatile long tracedNanos;
 
   /** Of the film as it is now, or null. */
   private Noise noise;
@@ -44,7 +45,7 @@ final class PictureNoise {
 
   /** More samples are in. */
   void traced(long nanos) {
-    tracedNanos += nanos;
+    tracedNanos = tracedNanos + nanos;
     noise = null;
   }
 

@@ -1,0 +1,80 @@
+package levelember.app.live;
+
+import java.util.List;
+import java.util.Optional;
+import levelember.film.Film;
+import levelember.film.Ladder;
+import levelember.film.Noise;
+import levelember.formats.LayersFile;
+import levelember.formats.PngFile;
+import levelember.look.DisplayCurve;
+import levelember.shoot.Light;
+import levelember.shoot.Shot;
+import org.springframework.stereotype.Service;
+
+/** Pictures as pages show them, to be kept; nothing waits, and tracing goes on meanwhile. */
+@Service
+public class ShownPictures {
+  private final LiveSessions sessions;
+  private final LiveSocket socket;
+
+  ShownPictures(LiveSessions sessions, LiveSocket socket) {
+    this.sessions = sessions;
+    this.socket = socket;
+  }
+
+  /**
+   * A picture.
+   *
+   * @param png through the look of its shot, at the size that is shown
+   * @param layers as {@link LayersFile} has them, or null before there is a sample of full size
+   * @param samples of a pixel of full size, the least
+   * @param noisePercent as traced, or null before it can be told
+   * @param tracedSeconds since light was last traced anew
+   */
+  public record Shown(
+      Shot shot,
+      int width,
+      int height,
+      byte[] png,
+      byte[] layers,
+      double samples,
+      Double noisePercent,
+      double tracedSeconds) {}
+
+  /**
+   * What a page shows of a shoot.
+   *
+   * @param page its id on the live channel; else what was shown last
+   * @return empty before there is a picture
+   */
+  public Optional<Shown> now(String shoot, String page) {
+    LiveSession session =
+        socket.page(shoot, page).map(Page::session).orElseGet(() -> sessions.opened(shoot));
+    return session
+        .now()
+        .filter(m -> m.ladder().step() > 0)
+        .map(m -> shown(m, session.tracedSeconds()));
+  }
+
+  private static Shown shown(Moment m, double tracedSeconds) {
+    Ladder films = m.films(true);
+    int step = films.shownStep();
+    Developer.Developed picture =
+        m.developed(m.developer(), m.shoot().lookOf(m.shot()), true, step);
+    Film full = m.ladder().full();
+    boolean whole = films.full().samples() > 0;
+    List<String> lights = m.shoot().lights().stream().map(Light::id).toList();
+    double fullScale = DisplayCurve.fullScale(m.shoot().lookOf(m.shot()).ev());
+    double noise = full.samples() < 2 ? Double.NaN : Noise.of(full, m.weights(), fullScale).whole();
+    return new Shown(
+        m.shot(),
+        picture.light().width(),
+        picture.light().height(),
+        PngFile.write(picture.light(), picture.aids(), picture.look(), 8, null),
+        whole ? LayersFile.write(films.full(), lights) : null,
+        full.samples(),
+        Double.isFinite(noise) ? 100 * noise : null,
+        tracedSeconds);
+  }
+}

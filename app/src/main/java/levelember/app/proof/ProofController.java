@@ -1,0 +1,87 @@
+package levelember.app.proof;
+
+import java.util.List;
+import java.util.Locale;
+import levelember.formats.ShootDifference;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
+
+/** Proofs over HTTP. */
+@RestController
+class ProofController {
+  private final Proofs proofs;
+
+  ProofController(Proofs proofs) {
+    this.proofs = proofs;
+  }
+
+  /** What is written on a proof. */
+  record Written(String name, String note, boolean star) {}
+
+  /** The proofs of a shoot, oldest first. */
+  @GetMapping("/api/shoots/{shoot}/proofs")
+  List<Proofs.Proof> of(@PathVariable String shoot) {
+    return proofs.of(shoot);
+  }
+
+  /** Keeps the picture that a page shows, else the one that was shown last. */
+  @PostMapping("/api/shoots/{shoot}/proofs")
+  @ResponseStatus(HttpStatus.CREATED)
+  Proofs.Proof take(@PathVariable String shoot, @RequestParam(defaultValue = "") String page) {
+    return proofs.take(shoot, page);
+  }
+
+  @PutMapping("/api/proofs/{id}")
+  Proofs.Proof change(@PathVariable long id, @RequestBody Written written) {
+    return proofs.change(id, written.name(), written.note(), written.star());
+  }
+
+  @DeleteMapping("/api/proofs/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void delete(@PathVariable long id) {
+    proofs.delete(id);
+  }
+
+  /** Gives back the space of its layers. */
+  @DeleteMapping("/api/proofs/{id}/layers")
+  Proofs.Proof letGoLayers(@PathVariable long id) {
+    return proofs.letGoLayers(id);
+  }
+
+  @GetMapping("/api/proofs/{id}/picture.png")
+  ResponseEntity<byte[]> picture(@PathVariable long id) {
+    return ResponseEntity.ok()
+        .contentType(MediaType.IMAGE_PNG)
+        .cacheControl(CacheControl.maxAge(java.time.Duration.ofDays(30)).cachePrivate().immutable())
+        .body(proofs.picture(id));
+  }
+
+  /** What in the shoot as it is now differs from what it was. */
+  @GetMapping("/api/proofs/{id}/changes")
+  List<ShootDifference.Change> changed(@PathVariable long id) {
+    return proofs.changed(id);
+  }
+
+  /** JSON Patch that brings the shoot, or a part of it, back to what it was. */
+  @GetMapping("/api/proofs/{id}/operations")
+  JsonNode bringing(@PathVariable long id, @RequestParam(defaultValue = "all") String part) {
+    for (ShootDifference.Part one : ShootDifference.Part.values()) {
+      if (one.name().toLowerCase(Locale.ROOT).equals(part)) {
+        return proofs.bringing(id, one);
+      }
+    }
+    throw new levelember.shoot.ImpossibleValue("part", part, "all, rig, set or look");
+  }
+}

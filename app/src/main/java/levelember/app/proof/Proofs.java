@@ -1,0 +1,188 @@
+package levelember.app.proof;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.List;
+import levelember.app.live.ShownPictures;
+import levelember.app.problem.Refusal;
+import levelember.app.shoot.Shoots;
+import levelember.formats.ShootDifference;
+import levelember.formats.ShootDocument;
+import levelember.shoot.ImpossibleValue;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
+
+/** Keeps proofs of shoots, and says what has changed since. */
+@Service
+class Proofs {
+  private static final int LONGEST_NAME = 200, LONGEST_NOTE = 4000;
+
+  private final ProofMapper mapper;
+  private final Shoots shoots;
+  private final ShownPictures pictures;
+
+  Proofs(ProofMapper mapper, Shoots shoots, ShownPictures pictures) {
+    this.mapper = mapper;
+    this.shoots = shoots;
+    this.pictures = pictures;
+  }
+
+  /**
+   * A proof.
+   *
+   * @param samples of a pixel
+   * @param noisePercent of the picture as traced, or null where it was not known yet
+   * @param tracedSeconds of the picture
+   * @param bytes that it takes in all
+   * @param layerBytes of these for its layers; 0 when it has none
+   */
+  record Proof(
+      long id,
+      String name,
+      String note,
+      boolean star,
+      Instant created,
+      String shot,
+      String shotName,
+      int width,
+      int height,
+      double samples,
+      @Schema(types = {"number", "null"}) Double noisePercent,
+      double tracedSeconds,
+      long bytes,
+      long layerBytes) {}
+
+  private static Proof told(ProofMapper.Row row) {
+    return new Proof(
+        row.id(),
+        row.name(),
+        row.note(),
+        row.star(),
+        row.created().toInstant(),
+        row.shot(),
+        row.shotName(),
+        row.width(),
+        row.height(),
+        row.samples(),
+        row.noisePercent(),
+        row.tracedSeconds(),
+        row.pictureBytes() + row.layerBytes(),
+        row.layerBytes());
+  }
+
+  /** The proofs of a shoot, oldest first. */
+  @Transactional(readOnly = true)
+  List<Proof> of(String shoot) {
+    return mapper.of(shoot).stream().map(Proofs::told).toList();
+  }
+
+  /**
+   * Keeps what a page shows, with the shoot as it is.
+   *
+   * @param page its id on the live channel; else what was shown last
+   */
+  @Transactional
+  Proof take(String shoot, String page) {
+    Shoots.State state = shoots.state(shoot);
+    ShownPictures.Shown shown =
+        pictures
+            .now(shoot, page)
+            .orElseThrow(() ->
+                new Refusal(
+                    HttpStatus.CONFLICT,
+                    "no-picture",
+                    "There is no picture yet.",
+                    "The shoot is as it was.",
+                    "Wait for the first picture, then take the proof."));
+    ProofMapper.Fresh fresh = new ProofMapper.Fresh();
+    fresh.shoot = shoot;
+    fresh.name = name(shoot);
+    fresh.shot = shown.shot().id();
+    fresh.shotName = shown.shot().name();
+    fresh.width = shown.width();
+    fresh.height = shown.height();
+    fresh.samples = shown.samples();
+    fresh.noisePercent = shown.noisePercent();
+    fresh.tracedSeconds = shown.tracedSeconds();
+    fresh.document = state.document().toString();
+    fresh.picture = shown.png();
+    fresh.layers = shown.layers();
+    mapper.keep(fresh);
+    return told(row(fresh.id));
+  }
+
+  /** The next number that no proof of the shoot has as its name. */
+  private String name(String shoot) {
+    List<String> there = mapper.of(shoot).stream().map(ProofMapper.Row::name).toList();
+    int number = there.size() + 1;
+    while (there.contains("Proof " + number)) {
+      number++;
+    }
+    return "Proof " + number;
+  }
+
+  private ProofMapper.Row row(long id) {
+    ProofMapper.Row row = mapper.one(id);
+    if (row == null) {
+      throw Refusal.missing("There is no proof " + id + ".");
+    }
+    return row;
+  }
+
+  /** Changes what is written on a proof. */
+  @Transactional
+  Proof change(long id, String name, String note, boolean star) {
+    if (name == null || name.isBlank() || name.length() > LONGEST_NAME) {
+      throw new ImpossibleValue("name", name, "a text of 1 to " + LONGEST_NAME + " characters");
+    }
+    if (note == null || note.length() > LONGEST_NOTE) {
+      throw new ImpossibleValue("note", note, "a text of at most " + LONGEST_NOTE + " characters");
+    }
+    row(id);
+    mapper.change(id, name.strip(), note, star);
+    return told(row(id));
+  }
+
+  /** Gives back the space of a proof's layers; its picture stays. */
+  @Transactional
+  Proof letGoLayers(long id) {
+    row(id);
+    mapper.letGoLayers(id);
+    return told(row(id));
+  }
+
+  @Transactional
+  void delete(long id) {
+    row(id);
+    mapper.delete(id);
+  }
+
+  @Transactional(readOnly = true)
+  byte[] picture(long id) {
+    row(id);
+    return mapper.picture(id).bytes();
+  }
+
+  private JsonNode document(long id) {
+    byte[] kept = mapper.document(id).getBytes(StandardCharsets.UTF_8);
+    // Read, so that fields that did not exist then have their usual values.
+    return ShootDocument.tree(ShootDocument.read(kept));
+  }
+
+  /** What in the shoot as it is now differs from what it was. */
+  @Transactional(readOnly = true)
+  List<ShootDifference.Change> changed(long id) {
+    ProofMapper.Row row = row(id);
+    return ShootDifference.between(shoots.state(row.shoot()).document(), document(id));
+  }
+
+  /** JSON Patch that brings a part of the shoot back to what it was. */
+  @Transactional(readOnly = true)
+  JsonNode bringing(long id, ShootDifference.Part part) {
+    ProofMapper.Row row = row(id);
+    return ShootDifference.bringing(part, shoots.state(row.shoot()).document(), document(id));
+  }
+}

@@ -1,0 +1,143 @@
+package levelember.app.proof;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import javax.imageio.ImageIO;
+import levelember.app.FreshHome;
+import levelember.app.SmallShoot;
+import levelember.formats.ShootDocument;
+import levelember.shoot.Look;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.test.context.ContextConfiguration;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Proofs over HTTP. */
+@SpringBootTest(
+    webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+    properties = {"ember.samples=4"})
+@ContextConfiguration(initializers = FreshHome.class)
+class ProofApiTest {
+  private static final HttpClient CLIENT = HttpClient.newHttpClient();
+
+  @LocalServerPort private int port;
+  private String shoot;
+
+  @BeforeEach
+  void bringIn() throws Exception {
+    byte[] ball = ShootDocument.write(SmallShoot.ball(new Look("k", "K", 2, 0.5, 3)));
+    String id = json(send("POST", "shoots", ball)).get("id").stringValue();
+    shoot = "shoots/" + id;
+    // Waits for the first picture of full size.
+    assertThat(send("GET", shoot + "/live/picture.png", null).statusCode()).isEqualTo(200);
+  }
+
+  private HttpResponse<byte[]> send(String method, String path, byte[] body)
+      throws IOException, InterruptedException {
+    return CLIENT.send(
+        HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/api/" + path))
+            .header("content-type", "application/json")
+            .method(
+                method, body == null ? BodyPublishers.noBody() : BodyPublishers.ofByteArray(body))
+            .build(),
+        BodyHandlers.ofByteArray());
+  }
+
+  private static JsonNode json(HttpResponse<byte[]> response) {
+    assertThat(response.statusCode()).as(new String(response.body(), UTF_8)).isBetween(200, 201);
+    return JsonMapper.shared().readTree(response.body());
+  }
+
+  private JsonNode get(String path) throws Exception {
+    return json(send("GET", path, null));
+  }
+
+  private JsonNode edit(JsonNode operations) throws Exception {
+    long revision = get(shoot).get("revision").longValue();
+    String body =
+        "{\"revision\": %d, \"label\": \"Edit\", \"operations\": %s}"
+            .formatted(revision, operations);
+    return json(send("POST", shoot + "/edits", body.getBytes(UTF_8)));
+  }
+
+  private JsonNode edit(String operations) throws Exception {
+    return edit(JsonMapper.shared().readTree(operations));
+  }
+
+  @Test
+  void aProofKeepsPictureLayersSettingsNoiseAndTime() throws Exception {
+    JsonNode proof = json(send("POST", shoot + "/proofs", null));
+    assertThat(proof.get("name").stringValue()).isEqualTo("Proof 1");
+    assertThat(proof.get("samples").doubleValue()).isPositive();
+    assertThat(proof.get("tracedSeconds").doubleValue()).isPositive();
+    assertThat(proof.get("layerBytes").longValue()).isPositive();
+    assertThat(proof.get("bytes").longValue()).isGreaterThan(proof.get("layerBytes").longValue());
+    byte[] png = send("GET", "proofs/" + proof.get("id").longValue() + "/picture.png", null).body();
+    var image = ImageIO.read(new ByteArrayInputStream(png));
+    assertThat(image.getWidth()).isEqualTo(proof.get("width").intValue());
+    assertThat(json(send("POST", shoot + "/proofs", null)).get("name").stringValue())
+        .isEqualTo("Proof 2");
+    assertThat(get(shoot + "/proofs")).hasSize(2);
+    assertThat(get(shoot + "/proofs").get(0).get("id")).isEqualTo(proof.get("id"));
+  }
+
+  @Test
+  void whatChangedIsSaidAndGoesBackWholeOrInParts() throws Exception {
+    JsonNode before = get(shoot).get("document");
+    long id = json(send("POST", shoot + "/proofs", null)).get("id").longValue();
+    assertThat(get("proofs/" + id + "/changes")).isEmpty();
+    edit(
+        "[{\"op\": \"replace\", \"path\": \"/lights/0/levelStops\", \"value\": 2},"
+            + "{\"op\": \"replace\", \"path\": \"/looks/0/ev\", \"value\": 4}]");
+    JsonNode changes = get("proofs/" + id + "/changes");
+    assertThat(changes).hasSize(2);
+    String light = before.at("/lights/0/id").stringValue();
+    assertThat(changes.get(0).get("place").stringValue())
+        .isEqualTo("lights/" + light + "/levelStops");
+    assertThat(changes.get(0).get("now").doubleValue()).isEqualTo(2);
+    assertThat(changes.get(0).get("other").doubleValue()).isZero();
+    JsonNode taken = edit(changes.get(0).get("operations"));
+    assertThat(taken.at("/document/lights/0/levelStops").doubleValue()).isZero();
+    assertThat(get("proofs/" + id + "/operations?part=rig")).isEmpty();
+    assertThat(edit(get("proofs/" + id + "/operations?part=look")).get("document"))
+        .isEqualTo(before);
+    assertThat(send("GET", "proofs/" + id + "/operations?part=sky", null).statusCode())
+        .isEqualTo(422);
+  }
+
+  @Test
+  void itsNameNoteAndStarAreWrittenAndItsSpaceGivenBack() throws Exception {
+    long id = json(send("POST", shoot + "/proofs", null)).get("id").longValue();
+    String written = "{\"name\": \"Warmer key\", \"note\": \"better\", \"star\": true}";
+    JsonNode proof = json(send("PUT", "proofs/" + id, written.getBytes(UTF_8)));
+    assertThat(proof.get("name").stringValue()).isEqualTo("Warmer key");
+    assertThat(proof.get("star").booleanValue()).isTrue();
+    JsonNode lighter = json(send("DELETE", "proofs/" + id + "/layers", null));
+    assertThat(lighter.get("layerBytes").longValue()).isZero();
+    assertThat(send("GET", "proofs/" + id + "/picture.png", null).statusCode()).isEqualTo(200);
+    String nameless = "{\"name\": \" \", \"note\": \"\", \"star\": false}";
+    assertThat(send("PUT", "proofs/" + id, nameless.getBytes(UTF_8)).statusCode()).isEqualTo(422);
+    assertThat(send("DELETE", "proofs/" + id, null).statusCode()).isEqualTo(204);
+    assertThat(send("GET", "proofs/" + id + "/picture.png", null).statusCode()).isEqualTo(404);
+    assertThat(send("DELETE", "proofs/" + id, null).statusCode()).isEqualTo(404);
+  }
+
+  @Test
+  void proofsGoWithTheirShoot() throws Exception {
+    long id = json(send("POST", shoot + "/proofs", null)).get("id").longValue();
+    assertThat(send("DELETE", shoot, null).statusCode()).isLessThan(300);
+    assertThat(send("GET", "proofs/" + id + "/changes", null).statusCode()).isEqualTo(404);
+  }
+}
