@@ -12,6 +12,8 @@ import type {
   PrintJob,
   PrintOrder,
   Profile,
+  Proof,
+  ProofChange,
   Schemas,
   ShootState,
   ShootTitle,
@@ -331,6 +333,31 @@ export const api = {
   throughUrl: (id: string, look: string, version: string, other?: Record<string, string>) =>
     live(id, `looks/${encodeURIComponent(look)}.jpg`, { ...other, v: version }),
   ballUrl: (material: string) => `/api/shelf/materials/${encodeURIComponent(material)}.png`,
+  proofs: async (id: string) => answer<Proof[]>(await reached(fetch(`${shoot(id)}/proofs`))),
+  takeProof: async (id: string) =>
+    answer<Proof>(await post(`${shoot(id)}/proofs?page=${encodeURIComponent(livePage)}`, {})),
+  writeProof: async (id: number, written: Schemas['Written']) =>
+    answer<Proof>(
+      await reached(
+        fetch(`/api/proofs/${id}`, {
+          method: 'PUT',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify(written),
+        }),
+      ),
+    ),
+  letGoLayers: async (id: number) =>
+    answer<Proof>(await reached(fetch(`/api/proofs/${id}/layers`, { method: 'DELETE' }))),
+  deleteProof: async (id: number) => {
+    const response = await reached(fetch(`/api/proofs/${id}`, { method: 'DELETE' }));
+    if (!response.ok) throw await problemOf(response);
+  },
+  proofPictureUrl: (id: number) => `/api/proofs/${id}/picture.png`,
+  proofChanges: async (id: number) =>
+    answer<ProofChange[]>(await reached(fetch(`/api/proofs/${id}/changes`))),
+  /** What brings the shoot, or a part of it, back to what it was. */
+  proofOperations: async (id: number, part: 'all' | 'rig' | 'set' | 'look') =>
+    answer<Operation[]>(await reached(fetch(`/api/proofs/${id}/operations?part=${part}`))),
   prints: async () => answer<PrintJob[]>(await reached(fetch('/api/prints'))),
   printFolder: async () => answer<Schemas['Folder']>(await reached(fetch('/api/prints/folder'))),
   estimatePrint: async (id: string, order: PrintOrder) =>

@@ -70,6 +70,16 @@ export type PrintJob = Omit<Schemas['Job'], Unknown | 'order'> & {
   [K in Unknown]: Schemas['Job'][K] | null;
 } & { order: PrintOrder };
 
+/** A kept picture; its noise may not have been known when it was taken. */
+export type Proof = Omit<Schemas['Proof'], 'noisePercent'> & { noisePercent: number | null };
+/** A value, or a whole entry, that differs between the shoot now and a proof's. */
+export interface ProofChange {
+  place: string;
+  now: unknown;
+  other: unknown;
+  operations: unknown;
+}
+
 export type Motion = ShootDocument['motion'];
 export type Track = Motion['tracks'][number];
 export type Key = Track['keys'][number];

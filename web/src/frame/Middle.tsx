@@ -15,7 +15,7 @@ const SHOWN: [Shown, string][] = [
 export function Middle() {
   const room = useChoice((c) => c.room);
   const chosen = useChoice((c) => c.middle);
-  const offered = room !== 'look' && room !== 'print';
+  const offered = room !== 'look' && room !== 'proofs' && room !== 'print';
   const shown = offered ? chosen : 'picture';
   return (
     <Box sx={{ position: 'absolute', inset: 0, display: 'flex' }}>

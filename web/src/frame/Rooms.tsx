@@ -1,3 +1,4 @@
+import CompareIcon from '@mui/icons-material/CompareOutlined';
 import LightbulbOutlinedIcon from '@mui/icons-material/LightbulbOutlined';
 import TuneIcon from '@mui/icons-material/Tune';
 import PrintOutlinedIcon from '@mui/icons-material/PrintOutlined';
@@ -12,6 +13,7 @@ const ROOMS: { room: Room; name: string; icon: ReactNode }[] = [
   { room: 'set', name: 'Set', icon: <ViewInArOutlinedIcon fontSize="small" /> },
   { room: 'rig', name: 'Rig', icon: <LightbulbOutlinedIcon fontSize="small" /> },
   { room: 'look', name: 'Look', icon: <TuneIcon fontSize="small" /> },
+  { room: 'proofs', name: 'Proofs', icon: <CompareIcon fontSize="small" /> },
   { room: 'motion', name: 'Motion', icon: <TimelineIcon fontSize="small" /> },
   { room: 'print', name: 'Print', icon: <PrintOutlinedIcon fontSize="small" /> },
 ];

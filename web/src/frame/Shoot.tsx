@@ -16,6 +16,9 @@ import { MotionDetails } from '../rooms/motion/MotionDetails';
 import { MotionTray } from '../rooms/motion/MotionTray';
 import { PrintDetails } from '../rooms/print/PrintDetails';
 import { PrintTray } from '../rooms/print/PrintTray';
+import { ProofDetails } from '../rooms/proofs/ProofDetails';
+import { ProofTray } from '../rooms/proofs/ProofTray';
+import { useProofKeys } from '../rooms/proofs/useProofKeys';
 import { RigDetails } from '../rooms/rig/RigRoom';
 import { RigTray } from '../rooms/rig/RigTray';
 import { SetDetails, SetTray } from '../rooms/set/SetRoom';
@@ -31,6 +34,7 @@ const TRAYS = {
   set: SetTray,
   rig: RigTray,
   look: LookTray,
+  proofs: ProofTray,
   motion: MotionTray,
   print: PrintTray,
 };
@@ -38,6 +42,7 @@ const DETAILS = {
   set: SetDetails,
   rig: RigDetails,
   look: LookDetails,
+  proofs: ProofDetails,
   motion: MotionDetails,
   print: PrintDetails,
 };
@@ -78,6 +83,7 @@ export function Shoot({ id }: { id: string }) {
 
   const desk = useShootDesk(id, channel);
   useKeys(desk);
+  useProofKeys(id);
   useShownTime(channel, desk);
   useEffect(() => {
     document.title = desk ? `${desk.document.name} · Level Ember` : 'Level Ember';

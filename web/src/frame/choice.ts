@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 
-export type Room = 'set' | 'rig' | 'look' | 'motion' | 'print';
+export type Room = 'set' | 'rig' | 'look' | 'proofs' | 'motion' | 'print';
 
 /** What is pointed at in the picture. */
 export interface At {

@@ -15,6 +15,7 @@ import { say, useChannel, useDesk } from '../live/useShoot';
 import { dressed, MATERIAL_TYPE } from '../rooms/set/dress';
 import { colours } from '../theme/theme';
 import { DraftPicture } from '../motion/DraftPicture';
+import { ProofCompare } from '../rooms/proofs/ProofCompare';
 import { CropGuide } from './CropGuide';
 import { HandleChoice, Handles } from './Handles';
 import { LightGhost } from './LightGhost';
@@ -225,6 +226,7 @@ export function PictureView() {
         }}
       >
         <DraftPicture width={fitted.width} height={fitted.height} />
+        <ProofCompare />
         {shot && shot.cropAspect > 0 && <CropGuide aspect={shot.cropAspect} />}
         {room === 'rig' && shot && (
           <LightMarks

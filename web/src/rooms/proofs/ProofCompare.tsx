@@ -1,0 +1,188 @@
+import Box from '@mui/material/Box';
+import { useEffect, useRef, type PointerEvent } from 'react';
+import { api } from '../../api/client';
+import { useChoice } from '../../frame/choice';
+import { useLive } from '../../live/store';
+import { drawPicture } from '../../picture/draw';
+import { colours } from '../../theme/theme';
+import { useProofChoice, useProofs } from './useProofs';
+
+/**
+ * A proof over the picture: wiped over it or over another proof, beside it, or alone while B is
+ * held, when the newest is shown in other rooms.
+ */
+export function ProofCompare() {
+  const room = useChoice((c) => c.room);
+  const { proof, against, mode, flipped } = useProofChoice();
+  const { data = [] } = useProofs();
+  const inRoom = room === 'proofs';
+  const left = data.find((p) => p.id === proof) ?? (flipped ? data.at(-1) : undefined);
+  const right = inRoom ? data.find((p) => p.id === against && p.id !== proof) : undefined;
+  if (!left || !(inRoom || flipped)) return null;
+  if (flipped) return <Still id={left.id} name={left.name} />;
+  const other = right ? <Still id={right.id} name={right.name} /> : null;
+  if (mode === 'beside') {
+    return (
+      <Box sx={{ position: 'absolute', inset: 0, display: 'flex', bgcolor: colours.surround }}>
+        <Half title={left.name}>
+          <Still id={left.id} name={left.name} />
+        </Half>
+        <Half title={right?.name ?? 'Now'}>{other ?? <LiveCopy />}</Half>
+      </Box>
+    );
+  }
+  return (
+    <>
+      {other}
+      <Wipe left={left.name} right={right?.name ?? 'Now'}>
+        <Still id={left.id} name={left.name} />
+      </Wipe>
+    </>
+  );
+}
+
+function Still({ id, name }: { id: number; name: string }) {
+  return (
+    <Box
+      component="img"
+      alt={name}
+      src={api.proofPictureUrl(id)}
+      draggable={false}
+      sx={{ position: 'absolute', inset: 0, width: '100%', height: '100%', objectFit: 'fill' }}
+    />
+  );
+}
+
+function Half({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <Box sx={{ flex: 1, display: 'grid', placeItems: 'center', minWidth: 0 }}>
+      <Box sx={{ position: 'relative', width: '100%', height: '50%' }}>
+        {children}
+        <Tag side="left" text={title} />
+      </Box>
+    </Box>
+  );
+}
+
+/** The live picture once more. */
+function LiveCopy() {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    const draw = () => {
+      const { image, frame } = useLive.getState();
+      if (canvas.current && image && frame) drawPicture(canvas.current, image, frame);
+    };
+    draw();
+    return useLive.subscribe((now, before) => {
+      if (now.image !== before.image) draw();
+    });
+  }, []);
+  return (
+    <canvas
+      ref={canvas}
+      aria-label="The picture now"
+      style={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}
+    />
+  );
+}
+
+function Tag({ side, text }: { side: 'left' | 'right'; text: string }) {
+  return (
+    <Box
+      sx={{
+        position: 'absolute',
+        bottom: 8,
+        [side]: 8,
+        px: 1,
+        maxWidth: '45%',
+        overflow: 'hidden',
+        whiteSpace: 'nowrap',
+        textOverflow: 'ellipsis',
+        fontSize: 12,
+        bgcolor: '#1f1f1fd0',
+        borderRadius: 1,
+      }}
+    >
+      {text}
+    </Box>
+  );
+}
+
+interface WipeProps {
+  left: string;
+  right: string;
+  children: React.ReactNode;
+}
+
+/** What lies over the picture up to a line with a handle. */
+function Wipe({ left, right, children }: WipeProps) {
+  const at = useProofChoice((c) => c.wipe);
+  const area = useRef<HTMLDivElement>(null);
+  const to = (wipe: number) => useProofChoice.setState({ wipe: Math.min(1, Math.max(0, wipe)) });
+  const drag = (e: PointerEvent<HTMLElement>) => {
+    e.stopPropagation();
+    if (e.type === 'pointerdown') e.currentTarget.setPointerCapture(e.pointerId);
+    else if (!e.currentTarget.hasPointerCapture(e.pointerId)) return;
+    const box = area.current!.getBoundingClientRect();
+    to((e.clientX - box.left) / box.width);
+  };
+  return (
+    <Box ref={area} sx={{ position: 'absolute', inset: 0 }}>
+      <Box
+        style={{ clipPath: `inset(0 ${100 * (1 - at)}% 0 0)` }}
+        sx={{ position: 'absolute', inset: 0 }}
+      >
+        {children}
+      </Box>
+      <Tag side="left" text={left} />
+      <Tag side="right" text={right} />
+      <Box
+        role="slider"
+        aria-label="Wipe"
+        aria-valuemin={0}
+        aria-valuemax={100}
+        aria-valuenow={Math.round(100 * at)}
+        tabIndex={0}
+        onPointerDown={drag}
+        onPointerMove={drag}
+        onKeyDown={(e) => {
+          const by = e.key === 'ArrowRight' ? 0.02 : e.key === 'ArrowLeft' ? -0.02 : 0;
+          if (by !== 0) {
+            e.preventDefault();
+            to(at + by);
+          }
+        }}
+        style={{ left: `${100 * at}%` }}
+        sx={{
+          position: 'absolute',
+          top: 0,
+          bottom: 0,
+          width: 17,
+          ml: '-8.5px',
+          pointerEvents: 'auto',
+          cursor: 'ew-resize',
+          touchAction: 'none',
+          '&::before': {
+            content: '""',
+            position: 'absolute',
+            left: 8,
+            top: 0,
+            bottom: 0,
+            width: '1px',
+            bgcolor: colours.text,
+          },
+          '&::after': {
+            content: '""',
+            position: 'absolute',
+            left: 3,
+            top: 'calc(50% - 14px)',
+            width: 11,
+            height: 28,
+            borderRadius: 1,
+            bgcolor: colours.text,
+          },
+        }}
+      />
+    </Box>
+  );
+}

@@ -1,0 +1,60 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { enqueueSnackbar } from 'notistack';
+import { create } from 'zustand';
+import { api } from '../../api/client';
+import { useLive } from '../../live/store';
+import { say, useDesk } from '../../live/useShoot';
+
+export type Mode = 'wipe' | 'beside';
+
+interface Choice {
+  /** The proof whose details are shown, and which is compared. */
+  proof: number | null;
+  /** What it is compared with: the live picture, or another proof. */
+  against: number | null;
+  mode: Mode;
+  /** Where the wipe stands, 0…1 of the picture's width. */
+  wipe: number;
+  /** B is held: the proof is shown alone. */
+  flipped: boolean;
+}
+
+/** What is chosen among the proofs. */
+export const useProofChoice = create<Choice>(() => ({
+  proof: null,
+  against: null,
+  mode: 'wipe',
+  wipe: 0.5,
+  flipped: false,
+}));
+
+export const proofsKey = (shoot: string) => ['proofs', shoot];
+
+/** The proofs of the shoot, oldest first. */
+export function useProofs() {
+  const { id } = useDesk().state;
+  return useQuery({ queryKey: proofsKey(id), queryFn: () => api.proofs(id) });
+}
+
+/** Waits until all edits are kept, so that a proof has them. */
+async function settled() {
+  while (useLive.getState().pending.length > 0) {
+    await new Promise((done) => setTimeout(done, 30));
+  }
+}
+
+/** Takes a proof of what the page shows, and chooses it. */
+export function useTakeProof() {
+  const client = useQueryClient();
+  return async (shoot: string) => {
+    try {
+      await settled();
+      const proof = await api.takeProof(shoot);
+      useProofChoice.setState({ proof: proof.id });
+      enqueueSnackbar(`${proof.name} is kept`);
+      await client.invalidateQueries({ queryKey: proofsKey(shoot) });
+    } catch (error) {
+      say(error);
+    }
+  };
+}
