@@ -353,6 +353,15 @@ export const api = {
     if (!response.ok) throw await problemOf(response);
   },
   proofPictureUrl: (id: number) => `/api/proofs/${id}/picture.png`,
+  /** The proof's layers with the levels, colours and looks of a revision of the shoot. */
+  proofDevelopedUrl: (id: number, revision: number) =>
+    `/api/proofs/${id}/developed.jpg?v=${revision}`,
+  /** By how many stops the picture now, or another proof, is brighter. */
+  proofDifferenceUrl: (id: number, other: number | null, version: number) =>
+    `/api/proofs/${id}/difference.png?${new URLSearchParams({
+      ...(other === null ? { page: livePage } : { other: String(other) }),
+      v: String(version),
+    }).toString()}`,
   proofChanges: async (id: number) =>
     answer<ProofChange[]>(await reached(fetch(`/api/proofs/${id}/changes`))),
   /** What brings the shoot, or a part of it, back to what it was. */

@@ -1,10 +1,11 @@
 import Box from '@mui/material/Box';
-import { useEffect, useRef, type PointerEvent } from 'react';
+import { useEffect, useRef, useState, type PointerEvent } from 'react';
 import { api } from '../../api/client';
 import { useChoice } from '../../frame/choice';
 import { useLive } from '../../live/store';
+import { useDesk } from '../../live/useShoot';
 import { drawPicture } from '../../picture/draw';
-import { colours } from '../../theme/theme';
+import { colours, mono } from '../../theme/theme';
 import { useProofChoice, useProofs } from './useProofs';
 
 /**
@@ -14,39 +15,107 @@ import { useProofChoice, useProofs } from './useProofs';
 export function ProofCompare() {
   const room = useChoice((c) => c.room);
   const { proof, against, mode, flipped } = useProofChoice();
+  const { state } = useDesk();
   const { data = [] } = useProofs();
   const inRoom = room === 'proofs';
   const left = data.find((p) => p.id === proof) ?? (flipped ? data.at(-1) : undefined);
-  const right = inRoom ? data.find((p) => p.id === against && p.id !== proof) : undefined;
   if (!left || !(inRoom || flipped)) return null;
-  if (flipped) return <Still id={left.id} name={left.name} />;
-  const other = right ? <Still id={right.id} name={right.name} /> : null;
+  const own = <Still src={api.proofPictureUrl(left.id)} name={left.name} />;
+  if (flipped) return own;
+  const right = data.find((p) => p.id === against && p.id !== left.id);
+  const developed = against === 'developed' && left.layerBytes > 0;
+  const measured = left.layerBytes > 0 && !developed && (!right || right.layerBytes > 0);
+  if (mode === 'difference' && measured) return <Difference proof={left.id} other={right?.id} />;
+  const title = developed ? 'Set as now' : (right?.name ?? 'Now');
+  const other = developed ? (
+    <Late src={api.proofDevelopedUrl(left.id, state.revision)} name={title} />
+  ) : right ? (
+    <Still src={api.proofPictureUrl(right.id)} name={right.name} />
+  ) : null;
   if (mode === 'beside') {
     return (
       <Box sx={{ position: 'absolute', inset: 0, display: 'flex', bgcolor: colours.surround }}>
-        <Half title={left.name}>
-          <Still id={left.id} name={left.name} />
-        </Half>
-        <Half title={right?.name ?? 'Now'}>{other ?? <LiveCopy />}</Half>
+        <Half title={left.name}>{own}</Half>
+        <Half title={title}>{other ?? <LiveCopy />}</Half>
       </Box>
     );
   }
   return (
     <>
       {other}
-      <Wipe left={left.name} right={right?.name ?? 'Now'}>
-        <Still id={left.id} name={left.name} />
+      <Wipe left={left.name} right={title}>
+        {own}
       </Wipe>
     </>
   );
 }
 
-function Still({ id, name }: { id: number; name: string }) {
+/** A picture that takes a while to be made: the one before stays until the next is there. */
+function Late({ src, name }: { src: string; name: string }) {
+  const [shown, setShown] = useState<string | null>(null);
+  useEffect(() => {
+    const next = new Image();
+    let gone = false;
+    next.onload = () => gone || setShown(src);
+    next.src = src;
+    return () => {
+      gone = true;
+    };
+  }, [src]);
+  return shown ? <Still src={shown} name={name} /> : null;
+}
+
+const OFTEN_MILLIS = 1500;
+
+/** By how many stops the picture now, or another proof, is brighter, with its scale. */
+function Difference({ proof, other }: { proof: number; other: number | undefined }) {
+  const [version, setVersion] = useState(0);
+  useEffect(() => {
+    if (other !== undefined) return;
+    const timer = setInterval(() => setVersion((v) => v + 1), OFTEN_MILLIS);
+    return () => clearInterval(timer);
+  }, [other]);
+  return (
+    <>
+      <Late
+        src={api.proofDifferenceUrl(proof, other ?? null, version)}
+        name="Difference in stops"
+      />
+      <Box
+        role="img"
+        aria-label="Colours of the difference, from 4 stops darker to 4 stops brighter"
+        sx={{
+          position: 'absolute',
+          right: 8,
+          bottom: 8,
+          width: 220,
+          fontFamily: mono,
+          fontSize: 10,
+          bgcolor: '#1f1f1fd0',
+          borderRadius: 1,
+          p: 0.5,
+        }}
+      >
+        <Box sx={{ height: 8, background: `linear-gradient(90deg, ${SCALE.join(', ')})` }} />
+        <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
+          {['−4', '−2', '0', '+2', '+4 st'].map((text) => (
+            <span key={text}>{text}</span>
+          ))}
+        </Box>
+      </Box>
+    </>
+  );
+}
+
+/** Colours at −4, −2, 0, 2 and 4 stops, as the server has them. */
+const SCALE = ['#080e14', '#16545c', '#767676', '#ec6e42', '#ffecd6'];
+
+function Still({ src, name }: { src: string; name: string }) {
   return (
     <Box
       component="img"
       alt={name}
-      src={api.proofPictureUrl(id)}
+      src={src}
       draggable={false}
       sx={{ position: 'absolute', inset: 0, width: '100%', height: '100%', objectFit: 'fill' }}
     />

@@ -198,29 +198,46 @@ function Comparison({ proof, all }: { proof: Proof; all: Proof[] }) {
   const against = useProofChoice((c) => c.against);
   const mode = useProofChoice((c) => c.mode);
   const others = all.filter((p) => p.id !== proof.id);
-  const shown = others.some((p) => p.id === against) ? String(against) : 'now';
+  const layered = proof.layerBytes > 0;
+  const withs = [
+    { value: 'now', text: 'The picture now' },
+    ...(layered ? [{ value: 'developed', text: 'Its light, set as now' }] : []),
+    ...others.map((p) => ({ value: String(p.id), text: p.name })),
+  ];
+  const shown = withs.some((w) => w.value === String(against)) ? String(against) : 'now';
+  const measured =
+    layered && (shown === 'now' || others.some((p) => String(p.id) === shown && p.layerBytes > 0));
+  const modes = [
+    { value: 'wipe', text: 'Wipe' },
+    { value: 'beside', text: 'Side by side' },
+    ...(measured ? [{ value: 'difference', text: 'Difference' }] : []),
+  ];
   return (
     <Fold title="Compare" open>
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
         <PlainSelect
           label="With"
           value={shown}
-          options={[
-            { value: 'now', text: 'The picture now' },
-            ...others.map((p) => ({ value: String(p.id), text: p.name })),
-          ]}
-          onChange={(v) => useProofChoice.setState({ against: v === 'now' ? null : Number(v) })}
+          options={withs}
+          onChange={(v) =>
+            useProofChoice.setState({
+              against: v === 'now' || v === 'developed' ? v : Number(v),
+            })
+          }
         />
         <PlainSelect
           label="Shown"
-          value={mode}
-          options={[
-            { value: 'wipe', text: 'Wipe' },
-            { value: 'beside', text: 'Side by side' },
-          ]}
+          value={modes.some((m) => m.value === mode) ? mode : 'wipe'}
+          options={modes}
           onChange={(v) => useProofChoice.setState({ mode: v as Mode })}
         />
       </Box>
+      {shown === 'developed' && (
+        <Typography variant="caption" color="text.secondary" component="p" sx={{ mt: 1 }}>
+          Its layers with the levels, colours and looks that the shoot has now, without tracing
+          light.
+        </Typography>
+      )}
     </Fold>
   );
 }

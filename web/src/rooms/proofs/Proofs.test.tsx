@@ -139,6 +139,28 @@ test('the wipe is moved by keys, and proofs are held against each other or the p
   expect(screen.queryByRole('slider', { name: 'Wipe' })).toBeNull();
 });
 
+test('the difference in stops has its scale, and needs layers of both', async () => {
+  shown([proof(1), proof(2, { layerBytes: 0 })]);
+  await userEvent.click(await screen.findByRole('option', { name: 'Proof 1' }));
+  await userEvent.click(screen.getByRole('combobox', { name: 'Shown' }));
+  await userEvent.click(screen.getByRole('option', { name: 'Difference' }));
+  expect(screen.getByLabelText(/Colours of the difference/)).toHaveTextContent('−4−20+2+4 st');
+  await userEvent.click(screen.getByRole('combobox', { name: 'With' }));
+  await userEvent.click(screen.getByRole('option', { name: 'Proof 2' }));
+  expect(screen.queryByLabelText(/Colours of the difference/)).toBeNull();
+  await userEvent.click(screen.getByRole('combobox', { name: 'Shown' }));
+  expect(screen.queryByRole('option', { name: 'Difference' })).toBeNull();
+});
+
+test('a proof is held against its own light as the shoot is set now', async () => {
+  shown([proof(1)]);
+  await userEvent.click(await screen.findByRole('option', { name: 'Proof 1' }));
+  await userEvent.click(screen.getByRole('combobox', { name: 'With' }));
+  await userEvent.click(screen.getByRole('option', { name: 'Its light, set as now' }));
+  expect(screen.getByText(/without tracing light/)).toBeVisible();
+  expect(screen.getByText('Set as now')).toBeVisible();
+});
+
 test('B held shows the newest in any room, and alone', async () => {
   useChoice.setState({ room: 'rig' });
   shown([proof(1), proof(2)]);

@@ -5,13 +5,16 @@ import { api } from '../../api/client';
 import { useLive } from '../../live/store';
 import { say, useDesk } from '../../live/useShoot';
 
-export type Mode = 'wipe' | 'beside';
+export type Mode = 'wipe' | 'beside' | 'difference';
+
+/** The live picture, the proof's own layers as the shoot is set now, or another proof. */
+export type Against = 'now' | 'developed' | number;
 
 interface Choice {
   /** The proof whose details are shown, and which is compared. */
   proof: number | null;
-  /** What it is compared with: the live picture, or another proof. */
-  against: number | null;
+  /** What it is compared with. */
+  against: Against;
   mode: Mode;
   /** Where the wipe stands, 0…1 of the picture's width. */
   wipe: number;
@@ -22,7 +25,7 @@ interface Choice {
 /** What is chosen among the proofs. */
 export const useProofChoice = create<Choice>(() => ({
   proof: null,
-  against: null,
+  against: 'now',
   mode: 'wipe',
   wipe: 0.5,
   flipped: false,

@@ -272,7 +272,11 @@ public final class PngFile {
     return Texels.of(width, height, to, meaning);
   }
 
-  /** Decodes a picture as it is stored; its colours mean what its colour model says. */
+  /** Codes as they are, three bytes a pixel, without a meaning of their colours. */
+  public static byte[] plain(byte[] codes, int width, int height) {
+    return png(image(codes, width, height));
+  }
+
   static byte[] png(BufferedImage image) {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     try {

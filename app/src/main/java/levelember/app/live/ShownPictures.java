@@ -10,6 +10,7 @@ import levelember.formats.PngFile;
 import levelember.look.DisplayCurve;
 import levelember.shoot.Light;
 import levelember.shoot.Shot;
+import levelember.texture.Picture;
 import org.springframework.stereotype.Service;
 
 /** Pictures as pages show them, to be kept; nothing waits, and tracing goes on meanwhile. */
@@ -49,12 +50,27 @@ public class ShownPictures {
    * @return empty before there is a picture
    */
   public Optional<Shown> now(String shoot, String page) {
-    LiveSession session =
-        socket.page(shoot, page).map(Page::session).orElseGet(() -> sessions.opened(shoot));
+    LiveSession session = session(shoot, page);
     return session
         .now()
         .filter(m -> m.ladder().step() > 0)
         .map(m -> shown(m, session.tracedSeconds()));
+  }
+
+  /**
+   * The light that a page shows of a shoot, cd/m², before its look.
+   *
+   * @return empty before there is a picture
+   */
+  public Optional<Picture> light(String shoot, String page) {
+    return session(shoot, page)
+        .now()
+        .filter(m -> m.ladder().step() > 0)
+        .map(m -> m.films(true).mix(m.weights(), m.films(true).shownStep()));
+  }
+
+  private LiveSession session(String shoot, String page) {
+    return socket.page(shoot, page).map(Page::session).orElseGet(() -> sessions.opened(shoot));
   }
 
   private static Shown shown(Moment m, double tracedSeconds) {

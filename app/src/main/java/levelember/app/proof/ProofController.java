@@ -68,6 +68,27 @@ class ProofController {
         .body(proofs.picture(id));
   }
 
+  /** The proof with the levels, colours and looks that the shoot has now; no light is traced. */
+  @GetMapping("/api/proofs/{id}/developed.jpg")
+  ResponseEntity<byte[]> developed(@PathVariable long id) {
+    return ResponseEntity.ok()
+        .contentType(MediaType.IMAGE_JPEG)
+        .cacheControl(CacheControl.noStore())
+        .body(proofs.developed(id));
+  }
+
+  /** By how many stops the picture now, or another proof, is brighter than the proof. */
+  @GetMapping("/api/proofs/{id}/difference.png")
+  ResponseEntity<byte[]> difference(
+      @PathVariable long id,
+      @RequestParam(required = false) Long other,
+      @RequestParam(defaultValue = "") String page) {
+    return ResponseEntity.ok()
+        .contentType(MediaType.IMAGE_PNG)
+        .cacheControl(CacheControl.noStore())
+        .body(proofs.difference(id, other, page));
+  }
+
   /** What in the shoot as it is now differs from what it was. */
   @GetMapping("/api/proofs/{id}/changes")
   List<ShootDifference.Change> changed(@PathVariable long id) {

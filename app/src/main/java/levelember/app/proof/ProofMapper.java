@@ -77,7 +77,7 @@ interface ProofMapper {
   @Select("select document from proof where id = #{id}")
   String document(@Param("id") long id);
 
-  /** Bytes of a proof; null inside where it has none. */
+  /** Bytes of a proof; none where it has none. */
   record Content(byte[] bytes) {}
 
   @Select("select picture as bytes from proof where id = #{id}")

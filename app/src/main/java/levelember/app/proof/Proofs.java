@@ -7,9 +7,11 @@ import java.util.List;
 import levelember.app.live.ShownPictures;
 import levelember.app.problem.Refusal;
 import levelember.app.shoot.Shoots;
+import levelember.formats.LayersFile;
 import levelember.formats.ShootDifference;
 import levelember.formats.ShootDocument;
 import levelember.shoot.ImpossibleValue;
+import levelember.texture.Picture;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -23,8 +25,10 @@ class Proofs {
   private final ProofMapper mapper;
   private final Shoots shoots;
   private final ShownPictures pictures;
+  private final ProofPictures developer;
 
-  Proofs(ProofMapper mapper, Shoots shoots, ShownPictures pictures) {
+  Proofs(ProofMapper mapper, Shoots shoots, ShownPictures pictures, ProofPictures developer) {
+    this.developer = developer;
     this.mapper = mapper;
     this.shoots = shoots;
     this.pictures = pictures;
@@ -87,16 +91,7 @@ class Proofs {
   @Transactional
   Proof take(String shoot, String page) {
     Shoots.State state = shoots.state(shoot);
-    ShownPictures.Shown shown =
-        pictures
-            .now(shoot, page)
-            .orElseThrow(() ->
-                new Refusal(
-                    HttpStatus.CONFLICT,
-                    "no-picture",
-                    "There is no picture yet.",
-                    "The shoot is as it was.",
-                    "Wait for the first picture, then take the proof."));
+    ShownPictures.Shown shown = pictures.now(shoot, page).orElseThrow(Proofs::noPicture);
     ProofMapper.Fresh fresh = new ProofMapper.Fresh();
     fresh.shoot = shoot;
     fresh.name = name(shoot);
@@ -112,6 +107,15 @@ class Proofs {
     fresh.layers = shown.layers();
     mapper.keep(fresh);
     return told(row(fresh.id));
+  }
+
+  private static Refusal noPicture() {
+    return new Refusal(
+        HttpStatus.CONFLICT,
+        "no-picture",
+        "There is no picture yet.",
+        "The shoot is as it was.",
+        "Wait for the first picture, then try again.");
   }
 
   /** The next number that no proof of the shoot has as its name. */
@@ -170,6 +174,45 @@ class Proofs {
     byte[] kept = mapper.document(id).getBytes(StandardCharsets.UTF_8);
     // Read, so that fields that did not exist then have their usual values.
     return ShootDocument.tree(ShootDocument.read(kept));
+  }
+
+  private ProofPictures.Kept kept(long id) {
+    ProofMapper.Row row = row(id);
+    ProofMapper.Content layers = mapper.layers(id);
+    if (layers == null) {
+      throw new Refusal(
+          HttpStatus.CONFLICT,
+          "no-layers",
+          "'"
+              + row.name()
+              + "' has no layers: it was taken before they were there, or let them go.",
+          "Its picture and its settings are as they were.",
+          "Take another proof once a whole sample is traced.");
+    }
+    return new ProofPictures.Kept(
+        LayersFile.read(layers.bytes()), ShootDocument.read(document(id)), row.shot());
+  }
+
+  /** A proof with the levels, colours and looks that the shoot has now, as JPEG. */
+  @Transactional(readOnly = true)
+  byte[] developed(long id) {
+    String shoot = row(id).shoot();
+    return developer.developed(shoot, kept(id), shoots.shoot(shoot));
+  }
+
+  /**
+   * By how many stops the picture now, or another proof, is brighter than a proof, as PNG.
+   *
+   * @param other another proof, or null for what a page shows now
+   */
+  @Transactional(readOnly = true)
+  byte[] difference(long id, Long other, String page) {
+    ProofPictures.Kept kept = kept(id);
+    Picture of =
+        other != null
+            ? kept(other).light()
+            : pictures.light(row(id).shoot(), page).orElseThrow(Proofs::noPicture);
+    return ProofPictures.difference(of, kept);
   }
 
   /** What in the shoot as it is now differs from what it was. */

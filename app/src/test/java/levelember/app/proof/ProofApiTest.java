@@ -16,6 +16,7 @@ import levelember.app.FreshHome;
 import levelember.app.SmallShoot;
 import levelember.formats.ShootDocument;
 import levelember.shoot.Look;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -139,5 +140,48 @@ class ProofApiTest {
     long id = json(send("POST", shoot + "/proofs", null)).get("id").longValue();
     assertThat(send("DELETE", shoot, null).statusCode()).isLessThan(300);
     assertThat(send("GET", "proofs/" + id + "/changes", null).statusCode()).isEqualTo(404);
+  }
+
+  private double brightness(byte[] file) throws IOException {
+    var image = ImageIO.read(new ByteArrayInputStream(file));
+    double sum = 0;
+    for (int y = 0; y < image.getHeight(); y++) {
+      for (int x = 0; x < image.getWidth(); x++) {
+        sum += image.getRGB(x, y) >> 8 & 0xFF;
+      }
+    }
+    return sum / image.getWidth() / image.getHeight();
+  }
+
+  private byte[] file(String path) throws Exception {
+    HttpResponse<byte[]> response = send("GET", path, null);
+    assertThat(response.statusCode()).as(path).isEqualTo(200);
+    return response.body();
+  }
+
+  @Test
+  void itsLayersAreSetAsTheShootIsNowAndMeasuredAgainstOthers() throws Exception {
+    long id = json(send("POST", shoot + "/proofs", null)).get("id").longValue();
+    double was = brightness(file("proofs/" + id + "/picture.png"));
+    assertThat(brightness(file("proofs/" + id + "/developed.jpg")))
+        .as("nothing has changed")
+        .isCloseTo(was, Offset.offset(1.0));
+    edit("[{\"op\": \"replace\", \"path\": \"/masterStops\", \"value\": 1}]");
+    assertThat(brightness(file("proofs/" + id + "/developed.jpg"))).isGreaterThan(was + 5);
+    file(shoot + "/live/picture.png");
+    long other = json(send("POST", shoot + "/proofs", null)).get("id").longValue();
+    byte[] up = file("proofs/" + id + "/difference.png?other=" + other);
+    byte[] down = file("proofs/" + other + "/difference.png?other=" + id);
+    byte[] same = file("proofs/" + id + "/difference.png?other=" + id);
+    assertThat(brightness(same)).isCloseTo(118, Offset.offset(0.1));
+    // One stop: half way from grey to ember, or to teal.
+    assertThat(brightness(up)).isLessThan(117);
+    var image = ImageIO.read(new ByteArrayInputStream(up));
+    int middle = image.getRGB(image.getWidth() / 2, image.getHeight() / 2);
+    assertThat(middle >> 16 & 0xFF).isBetween(160, 195);
+    assertThat(brightness(down)).isLessThan(brightness(same));
+    file("proofs/" + id + "/difference.png");
+    json(send("DELETE", "proofs/" + id + "/layers", null));
+    assertThat(send("GET", "proofs/" + id + "/developed.jpg", null).statusCode()).isEqualTo(409);
   }
 }

@@ -1,0 +1,148 @@
+package levelember.app.proof;
+
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import levelember.app.asset.Assets;
+import levelember.film.Film;
+import levelember.film.FirstHits;
+import levelember.film.LayerMix;
+import levelember.formats.LayersFile;
+import levelember.formats.PngFile;
+import levelember.look.Development;
+import levelember.look.DisplayCurve;
+import levelember.look.LookInputs;
+import levelember.look.LookInputsMaker;
+import levelember.measure.StopsDifference;
+import levelember.photometry.LayerWeights;
+import levelember.shoot.Look;
+import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+import levelember.texture.Picture;
+import levelember.transport.Files;
+import levelember.transport.FirstHitTracer;
+import levelember.transport.View;
+import org.springframework.stereotype.Component;
+
+/**
+ * Makes pictures of a proof's layers. No light is traced; first hits are, where a look needs them.
+ */
+@Component
+class ProofPictures {
+  private static final float QUALITY = 0.9f;
+
+  private final Assets assets;
+
+  ProofPictures(Assets assets) {
+    this.assets = assets;
+  }
+
+  /**
+   * A proof's layers with the shoot as it was.
+   *
+   * @param shot id of the shot that it shows
+   */
+  record Kept(LayersFile layers, Shoot shoot, String shot) {
+    Shot shown() {
+      return shoot.shot(shot).orElse(shoot.shots().getFirst());
+    }
+
+    /** The layers as a film, in the order of the shoot's lights. */
+    Film film() {
+      float[][] sums =
+          shoot.lights().stream()
+              .map(l -> layers.byLight().get(l.id()))
+              .map(f -> f == null ? new float[3 * layers.width() * layers.height()] : f)
+              .toArray(float[][]::new);
+      return new Film(layers.width(), layers.height(), sums.length).finished(sums);
+    }
+
+    /** Weights of its lights as a shoot has them; lights that it lacks keep their own. */
+    float[] weights(Shoot as) {
+      float[] own = LayerWeights.of(shoot), theirs = LayerWeights.of(as);
+      Map<String, Integer> numbers = new HashMap<>();
+      for (int i = 0; i < as.lights().size(); i++) {
+        numbers.put(as.lights().get(i).id(), i);
+      }
+      for (int i = 0; i < shoot.lights().size(); i++) {
+        Integer other = numbers.get(shoot.lights().get(i).id());
+        if (other != null) {
+          System.arraycopy(theirs, 3 * other, own, 3 * i, 3);
+        }
+      }
+      return own;
+    }
+
+    /** Its light, cd/m². */
+    Picture light() {
+      return LayerMix.picture(film(), LayerWeights.of(shoot));
+    }
+
+    double fullScale() {
+      return DisplayCurve.fullScale(shoot.lookOf(shown()).ev());
+    }
+  }
+
+  /** A proof with the levels, colours and looks of another state of its shoot, as JPEG. */
+  byte[] developed(String shoot, Kept kept, Shoot as) {
+    Film film = kept.film();
+    float[] weights = kept.weights(as);
+    Picture light = LayerMix.picture(film, weights);
+    Look look = as.shot(kept.shot).map(as::lookOf).orElseGet(() -> kept.shoot.lookOf(kept.shown()));
+    Files files = assets.files(shoot);
+    LookInputsMaker maker =
+        new LookInputsMaker(kept.shoot, look, light.width(), light.height(), weights);
+    boolean hits = LookInputsMaker.needsHits(kept.shoot, look);
+    if (hits) {
+      maker.take(hits(kept, look, files, light), 0, light.height(), null);
+    }
+    List<Picture> parts = maker.mixes().stream().map(w -> LayerMix.picture(film, w)).toList();
+    LookInputs inputs = maker.aids(light, parts, hits);
+    byte[] codes = new Development(look, files.luts()).codes(light, inputs);
+    return PngFile.jpeg(codes, light.width(), light.height(), QUALITY);
+  }
+
+  private static FirstHits hits(Kept kept, Look look, Files files, Picture light) {
+    View view = View.of(kept.shoot, kept.shown(), files);
+    FirstHits hits =
+        new FirstHits(
+            FirstHits.Band.whole(light.width(), light.height()),
+            LookInputsMaker.margin(look, light.height()),
+            view.layers(),
+            LookInputsMaker.needsObscurance(look));
+    FirstHitTracer tracer = new FirstHitTracer(view);
+    for (int i = 0; i < hits.enough(); i++) {
+      tracer.sample(hits, () -> false);
+    }
+    return hits;
+  }
+
+  /**
+   * By how many stops a picture is brighter than a proof, as PNG.
+   *
+   * @param of cd/m², of any size
+   */
+  static byte[] difference(Picture of, Kept kept) {
+    Picture over = kept.light();
+    byte[] codes = StopsDifference.codes(sized(of, over), over, kept.fullScale());
+    return PngFile.plain(codes, over.width(), over.height());
+  }
+
+  /** The nearest pixels of a picture at another's size. */
+  private static Picture sized(Picture of, Picture as) {
+    if (of.width() == as.width() && of.height() == as.height()) {
+      return of;
+    }
+    Picture to = Picture.black(as.width(), as.height());
+    for (int y = 0; y < as.height(); y++) {
+      int v = y * of.height() / as.height();
+      for (int x = 0; x < as.width(); x++) {
+        int from = 3 * (v * of.width() + x * of.width() / as.width());
+        float[] rgb = Arrays.copyOfRange(of.rgb(), from, from + 3);
+        to.set(x, y, rgb[0], rgb[1], rgb[2]);
+      }
+    }
+    return to;
+  }
+}
