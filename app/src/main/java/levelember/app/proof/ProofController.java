@@ -2,7 +2,10 @@ package levelember.app.proof;
 
 import java.util.List;
 import java.util.Locale;
+import levelember.app.live.ShownPictures;
+import levelember.app.shoot.Shoots;
 import levelember.formats.ShootDifference;
+import levelember.texture.Picture;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -22,9 +25,15 @@ import tools.jackson.databind.JsonNode;
 @RestController
 class ProofController {
   private final Proofs proofs;
+  private final ProofPictures developer;
+  private final ShownPictures shown;
+  private final Shoots shoots;
 
-  ProofController(Proofs proofs) {
+  ProofController(Proofs proofs, ProofPictures developer, ShownPictures shown, Shoots shoots) {
     this.proofs = proofs;
+    this.developer = developer;
+    this.shown = shown;
+    this.shoots = shoots;
   }
 
   /** What is written on a proof. */
@@ -71,10 +80,11 @@ class ProofController {
   /** The proof with the levels, colours and looks that the shoot has now; no light is traced. */
   @GetMapping("/api/proofs/{id}/developed.jpg")
   ResponseEntity<byte[]> developed(@PathVariable long id) {
+    ProofPictures.Kept kept = proofs.layered(id);
     return ResponseEntity.ok()
         .contentType(MediaType.IMAGE_JPEG)
         .cacheControl(CacheControl.noStore())
-        .body(proofs.developed(id));
+        .body(developer.developed(kept, shoots.shoot(kept.shootId())));
   }
 
   /** By how many stops the picture now, or another proof, is brighter than the proof. */
@@ -83,10 +93,15 @@ class ProofController {
       @PathVariable long id,
       @RequestParam(required = false) Long other,
       @RequestParam(defaultValue = "") String page) {
+    ProofPictures.Kept kept = proofs.layered(id);
+    Picture of =
+        other != null
+            ? proofs.layered(other).light()
+            : shown.light(kept.shootId(), page).orElseThrow(Proofs::noPicture);
     return ResponseEntity.ok()
         .contentType(MediaType.IMAGE_PNG)
         .cacheControl(CacheControl.noStore())
-        .body(proofs.difference(id, other, page));
+        .body(ProofPictures.difference(of, kept));
   }
 
   /** What in the shoot as it is now differs from what it was. */

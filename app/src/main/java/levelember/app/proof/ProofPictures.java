@@ -33,6 +33,8 @@ class ProofPictures {
   private static final float QUALITY = 0.9f;
 
   private final Assets assets;
+  private FirstHits hits;
+  private long hitsOf = -1;
 
   ProofPictures(Assets assets) {
     this.assets = assets;
@@ -41,9 +43,11 @@ class ProofPictures {
   /**
    * A proof's layers with the shoot as it was.
    *
+   * @param id of the proof
+   * @param shootId of its shoot
    * @param shot id of the shot that it shows
    */
-  record Kept(LayersFile layers, Shoot shoot, String shot) {
+  record Kept(long id, String shootId, String shot, Shoot shoot, LayersFile layers) {
     Shot shown() {
       return shoot.shot(shot).orElse(shoot.shots().getFirst());
     }
@@ -85,12 +89,12 @@ class ProofPictures {
   }
 
   /** A proof with the levels, colours and looks of another state of its shoot, as JPEG. */
-  byte[] developed(String shoot, Kept kept, Shoot as) {
+  byte[] developed(Kept kept, Shoot as) {
     Film film = kept.film();
     float[] weights = kept.weights(as);
     Picture light = LayerMix.picture(film, weights);
     Look look = as.shot(kept.shot).map(as::lookOf).orElseGet(() -> kept.shoot.lookOf(kept.shown()));
-    Files files = assets.files(shoot);
+    Files files = assets.files(kept.shootId);
     LookInputsMaker maker =
         new LookInputsMaker(kept.shoot, look, light.width(), light.height(), weights);
     boolean hits = LookInputsMaker.needsHits(kept.shoot, look);
@@ -103,14 +107,23 @@ class ProofPictures {
     return PngFile.jpeg(codes, light.width(), light.height(), QUALITY);
   }
 
-  private static FirstHits hits(Kept kept, Look look, Files files, Picture light) {
+  /** First hits of a proof, which stay while the same one is developed again. */
+  private synchronized FirstHits hits(Kept kept, Look look, Files files, Picture light) {
+    int margin = LookInputsMaker.margin(look, light.height());
+    boolean obscurance = LookInputsMaker.needsObscurance(look);
+    if (hitsOf != kept.id || hits.margin() < margin || obscurance && !hits.obscurance()) {
+      hits = traced(kept, files, light, margin, obscurance);
+      hitsOf = kept.id;
+    }
+    return hits;
+  }
+
+  private static FirstHits traced(
+      Kept kept, Files files, Picture light, int margin, boolean obscurance) {
     View view = View.of(kept.shoot, kept.shown(), files);
     FirstHits hits =
         new FirstHits(
-            FirstHits.Band.whole(light.width(), light.height()),
-            LookInputsMaker.margin(look, light.height()),
-            view.layers(),
-            LookInputsMaker.needsObscurance(look));
+            FirstHits.Band.whole(light.width(), light.height()), margin, view.layers(), obscurance);
     FirstHitTracer tracer = new FirstHitTracer(view);
     for (int i = 0; i < hits.enough(); i++) {
       tracer.sample(hits, () -> false);

@@ -11,7 +11,6 @@ import levelember.formats.LayersFile;
 import levelember.formats.ShootDifference;
 import levelember.formats.ShootDocument;
 import levelember.shoot.ImpossibleValue;
-import levelember.texture.Picture;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -25,10 +24,8 @@ class Proofs {
   private final ProofMapper mapper;
   private final Shoots shoots;
   private final ShownPictures pictures;
-  private final ProofPictures developer;
 
-  Proofs(ProofMapper mapper, Shoots shoots, ShownPictures pictures, ProofPictures developer) {
-    this.developer = developer;
+  Proofs(ProofMapper mapper, Shoots shoots, ShownPictures pictures) {
     this.mapper = mapper;
     this.shoots = shoots;
     this.pictures = pictures;
@@ -109,7 +106,7 @@ class Proofs {
     return told(row(fresh.id));
   }
 
-  private static Refusal noPicture() {
+  static Refusal noPicture() {
     return new Refusal(
         HttpStatus.CONFLICT,
         "no-picture",
@@ -176,7 +173,9 @@ class Proofs {
     return ShootDocument.tree(ShootDocument.read(kept));
   }
 
-  private ProofPictures.Kept kept(long id) {
+  /** The layers of a proof, with the shoot as it was. */
+  @Transactional(readOnly = true)
+  ProofPictures.Kept layered(long id) {
     ProofMapper.Row row = row(id);
     ProofMapper.Content layers = mapper.layers(id);
     if (layers == null) {
@@ -190,29 +189,11 @@ class Proofs {
           "Take another proof once a whole sample is traced.");
     }
     return new ProofPictures.Kept(
-        LayersFile.read(layers.bytes()), ShootDocument.read(document(id)), row.shot());
-  }
-
-  /** A proof with the levels, colours and looks that the shoot has now, as JPEG. */
-  @Transactional(readOnly = true)
-  byte[] developed(long id) {
-    String shoot = row(id).shoot();
-    return developer.developed(shoot, kept(id), shoots.shoot(shoot));
-  }
-
-  /**
-   * By how many stops the picture now, or another proof, is brighter than a proof, as PNG.
-   *
-   * @param other another proof, or null for what a page shows now
-   */
-  @Transactional(readOnly = true)
-  byte[] difference(long id, Long other, String page) {
-    ProofPictures.Kept kept = kept(id);
-    Picture of =
-        other != null
-            ? kept(other).light()
-            : pictures.light(row(id).shoot(), page).orElseThrow(Proofs::noPicture);
-    return ProofPictures.difference(of, kept);
+        id,
+        row.shoot(),
+        row.shot(),
+        ShootDocument.read(document(id)),
+        LayersFile.read(layers.bytes()));
   }
 
   /** What in the shoot as it is now differs from what it was. */
