@@ -365,6 +365,12 @@ function Send({ order, shots }: { order: PrintOrder; shots: string[] }) {
             : `filled in band by band, in ${estimate.bands} bands.`}
         </Typography>
       )}
+      {estimate && estimate.bands > 1 && isOfFrames(order) && order.frames?.temporalFilter && (
+        <Typography role="note" variant="caption" sx={{ color: colours.warning }}>
+          Frames of this size do not fit into memory at once: each is denoised by itself, and not
+          looked through for flicker.
+        </Typography>
+      )}
       {problems.map((problem) => (
         <Typography key={problem} role="alert" variant="caption" sx={{ color: colours.warning }}>
           {problem}

@@ -223,6 +223,16 @@ test('of a shoot that moves a still is that of the frame that is shown, or frame
   });
 });
 
+test('of frames too large for memory it is said that each is denoised by itself', async () => {
+  show(moving);
+  await userEvent.click(await screen.findByRole('combobox', { name: 'Of the motion' }));
+  await userEvent.click(screen.getByRole('option', { name: 'Frames' }));
+  expect(screen.queryByText(/denoised by itself/)).toBeNull();
+  await userEvent.click(screen.getByRole('combobox', { name: 'Size' }));
+  await userEvent.click(screen.getByRole('option', { name: /8K/ }));
+  expect(await screen.findByText(/each is denoised by itself/)).toBeVisible();
+});
+
 test('of frames that are done what changed is printed again', async () => {
   const frames = {
     first: 1,

@@ -45,8 +45,7 @@ export function ProofDetails() {
 
 function OneProof({ proof, all }: { proof: Proof; all: Proof[] }) {
   const client = useQueryClient();
-  const desk = useDesk();
-  const { id } = desk.state;
+  const { id } = useDesk().state;
   const act = async (what: () => Promise<unknown>) => {
     try {
       await what();
@@ -61,14 +60,6 @@ function OneProof({ proof, all }: { proof: Proof; all: Proof[] }) {
       const { name, note, star } = { ...proof, ...part };
       return api.writeProof(proof.id, { name, note, star });
     });
-  const back = async (part: (typeof PARTS)[number][0], text: string) => {
-    try {
-      const operations = await api.proofOperations(proof.id, part);
-      if (operations.length > 0) await desk.keep(`${text} as in ${proof.name}`, operations);
-    } catch (error) {
-      say(error);
-    }
-  };
   return (
     <Box>
       <Box sx={{ display: 'flex', alignItems: 'center' }}>
@@ -89,51 +80,9 @@ function OneProof({ proof, all }: { proof: Proof; all: Proof[] }) {
       <Note value={proof.note} onKeep={(note) => write({ note })} />
       <Facts proof={proof} />
       <Comparison proof={proof} all={all} />
-      <Fold title="Back to its settings" open>
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
-          {PARTS.map(([part, text]) => (
-            <Button
-              key={part}
-              variant="outlined"
-              color="inherit"
-              onClick={() => void back(part, text)}
-              sx={{ borderColor: colours.line }}
-            >
-              {text}
-            </Button>
-          ))}
-        </Box>
-      </Fold>
+      <WaysBack proof={proof} />
       <Changes proof={proof} />
-      <Fold title="Space">
-        <Typography variant="caption" color="text.secondary" component="p" sx={{ mb: 1 }}>
-          {bytesOf(proof.bytes)}
-          {proof.layerBytes > 0 ? `, of which its layers take ${bytesOf(proof.layerBytes)}.` : '.'}
-        </Typography>
-        {proof.layerBytes > 0 && (
-          <Button
-            variant="outlined"
-            color="inherit"
-            onClick={() => void act(() => api.letGoLayers(proof.id))}
-            sx={{ borderColor: colours.line, mr: 1 }}
-          >
-            Let layers go
-          </Button>
-        )}
-        <Button
-          variant="outlined"
-          color="inherit"
-          onClick={() =>
-            void act(async () => {
-              await api.deleteProof(proof.id);
-              useProofChoice.setState({ proof: null });
-            })
-          }
-          sx={{ borderColor: colours.line }}
-        >
-          Delete
-        </Button>
-      </Fold>
+      <Space proof={proof} act={act} />
     </Box>
   );
 }
@@ -190,6 +139,76 @@ function Facts({ proof }: { proof: Proof }) {
         </Box>
       ))}
     </Box>
+  );
+}
+
+/** Brings the shoot, or a part of it, back to what it was, as one edit. */
+function WaysBack({ proof }: { proof: Proof }) {
+  const desk = useDesk();
+  const back = async (part: (typeof PARTS)[number][0], text: string) => {
+    try {
+      const operations = await api.proofOperations(proof.id, part);
+      if (operations.length > 0) await desk.keep(`${text} as in ${proof.name}`, operations);
+    } catch (error) {
+      say(error);
+    }
+  };
+  return (
+    <Fold title="Back to its settings" open>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
+        {PARTS.map(([part, text]) => (
+          <Button
+            key={part}
+            variant="outlined"
+            color="inherit"
+            onClick={() => void back(part, text)}
+            sx={{ borderColor: colours.line }}
+          >
+            {text}
+          </Button>
+        ))}
+      </Box>
+    </Fold>
+  );
+}
+
+interface SpaceProps {
+  proof: Proof;
+  act: (what: () => Promise<unknown>) => Promise<void>;
+}
+
+/** The space that it takes, and what gives it back. */
+function Space({ proof, act }: SpaceProps) {
+  return (
+    <Fold title="Space">
+      <Typography variant="caption" color="text.secondary" component="p" sx={{ mb: 1 }}>
+        {bytesOf(proof.bytes)}
+        {proof.layerBytes > 0 ? `, of which its layers take ${bytesOf(proof.layerBytes)}.` : '.'}
+      </Typography>
+      {proof.layerBytes > 0 && (
+        <Button
+          variant="outlined"
+          color="inherit"
+          onClick={() => void act(() => api.letGoLayers(proof.id))}
+          sx={{ borderColor: colours.line, mr: 1 }}
+        >
+          Let layers go
+        </Button>
+      )}
+      <Button
+        variant="outlined"
+        color="inherit"
+        onClick={() =>
+          void act(async () => {
+            await api.deleteProof(proof.id);
+            useProofChoice.setState({ proof: null });
+          })
+        }
+        sx={{ borderColor: colours.line }}
+      >
+        Delete
+      </Button>
+    </Fold>
   );
 }
 
