@@ -2,9 +2,11 @@ package levelember.formats;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import levelember.math.Affine;
 import levelember.math.Vec3;
 import levelember.photometry.LampUnits;
@@ -37,6 +39,9 @@ final class GltfAnimationExport {
   private final Map<String, int[]> shots = new HashMap<>();
   private final Map<String, Integer> materials = new HashMap<>();
 
+  /** Entries that have tracks or links, by list and id. */
+  private final Set<String> moving = new HashSet<>();
+
   /** What is moved: a node's path or a pointer, with so many numbers a key. */
   private record Target(int node, String path, int each) {
     static Target pointer(String pointer, int each) {
@@ -49,6 +54,14 @@ final class GltfAnimationExport {
   GltfAnimationExport(GlbBuilder glb, Shoot shoot) {
     this.glb = glb;
     this.shoot = shoot;
+    shoot.motion().tracks().forEach(t -> moving.add(entry(t.place())));
+    shoot.motion().links().forEach(l -> moving.add(entry(l.place())));
+  }
+
+  /** List and id of what a place is of. */
+  private static String entry(String place) {
+    String[] parts = place.split("/");
+    return parts.length > 1 ? parts[0] + "/" + parts[1] : place;
   }
 
   /** Whether nodes are to have places and turns of their own in place of a matrix. */
@@ -58,7 +71,9 @@ final class GltfAnimationExport {
 
   /** Notes a node of a piece without copies; what holds it may have some. */
   void piece(String id, int node) {
-    pieces.computeIfAbsent(id, k -> new ArrayList<>()).add(node);
+    if (moving.contains("pieces/" + id)) {
+      pieces.computeIfAbsent(id, k -> new ArrayList<>()).add(node);
+    }
   }
 
   void light(String id, int node, int light) {
@@ -70,7 +85,9 @@ final class GltfAnimationExport {
   }
 
   void material(String id, int material) {
-    materials.put(id, material);
+    if (moving.contains("materials/" + id)) {
+      materials.put(id, material);
+    }
   }
 
   /** A node's place, turn and size, as animations need it. */

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import levelember.math.Affine;
 import levelember.math.Vec3;
 import levelember.shoot.Frames;
@@ -47,48 +48,42 @@ final class GltfMounts {
    * @param into whose looks the shoot has
    */
   List<Track> resolved(List<Piece> pieces, List<Track> tracks, Shoot into) {
-    List<Piece> all = new ArrayList<>();
-    pieces.forEach(p -> all.add(p.withShape(null).withMaterial(null).withCopies(null)));
-    mounts.forEach(m -> all.add(m.node));
-    List<Track> moving = tracks.stream().filter(t -> t.place().startsWith("pieces/")).toList();
+    Map<String, Piece> byId = new HashMap<>();
+    pieces.forEach(p -> byId.put(p.id(), p.withShape(null).withMaterial(null).withCopies(null)));
     List<Track> to = new ArrayList<>(tracks);
     for (Mount mount : mounts) {
       to.removeIf(t -> t.place().startsWith("pieces/" + mount.node.id() + "/"));
     }
-    if (moving.isEmpty()) {
-      return to;
-    }
-    Shoot still =
-        new Shoot(
-            "nodes",
-            all,
-            List.of(),
-            List.of(),
-            List.of(),
-            into.bounce(),
-            0,
-            into.shots(),
-            into.looks());
-    Shoot nodes = still.with(Motion.NONE.with(moving));
+    Map<String, List<Track>> byPiece =
+        tracks.stream()
+            .filter(t -> t.place().startsWith("pieces/"))
+            .collect(Collectors.groupingBy(t -> t.place().split("/")[1]));
     for (Mount mount : mounts) {
-      List<Track> own = above(mount, all, moving);
+      List<Piece> chain = new ArrayList<>();
+      List<Track> own = new ArrayList<>();
+      for (Piece p = mount.node; p != null; p = p.parent() == null ? null : byId.get(p.parent())) {
+        chain.add(p);
+        own.addAll(byPiece.getOrDefault(p.id(), List.of()));
+      }
       if (!own.isEmpty()) {
-        sampled(mount, nodes, own, to);
+        sampled(mount, nodes(chain, into).with(Motion.NONE.with(own)), own, to);
       }
     }
     return to;
   }
 
-  /** The tracks that move a node or one above it. */
-  private static List<Track> above(Mount mount, List<Piece> all, List<Track> moving) {
-    Map<String, Piece> byId = new HashMap<>();
-    all.forEach(p -> byId.put(p.id(), p));
-    List<Track> to = new ArrayList<>();
-    for (Piece p = mount.node; p != null; p = p.parent() == null ? null : byId.get(p.parent())) {
-      String begins = "pieces/" + p.id() + "/";
-      moving.stream().filter(t -> t.place().startsWith(begins)).forEach(to::add);
-    }
-    return to;
+  /** A node and those above it as a shoot of their own. */
+  private static Shoot nodes(List<Piece> chain, Shoot into) {
+    return new Shoot(
+        "nodes",
+        chain,
+        List.of(),
+        List.of(),
+        List.of(),
+        into.bounce(),
+        0,
+        into.shots(),
+        into.looks());
   }
 
   private static void sampled(Mount mount, Shoot nodes, List<Track> own, List<Track> to) {

@@ -28,7 +28,7 @@ class MeetingTest {
     while (meeting.look(view, look, 32, 18, () -> false)) {
       looks++;
     }
-    assertThat(looks).isEqualTo(look == SHADED ? 16 : 8);
+    assertThat(looks).isEqualTo(FirstHits.ENOUGH);
     assertThat(meeting.knows(shoot, look)).isTrue();
     return view;
   }
