@@ -346,7 +346,7 @@ export const api = {
         }),
       ),
     ),
-  letGoLayers: async (id: number) =>
+  deleteLayers: async (id: number) =>
     answer<Proof>(await reached(fetch(`/api/proofs/${id}/layers`, { method: 'DELETE' }))),
   deleteProof: async (id: number) => {
     const response = await reached(fetch(`/api/proofs/${id}`, { method: 'DELETE' }));

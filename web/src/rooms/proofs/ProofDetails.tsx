@@ -189,7 +189,7 @@ function Space({ proof, act }: SpaceProps) {
         <Button
           variant="outlined"
           color="inherit"
-          onClick={() => void act(() => api.letGoLayers(proof.id))}
+          onClick={() => void act(() => api.deleteLayers(proof.id))}
           sx={{ borderColor: colours.line, mr: 1 }}
         >
           Let layers go

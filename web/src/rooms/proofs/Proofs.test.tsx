@@ -176,7 +176,7 @@ test('B held shows the newest in any room, and alone', async () => {
 });
 
 test('layers are let go, and a proof deleted', async () => {
-  const letGo = vi.spyOn(api, 'letGoLayers').mockResolvedValue(proof(1, { layerBytes: 0 }));
+  const letGo = vi.spyOn(api, 'deleteLayers').mockResolvedValue(proof(1, { layerBytes: 0 }));
   const remove = vi.spyOn(api, 'deleteProof').mockResolvedValue();
   shown([proof(1)]);
   await userEvent.click(await screen.findByRole('option', { name: 'Proof 1' }));

@@ -170,13 +170,13 @@ public final class FirstHits {
   }
 
   /** Whether one more sample of a pixel would bring something. */
-  public boolean wants(int x, int y) {
+  public boolean needsSample(int x, int y) {
     return settled == null || !settled[padded(x, y)];
   }
 
   /** Samples that a pixel has. */
   private int samples(int x, int y) {
-    return wants(x, y) ? samples : FEW;
+    return needsSample(x, y) ? samples : FEW;
   }
 
   private int padded(int x, int y) {
@@ -188,7 +188,7 @@ public final class FirstHits {
    *
    * @param met a number that tells pieces and lamps apart
    */
-  public void signed(int x, int y, int met) {
+  public void noteMet(int x, int y, int met) {
     int at = padded(x, y);
     int sign = met == MIXED ? 0 : met;
     signature[at] = samples == 0 || signature[at] == sign ? sign : MIXED;

@@ -8,7 +8,7 @@ import java.util.List;
  *
  * @param portals each opening twice, once facing either way
  */
-public record MarkedPortals(List<Portal> portals) implements PortalGroup {
+public record MarkedPortals(List<Portal> portals) implements PortalSet {
   public MarkedPortals {
     portals = List.copyOf(portals);
   }

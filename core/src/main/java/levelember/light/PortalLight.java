@@ -13,7 +13,7 @@ public final class PortalLight extends LightSource {
   private static final float SHARE = 0.75f;
 
   private final LightSource surroundings;
-  private final List<PortalGroup> groups;
+  private final List<PortalSet> groups;
 
   /**
    * Surroundings seen from groups.
@@ -22,7 +22,7 @@ public final class PortalLight extends LightSource {
    * @param surroundings a light that has no place
    * @param groups of openings, of which the first that serves a point is drawn from
    */
-  public PortalLight(String id, LightSource surroundings, List<PortalGroup> groups) {
+  public PortalLight(String id, LightSource surroundings, List<PortalSet> groups) {
     super(id, surroundings.seenDirectly());
     this.surroundings = surroundings;
     this.groups = List.copyOf(groups);
@@ -38,8 +38,8 @@ public final class PortalLight extends LightSource {
     return surroundings.bytes();
   }
 
-  private PortalGroup at(ReferencePoint from) {
-    for (PortalGroup group : groups) {
+  private PortalSet at(ReferencePoint from) {
+    for (PortalSet group : groups) {
       if (group.serves(from)) {
         return group;
       }
@@ -47,7 +47,7 @@ public final class PortalLight extends LightSource {
     return null;
   }
 
-  private static double importance(PortalGroup group, ReferencePoint from) {
+  private static double importance(PortalSet group, ReferencePoint from) {
     double sum = 0;
     for (int i = 0; group != null && i < group.portals().size(); i++) {
       sum += group.portals().get(i).importance(from);
@@ -57,7 +57,7 @@ public final class PortalLight extends LightSource {
 
   @Override
   public boolean sample(ReferencePoint from, float u, float v, LightSample to) {
-    PortalGroup group = at(from);
+    PortalSet group = at(from);
     double sum = importance(group, from);
     if (!(sum > 0)) {
       return surroundings.sample(from, u, v, to);
@@ -76,7 +76,7 @@ public final class PortalLight extends LightSource {
 
   /** Draws a direction through an opening that is chosen by importance. */
   private static void draw(
-      PortalGroup group, ReferencePoint from, double at, float v, LightSample to) {
+      PortalSet group, ReferencePoint from, double at, float v, LightSample to) {
     double rest = at;
     Portal chosen = null;
     double own = 0;
@@ -96,7 +96,7 @@ public final class PortalLight extends LightSource {
   }
 
   private static float mixed(
-      PortalGroup group,
+      PortalSet group,
       double sum,
       ReferencePoint from,
       float dx,
@@ -119,7 +119,7 @@ public final class PortalLight extends LightSource {
     if (!surroundings.hit(from, dx, dy, dz, far, to)) {
       return false;
     }
-    PortalGroup group = at(from);
+    PortalSet group = at(from);
     double sum = importance(group, from);
     if (sum > 0) {
       to.pdf = mixed(group, sum, from, dx, dy, dz, to.pdf);

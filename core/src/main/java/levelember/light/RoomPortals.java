@@ -15,7 +15,7 @@ import levelember.math.Vec3;
  */
 public record RoomPortals(
     Affine toRoom, double halfWidth, double height, double halfDepth, List<Portal> portals)
-    implements PortalGroup {
+    implements PortalSet {
   /** How far outside of its walls a point may seem to lie by rounding, metres. */
   private static final double SLACK = 1e-3;
 

@@ -226,7 +226,7 @@ public final class PrintFilm {
   }
 
   /** From now on samples are taken at all times of a shutter, the same for the whole print. */
-  public void exposedDuring(ShutterViews open) {
+  public void setShutter(ShutterViews open) {
     shutter = open;
   }
 

@@ -2,6 +2,7 @@ package levelember.print;
 
 import java.util.function.BiConsumer;
 import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
 import levelember.film.Film;
 
 /** Who follows a print while it is traced. */
@@ -12,9 +13,13 @@ public interface PrintWatch {
    * @param stop asked whether to stop
    * @param givesWay asked whether to let go of the cores
    * @param traced takes the film of a band and how far all is
+   * @param completed takes the film of a band that is brought to where its round brings it
    */
   static PrintWatch of(
-      BooleanSupplier stop, BooleanSupplier givesWay, BiConsumer<Film, PrintProgress> traced) {
+      BooleanSupplier stop,
+      BooleanSupplier givesWay,
+      BiConsumer<Film, PrintProgress> traced,
+      Consumer<Film> completed) {
     return new PrintWatch() {
       @Override
       public boolean stop() {
@@ -29,6 +34,11 @@ public interface PrintWatch {
       @Override
       public void traced(Film band, PrintProgress progress) {
         traced.accept(band, progress);
+      }
+
+      @Override
+      public void bandCompleted(Film band) {
+        completed.accept(band);
       }
     };
   }

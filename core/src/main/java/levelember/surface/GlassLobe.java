@@ -77,7 +77,7 @@ final class GlassLobe {
    * Whether a smooth surface can be sampled before a path settles on a wavelength, as light of none
    * is reflected totally.
    */
-  boolean samplesBeforeWavelength(Scattering s, boolean entering, float outerIndex) {
+  boolean scattersWithoutWavelength(Scattering s, boolean entering, float outerIndex) {
     return entering && smooth(s) && index(1) > outerIndex;
   }
 

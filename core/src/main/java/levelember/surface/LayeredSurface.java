@@ -207,8 +207,8 @@ public final class LayeredSurface {
    * @param entering the path comes from outside
    * @param outerIndex index of refraction of what is outside of the piece
    */
-  public boolean dispersesFirst(Scattering s, boolean entering, float outerIndex) {
-    return disperses() && !glass.samplesBeforeWavelength(s, entering, outerIndex);
+  public boolean needsWavelengthToScatter(Scattering s, boolean entering, float outerIndex) {
+    return disperses() && !glass.scattersWithoutWavelength(s, entering, outerIndex);
   }
 
   /**

@@ -47,9 +47,9 @@ public final class FirstHitTracer {
           }
           Eye eye = new Eye(lens, to);
           for (int x = -to.margin(); x < to.width() + to.margin(); x++) {
-            if (to.wants(x, y)) {
+            if (to.needsSample(x, y)) {
               eye.look(x, y);
-              to.signed(x, y, eye.met);
+              to.noteMet(x, y, eye.met);
             }
           }
         });

@@ -7,7 +7,7 @@ import levelember.geometry.SetGeometry;
 import levelember.geometry.Triangles;
 import levelember.light.MarkedPortals;
 import levelember.light.Portal;
-import levelember.light.PortalGroup;
+import levelember.light.PortalSet;
 import levelember.light.RoomPortals;
 import levelember.math.Affine;
 import levelember.math.Vec3;
@@ -28,9 +28,9 @@ final class Openings {
    * The rooms that have openings, then all that is marked as one; what is skewed, and marked pieces
    * that are not flat, are left out. Rooms have the marked ones besides their own.
    */
-  static List<PortalGroup> of(Shoot shoot, SetGeometry set) {
+  static List<PortalSet> of(Shoot shoot, SetGeometry set) {
     List<Portal> marked = marked(shoot, set);
-    List<PortalGroup> to = new ArrayList<>();
+    List<PortalSet> to = new ArrayList<>();
     for (SetGeometry.Placed placed : set.placed()) {
       if (shoot.pieces().get(placed.piece()).shape() instanceof Shape.Room room
           && !room.openings().isEmpty()

@@ -330,7 +330,7 @@ final class PathTracer {
     float outer = media.outerIndex(at.instance, -1);
     if (path.specularSoFar && undispersed) {
       path.settleOnGreen();
-    } else if (surface.dispersesFirst(at.scattering, at.outside, outer)) {
+    } else if (surface.needsWavelengthToScatter(at.scattering, at.outside, outer)) {
       path.disperse(points.single(Dimensions.WAVELENGTH));
     }
   }

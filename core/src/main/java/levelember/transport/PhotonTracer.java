@@ -276,7 +276,8 @@ final class PhotonTracer {
     int first = Dimensions.PER_VERTEX * (bounce + 1);
     s.widen(0);
     boolean unsettled = path.wavelength < 0 && surface.disperses();
-    if (unsettled && surface.dispersesFirst(s, at.outside, media.outerIndex(at.instance, -1))) {
+    if (unsettled
+        && surface.needsWavelengthToScatter(s, at.outside, media.outerIndex(at.instance, -1))) {
       path.disperse(points.single(first + Dimensions.WAVELENGTH));
     }
     at.orient(path.dx, path.dy, path.dz);

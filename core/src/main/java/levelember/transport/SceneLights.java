@@ -13,8 +13,8 @@ import levelember.light.EnvironmentLight;
 import levelember.light.LightSource;
 import levelember.light.PlateLight;
 import levelember.light.PointLight;
-import levelember.light.PortalGroup;
 import levelember.light.PortalLight;
+import levelember.light.PortalSet;
 import levelember.light.RectangleLight;
 import levelember.light.SphereLight;
 import levelember.light.SpotLight;
@@ -54,7 +54,7 @@ final class SceneLights {
       }
     }
     Map<Daylight, Atmosphere> airs = new HashMap<>();
-    List<PortalGroup> portals = Openings.of(shoot, set);
+    List<PortalSet> portals = Openings.of(shoot, set);
     List<LightSource> lights = new ArrayList<>();
     for (Light light : shoot.lights()) {
       Traced traced = Traced.of(shoot, light);

@@ -169,9 +169,9 @@ class LayeredSurfaceTest {
     Scattering s = new Scattering();
     surface.material(s);
     float sin = 0.8f, cos = 0.6f;
-    assertThat(surface.dispersesFirst(s, true, 1)).isFalse();
-    assertThat(surface.dispersesFirst(s, false, 1)).as("total reflection").isTrue();
-    assertThat(surface.dispersesFirst(s, true, 1.62f)).as("in oil").isTrue();
+    assertThat(surface.needsWavelengthToScatter(s, true, 1)).isFalse();
+    assertThat(surface.needsWavelengthToScatter(s, false, 1)).as("total reflection").isTrue();
+    assertThat(surface.needsWavelengthToScatter(s, true, 1.62f)).as("in oil").isTrue();
     int n = 200_000;
     double[] reflected = new double[3], refracted = new double[3];
     double red = 0, blue = 0;

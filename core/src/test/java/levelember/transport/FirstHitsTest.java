@@ -259,13 +259,13 @@ class FirstHitsTest {
   void onlyWhatIsNotAlikeRoundAPixelTakesMoreThanFewSamples() {
     Shoot shoot = lamps().shoot();
     FirstHits hits = hits(shoot, 80, 40, 0, FirstHits.ENOUGH);
-    assertThat(hits.wants(20, 20)).as("middle of a ball").isFalse();
-    assertThat(hits.wants(14, 20)).as("edge of a ball").isTrue();
-    assertThat(hits.wants(44, 20)).as("edge of a lamp").isTrue();
-    assertThat(hits.wants(2, 2)).as("nothing").isFalse();
+    assertThat(hits.needsSample(20, 20)).as("middle of a ball").isFalse();
+    assertThat(hits.needsSample(14, 20)).as("edge of a ball").isTrue();
+    assertThat(hits.needsSample(44, 20)).as("edge of a lamp").isTrue();
+    assertThat(hits.needsSample(2, 2)).as("nothing").isFalse();
     int wanted = 0;
     for (int i = 0; i < 80 * 40; i++) {
-      wanted += hits.wants(i % 80, i / 80) ? 1 : 0;
+      wanted += hits.needsSample(i % 80, i / 80) ? 1 : 0;
     }
     assertThat(wanted).isBetween(80, 500);
     // Shares at edges are those of all samples.

@@ -7,7 +7,7 @@ import java.util.List;
 import levelember.Sets;
 import levelember.geometry.SetGeometry;
 import levelember.light.Portal;
-import levelember.light.PortalGroup;
+import levelember.light.PortalSet;
 import levelember.light.RoomPortals;
 import levelember.math.Vec3;
 import levelember.shoot.Piece;
@@ -25,7 +25,7 @@ class OpeningsTest {
     return new Piece(id, id, parent, at, turned, size, s, "white", null, true);
   }
 
-  private static List<PortalGroup> found(Piece... pieces) {
+  private static List<PortalSet> found(Piece... pieces) {
     Sets sets = Sets.white(0.5).light(Sets.dome(1));
     for (Piece piece : pieces) {
       sets.piece(piece);
@@ -103,7 +103,7 @@ class OpeningsTest {
     Piece skylight =
         piece(
             "s", null, new Vec3(0, 3, 0), new Vec3(90, 0, 0), Vec3.ONE, new Shape.Rectangle(1, 1));
-    List<PortalGroup> groups = found(room, marked(skylight));
+    List<PortalSet> groups = found(room, marked(skylight));
     assertThat(groups).hasSize(2);
     assertThat(groups.get(0).portals()).hasSize(3);
     assertThat(groups.get(1).portals()).hasSize(2);

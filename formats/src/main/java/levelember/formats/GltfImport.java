@@ -83,7 +83,7 @@ public final class GltfImport {
   private long triangles;
 
   private final Map<Integer, Shot> shotOfCamera = new LinkedHashMap<>();
-  private final GltfMounts mounts = new GltfMounts();
+  private final GltfNodeTracks holders = new GltfNodeTracks();
 
   /** A camera of the file and where it stands. */
   private record Camera(JsonNode camera, int number, Piece node, Affine world) {}
@@ -134,7 +134,7 @@ public final class GltfImport {
     }
     materials.values().forEach(this::shining);
     List<Track> tracks =
-        mounts.resolved(
+        holders.resolved(
             pieces,
             new GltfAnimations(
                     gltf,
@@ -252,10 +252,10 @@ public final class GltfImport {
     Affine world = frame.after(own.map());
     int mesh = GltfFile.reference(node, "mesh");
     if (mesh < 0 && GltfFile.list(node, "children").isEmpty()) {
-      Piece mount = mount(name, parent, own);
-      pieceOfNode.put(number, mount.id());
-      camera(node, mount, world);
-      light(node, mount, world);
+      Piece holder = holder(name, parent, own);
+      pieceOfNode.put(number, holder.id());
+      camera(node, holder, world);
+      light(node, holder, world);
       return;
     }
     String id = id(name);
@@ -292,9 +292,9 @@ public final class GltfImport {
               null,
               true));
     }
-    Piece mount = mount(name, id, GltfFrame.NONE);
-    camera(node, mount, world);
-    light(node, mount, world);
+    Piece holder = holder(name, id, GltfFrame.NONE);
+    camera(node, holder, world);
+    light(node, holder, world);
     for (JsonNode child : GltfFile.list(node, "children")) {
       node(child.intValue(), id, world, depth + 1);
     }
@@ -399,7 +399,7 @@ public final class GltfImport {
   }
 
   /** A node of a camera or a light, which is no piece of the shoot. */
-  private Piece mount(String name, String parent, GltfFrame own) {
+  private Piece holder(String name, String parent, GltfFrame own) {
     return new Piece(
         id(name + " node"),
         name,
@@ -413,8 +413,8 @@ public final class GltfImport {
         true);
   }
 
-  private void light(JsonNode node, Piece mount, Affine world) {
-    String name = mount.name();
+  private void light(JsonNode node, Piece holder, Affine world) {
+    String name = holder.name();
     int number = GltfFile.reference(node.path("extensions").path("KHR_lights_punctual"), "light");
     if (number < 0) {
       return;
@@ -447,7 +447,7 @@ public final class GltfImport {
     Light one = range > 0 && range <= 1e6 ? made.withReach(Reach.WHOLE.fading(range)) : made;
     lights.add(one);
     lightOfNumber.putIfAbsent(number, one);
-    mounts.add(mount, "lights/" + one.id(), 1);
+    holders.add(holder, "lights/" + one.id(), 1);
   }
 
   /** A cone whose light falls off between its two angles. */
@@ -458,10 +458,10 @@ public final class GltfImport {
         Math.toDegrees(2 * outer), 1 - inner / outer, 0, 0.25, null, null, null);
   }
 
-  private void camera(JsonNode node, Piece mount, Affine world) {
+  private void camera(JsonNode node, Piece holder, Affine world) {
     int number = GltfFile.reference(node, "camera");
     if (number >= 0) {
-      cameras.add(new Camera(gltf.entry("cameras", number), number, mount, world));
+      cameras.add(new Camera(gltf.entry("cameras", number), number, holder, world));
     }
   }
 
@@ -494,7 +494,7 @@ public final class GltfImport {
             into.looks().getFirst().id());
     shots.add(shot);
     shotOfCamera.putIfAbsent(seen.number, shot);
-    mounts.add(seen.node, "shots/" + shot.id(), distance);
+    holders.add(seen.node, "shots/" + shot.id(), distance);
   }
 
   private Vec3 middle() {

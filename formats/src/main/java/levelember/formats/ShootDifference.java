@@ -143,7 +143,7 @@ public final class ShootDifference {
   }
 
   /** JSON Patch that brings a part of the second state into the first; empty where it is there. */
-  public static JsonNode bringing(Part part, JsonNode now, JsonNode other) {
+  public static JsonNode restoring(Part part, JsonNode now, JsonNode other) {
     ArrayNode to = JSON.arrayNode();
     for (String name : part.lists) {
       if (!now.path(name).equals(other.path(name)) && other.has(name)) {

@@ -33,7 +33,7 @@ class ShootDifferenceTest {
   void theSameDiffersInNothing() {
     assertThat(ShootDifference.between(NOW, document(SHOOT))).isEmpty();
     for (Part part : Part.values()) {
-      assertThat(ShootDifference.bringing(part, NOW, document(SHOOT))).isEmpty();
+      assertThat(ShootDifference.restoring(part, NOW, document(SHOOT))).isEmpty();
     }
   }
 
@@ -98,7 +98,7 @@ class ShootDifferenceTest {
   }
 
   private static List<String> paths(Part part, JsonNode other) {
-    return ShootDifference.bringing(part, NOW, other)
+    return ShootDifference.restoring(part, NOW, other)
         .valueStream()
         .map(o -> o.get("path").stringValue())
         .toList();

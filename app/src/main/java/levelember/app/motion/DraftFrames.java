@@ -201,7 +201,7 @@ class DraftFrames {
     return film.trace(
         renderer,
         order.target(),
-        PrintWatch.of(() -> closed, turn::hurried, (band, progress) -> waitForTurn()));
+        PrintWatch.of(() -> closed, turn::hurried, (band, progress) -> waitForTurn(), band -> {}));
   }
 
   /** Leaves the cores to a page that waits for its first picture. */

@@ -179,7 +179,8 @@ final class FramesRun implements PrintWork {
           noise = now.noise();
           progress = progress(done, all, now.done());
           told.run();
-        });
+        },
+        band -> {});
   }
 
   private PrintProgress progress(int done, int all, double part) {

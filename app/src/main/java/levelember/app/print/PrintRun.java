@@ -89,7 +89,7 @@ final class PrintRun implements PrintWork {
             new PrintFolder(folder.resolve("film"), Runtime.getRuntime().maxMemory() / 2),
             weights,
             DisplayCurve.fullScale(look.ev()));
-    film.exposedDuring(ShutterViews.during(view, shot, moments(pack.shoot()), pack.files()));
+    film.setShutter(ShutterViews.during(view, shot, moments(pack.shoot()), pack.files()));
     film.resumedAfter(row.tracedSeconds());
   }
 
@@ -171,32 +171,18 @@ final class PrintRun implements PrintWork {
     return film.trace(
         renderer,
         order.target(),
-        new PrintWatch() {
-          @Override
-          public boolean stop() {
-            return stop.getAsBoolean();
-          }
-
-          @Override
-          public boolean givesWay() {
-            return givesWay.getAsBoolean();
-          }
-
-          @Override
-          public void bandCompleted(Film band) {
-            preview.take(band);
-          }
-
-          @Override
-          public void traced(Film band, PrintProgress now) {
-            progress = now;
-            if (System.nanoTime() - previewNanos > PREVIEW_NANOS) {
-              preview.take(band);
-              previewNanos = System.nanoTime();
-            }
-            told.run();
-          }
-        });
+        PrintWatch.of(
+            stop,
+            givesWay,
+            (band, now) -> {
+              progress = now;
+              if (System.nanoTime() - previewNanos > PREVIEW_NANOS) {
+                preview.take(band);
+                previewNanos = System.nanoTime();
+              }
+              told.run();
+            },
+            preview::take));
   }
 
   /** The whole frame at once, small, so that it can be judged while its pixels are traced. */

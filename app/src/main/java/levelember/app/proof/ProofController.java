@@ -65,8 +65,8 @@ class ProofController {
 
   /** Gives back the space of its layers. */
   @DeleteMapping("/api/proofs/{id}/layers")
-  Proofs.Proof letGoLayers(@PathVariable long id) {
-    return proofs.letGoLayers(id);
+  Proofs.Proof deleteLayers(@PathVariable long id) {
+    return proofs.deleteLayers(id);
   }
 
   @GetMapping("/api/proofs/{id}/picture.png")
@@ -80,7 +80,7 @@ class ProofController {
   /** The proof with the levels, colours and looks that the shoot has now; no light is traced. */
   @GetMapping("/api/proofs/{id}/developed.jpg")
   ResponseEntity<byte[]> developed(@PathVariable long id) {
-    ProofPictures.Kept kept = proofs.layered(id);
+    ProofPictures.StoredProof kept = proofs.stored(id);
     return ResponseEntity.ok()
         .contentType(MediaType.IMAGE_JPEG)
         .cacheControl(CacheControl.noStore())
@@ -93,10 +93,10 @@ class ProofController {
       @PathVariable long id,
       @RequestParam(required = false) Long other,
       @RequestParam(defaultValue = "") String page) {
-    ProofPictures.Kept kept = proofs.layered(id);
+    ProofPictures.StoredProof kept = proofs.stored(id);
     Picture of =
         other != null
-            ? proofs.layered(other).light()
+            ? proofs.stored(other).light()
             : shown.light(kept.shootId(), page).orElseThrow(Proofs::noPicture);
     return ResponseEntity.ok()
         .contentType(MediaType.IMAGE_PNG)
@@ -112,10 +112,10 @@ class ProofController {
 
   /** JSON Patch that brings the shoot, or a part of it, back to what it was. */
   @GetMapping("/api/proofs/{id}/operations")
-  JsonNode bringing(@PathVariable long id, @RequestParam(defaultValue = "all") String part) {
+  JsonNode restoring(@PathVariable long id, @RequestParam(defaultValue = "all") String part) {
     for (ShootDifference.Part one : ShootDifference.Part.values()) {
       if (one.name().toLowerCase(Locale.ROOT).equals(part)) {
-        return proofs.bringing(id, one);
+        return proofs.restoring(id, one);
       }
     }
     throw new levelember.shoot.ImpossibleValue("part", part, "all, rig, set or look");

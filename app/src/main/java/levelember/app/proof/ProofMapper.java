@@ -94,7 +94,7 @@ interface ProofMapper {
       @Param("star") boolean star);
 
   @Update("update proof set layers = null where id = #{id}")
-  int letGoLayers(@Param("id") long id);
+  int deleteLayers(@Param("id") long id);
 
   @Delete("delete from proof where id = #{id}")
   int delete(@Param("id") long id);

@@ -47,7 +47,7 @@ class ProofPictures {
    * @param shootId of its shoot
    * @param shot id of the shot that it shows
    */
-  record Kept(long id, String shootId, String shot, Shoot shoot, LayersFile layers) {
+  record StoredProof(long id, String shootId, String shot, Shoot shoot, LayersFile layers) {
     Shot shown() {
       return shoot.shot(shot).orElse(shoot.shots().getFirst());
     }
@@ -89,7 +89,7 @@ class ProofPictures {
   }
 
   /** A proof with the levels, colours and looks of another state of its shoot, as JPEG. */
-  byte[] developed(Kept kept, Shoot as) {
+  byte[] developed(StoredProof kept, Shoot as) {
     Film film = kept.film();
     float[] weights = kept.weights(as);
     Picture light = LayerMix.picture(film, weights);
@@ -108,7 +108,7 @@ class ProofPictures {
   }
 
   /** First hits of a proof, which stay while the same one is developed again. */
-  private synchronized FirstHits hits(Kept kept, Look look, Files files, Picture light) {
+  private synchronized FirstHits hits(StoredProof kept, Look look, Files files, Picture light) {
     int margin = LookInputsMaker.margin(look, light.height());
     boolean obscurance = LookInputsMaker.needsObscurance(look);
     if (hitsOf != kept.id || hits.margin() < margin || obscurance && !hits.obscurance()) {
@@ -119,7 +119,7 @@ class ProofPictures {
   }
 
   private static FirstHits traced(
-      Kept kept, Files files, Picture light, int margin, boolean obscurance) {
+      StoredProof kept, Files files, Picture light, int margin, boolean obscurance) {
     View view = View.of(kept.shoot, kept.shown(), files);
     FirstHits hits =
         new FirstHits(
@@ -136,7 +136,7 @@ class ProofPictures {
    *
    * @param of cd/m², of any size
    */
-  static byte[] difference(Picture of, Kept kept) {
+  static byte[] difference(Picture of, StoredProof kept) {
     Picture over = kept.light();
     byte[] codes = StopsDifference.codes(sized(of, over), over, kept.fullScale());
     return PngFile.plain(codes, over.width(), over.height());

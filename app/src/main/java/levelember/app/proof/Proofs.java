@@ -56,7 +56,7 @@ class Proofs {
       long bytes,
       long layerBytes) {}
 
-  private static Proof told(ProofMapper.Row row) {
+  private static Proof proof(ProofMapper.Row row) {
     return new Proof(
         row.id(),
         row.name(),
@@ -77,7 +77,7 @@ class Proofs {
   /** The proofs of a shoot, oldest first. */
   @Transactional(readOnly = true)
   List<Proof> of(String shoot) {
-    return mapper.of(shoot).stream().map(Proofs::told).toList();
+    return mapper.of(shoot).stream().map(Proofs::proof).toList();
   }
 
   /**
@@ -103,7 +103,7 @@ class Proofs {
     fresh.picture = shown.png();
     fresh.layers = shown.layers();
     mapper.keep(fresh);
-    return told(row(fresh.id));
+    return proof(row(fresh.id));
   }
 
   static Refusal noPicture() {
@@ -144,15 +144,15 @@ class Proofs {
     }
     row(id);
     mapper.change(id, name.strip(), note, star);
-    return told(row(id));
+    return proof(row(id));
   }
 
   /** Gives back the space of a proof's layers; its picture stays. */
   @Transactional
-  Proof letGoLayers(long id) {
+  Proof deleteLayers(long id) {
     row(id);
-    mapper.letGoLayers(id);
-    return told(row(id));
+    mapper.deleteLayers(id);
+    return proof(row(id));
   }
 
   @Transactional
@@ -175,7 +175,7 @@ class Proofs {
 
   /** The layers of a proof, with the shoot as it was. */
   @Transactional(readOnly = true)
-  ProofPictures.Kept layered(long id) {
+  ProofPictures.StoredProof stored(long id) {
     ProofMapper.Row row = row(id);
     ProofMapper.Content layers = mapper.layers(id);
     if (layers == null) {
@@ -188,7 +188,7 @@ class Proofs {
           "Its picture and its settings are as they were.",
           "Take another proof once a whole sample is traced.");
     }
-    return new ProofPictures.Kept(
+    return new ProofPictures.StoredProof(
         id,
         row.shoot(),
         row.shot(),
@@ -205,8 +205,8 @@ class Proofs {
 
   /** JSON Patch that brings a part of the shoot back to what it was. */
   @Transactional(readOnly = true)
-  JsonNode bringing(long id, ShootDifference.Part part) {
+  JsonNode restoring(long id, ShootDifference.Part part) {
     ProofMapper.Row row = row(id);
-    return ShootDifference.bringing(part, shoots.state(row.shoot()).document(), document(id));
+    return ShootDifference.restoring(part, shoots.state(row.shoot()).document(), document(id));
   }
 }

@@ -129,7 +129,7 @@ public final class FrameFilms {
           again ? FilmStore.beginningWith(last.film.rows(0, bands.height()), cost.from()) : store;
       double fullScale = DisplayCurve.fullScale(wanted.look.ev());
       PrintFilm film = new PrintFilm(view, bands, kept, from, wanted.weights, fullScale);
-      film.exposedDuring(shutter);
+      film.setShutter(shutter);
       boolean done = tracing.trace(film);
       FirstHitCache hits = cost != null && cost.nothing() ? last.hits : new FirstHitCache();
       last = new Made(film, hits, new DenoisedCache(), film.rays(), done, compileSeconds);

@@ -21,7 +21,7 @@ import levelember.shoot.Track;
  * becomes tracks of the place and aim of the shot or light, sampled in time, as an aim does not go
  * evenly along with a turn.
  */
-final class GltfMounts {
+final class GltfNodeTracks {
   private static final double SAMPLES_PER_SECOND = 24;
   private static final int MOST_SAMPLES = 20_000;
 
@@ -32,12 +32,12 @@ final class GltfMounts {
    * @param entry list and id of the shot or light, as places begin
    * @param aimMetres how far ahead it is aimed
    */
-  private record Mount(Piece node, String entry, double aimMetres) {}
+  private record HolderNode(Piece node, String entry, double aimMetres) {}
 
-  private final List<Mount> mounts = new ArrayList<>();
+  private final List<HolderNode> holders = new ArrayList<>();
 
   void add(Piece node, String entry, double aimMetres) {
-    mounts.add(new Mount(node, entry, aimMetres));
+    holders.add(new HolderNode(node, entry, aimMetres));
   }
 
   /**
@@ -51,22 +51,22 @@ final class GltfMounts {
     Map<String, Piece> byId = new HashMap<>();
     pieces.forEach(p -> byId.put(p.id(), p.withShape(null).withMaterial(null).withCopies(null)));
     List<Track> to = new ArrayList<>(tracks);
-    for (Mount mount : mounts) {
-      to.removeIf(t -> t.place().startsWith("pieces/" + mount.node.id() + "/"));
+    for (HolderNode holder : holders) {
+      to.removeIf(t -> t.place().startsWith("pieces/" + holder.node.id() + "/"));
     }
     Map<String, List<Track>> byPiece =
         tracks.stream()
             .filter(t -> t.place().startsWith("pieces/"))
             .collect(Collectors.groupingBy(t -> t.place().split("/")[1]));
-    for (Mount mount : mounts) {
+    for (HolderNode holder : holders) {
       List<Piece> chain = new ArrayList<>();
       List<Track> own = new ArrayList<>();
-      for (Piece p = mount.node; p != null; p = p.parent() == null ? null : byId.get(p.parent())) {
+      for (Piece p = holder.node; p != null; p = p.parent() == null ? null : byId.get(p.parent())) {
         chain.add(p);
         own.addAll(byPiece.getOrDefault(p.id(), List.of()));
       }
       if (!own.isEmpty()) {
-        sampled(mount, nodes(chain, into).with(Motion.NONE.with(own)), own, to);
+        sampled(holder, nodes(chain, into).with(Motion.NONE.with(own)), own, to);
       }
     }
     return to;
@@ -86,7 +86,7 @@ final class GltfMounts {
         into.looks());
   }
 
-  private static void sampled(Mount mount, Shoot nodes, List<Track> own, List<Track> to) {
+  private static void sampled(HolderNode holder, Shoot nodes, List<Track> own, List<Track> to) {
     TreeSet<Double> times = new TreeSet<>();
     own.forEach(t -> t.keys().forEach(k -> times.add(k.seconds())));
     double first = times.first(), length = times.last() - first;
@@ -94,15 +94,15 @@ final class GltfMounts {
     List<Key> places = new ArrayList<>(), aims = new ArrayList<>();
     for (int i = 0; i <= steps; i++) {
       double t = first + length * i / steps;
-      Affine world = new Frames(ShootAtTime.of(nodes, t).pieces()).of(mount.node.id());
-      Vec3 at = world.shift(), aim = at.minus(world.z().unit().times(mount.aimMetres));
+      Affine world = new Frames(ShootAtTime.of(nodes, t).pieces()).of(holder.node.id());
+      Vec3 at = world.shift(), aim = at.minus(world.z().unit().times(holder.aimMetres));
       places.add(Key.of(t, Key.Span.STRAIGHT, at.x(), at.y(), at.z()));
       aims.add(Key.of(t, Key.Span.STRAIGHT, aim.x(), aim.y(), aim.z()));
       if (length == 0) {
         break;
       }
     }
-    to.add(Track.of(mount.entry + "/position", places.toArray(Key[]::new)));
-    to.add(Track.of(mount.entry + "/aim", aims.toArray(Key[]::new)));
+    to.add(Track.of(holder.entry + "/position", places.toArray(Key[]::new)));
+    to.add(Track.of(holder.entry + "/aim", aims.toArray(Key[]::new)));
   }
 }
