@@ -33,6 +33,20 @@ public final class FirstHitTracer {
   }
 
   /**
+   * Traces as many samples of some rows as bring something.
+   *
+   * @param margin pixels around the frame in which lamps are looked for
+   * @param obscurance whether it is noted how near other surfaces come
+   */
+  public FirstHits all(FirstHits.Band band, int margin, boolean obscurance) {
+    FirstHits to = new FirstHits(band, margin, view.layers(), obscurance);
+    while (to.samples() < to.enough()) {
+      sample(to, () -> false);
+    }
+    return to;
+  }
+
+  /**
    * Traces one more sample of all rows.
    *
    * @return false when stopped; the sample does then not count, and the hits are of no more use

@@ -112,21 +112,10 @@ class ProofPictures {
     int margin = LookInputsMaker.margin(look, light.height());
     boolean obscurance = LookInputsMaker.needsObscurance(look);
     if (hitsOf != kept.id || hits.margin() < margin || obscurance && !hits.obscurance()) {
-      hits = traced(kept, files, light, margin, obscurance);
+      View view = View.of(kept.shoot, kept.shown(), files);
+      FirstHits.Band band = FirstHits.Band.whole(light.width(), light.height());
+      hits = new FirstHitTracer(view).all(band, margin, obscurance);
       hitsOf = kept.id;
-    }
-    return hits;
-  }
-
-  private static FirstHits traced(
-      StoredProof kept, Files files, Picture light, int margin, boolean obscurance) {
-    View view = View.of(kept.shoot, kept.shown(), files);
-    FirstHits hits =
-        new FirstHits(
-            FirstHits.Band.whole(light.width(), light.height()), margin, view.layers(), obscurance);
-    FirstHitTracer tracer = new FirstHitTracer(view);
-    for (int i = 0; i < hits.enough(); i++) {
-      tracer.sample(hits, () -> false);
     }
     return hits;
   }

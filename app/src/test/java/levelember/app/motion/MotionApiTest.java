@@ -1,23 +1,20 @@
 package levelember.app.motion;
 
 import static java.nio.charset.StandardCharsets.UTF_8;
+import static levelember.app.ApiClient.json;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
-import java.net.http.HttpResponse.BodyHandlers;
 import javax.imageio.ImageIO;
 import javax.sound.sampled.AudioFileFormat;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
 import javax.sound.sampled.AudioSystem;
+import levelember.app.ApiClient;
 import levelember.app.FreshHome;
 import levelember.app.SmallShoot;
 import levelember.formats.ShootDocument;
@@ -28,7 +25,6 @@ import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.test.context.ContextConfiguration;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Moves, sounds and small frames over HTTP. */
 @SpringBootTest(
@@ -36,8 +32,6 @@ import tools.jackson.databind.json.JsonMapper;
     properties = {"ember.samples=1"})
 @ContextConfiguration(initializers = FreshHome.class)
 class MotionApiTest {
-  private static final HttpClient CLIENT = HttpClient.newHttpClient();
-
   @LocalServerPort private int port;
   private String id;
 
@@ -49,18 +43,7 @@ class MotionApiTest {
 
   private HttpResponse<byte[]> send(String method, String path, String type, byte[] body)
       throws IOException, InterruptedException {
-    return CLIENT.send(
-        HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/api/shoots" + path))
-            .header("content-type", type)
-            .method(
-                method, body == null ? BodyPublishers.noBody() : BodyPublishers.ofByteArray(body))
-            .build(),
-        BodyHandlers.ofByteArray());
-  }
-
-  private static JsonNode json(HttpResponse<byte[]> response) {
-    assertThat(response.statusCode()).as(new String(response.body(), UTF_8)).isBetween(200, 201);
-    return JsonMapper.shared().readTree(response.body());
+    return new ApiClient(port).send(method, "shoots" + path, type, body);
   }
 
   private HttpResponse<byte[]> move(String body) throws Exception {

@@ -1,17 +1,14 @@
 package levelember.app.proof;
 
 import static java.nio.charset.StandardCharsets.UTF_8;
+import static levelember.app.ApiClient.json;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
-import java.net.http.HttpResponse.BodyHandlers;
 import javax.imageio.ImageIO;
+import levelember.app.ApiClient;
 import levelember.app.FreshHome;
 import levelember.app.SmallShoot;
 import levelember.formats.ShootDocument;
@@ -31,8 +28,6 @@ import tools.jackson.databind.json.JsonMapper;
     properties = {"ember.samples=4"})
 @ContextConfiguration(initializers = FreshHome.class)
 class ProofApiTest {
-  private static final HttpClient CLIENT = HttpClient.newHttpClient();
-
   @LocalServerPort private int port;
   private String shoot;
 
@@ -47,18 +42,7 @@ class ProofApiTest {
 
   private HttpResponse<byte[]> send(String method, String path, byte[] body)
       throws IOException, InterruptedException {
-    return CLIENT.send(
-        HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/api/" + path))
-            .header("content-type", "application/json")
-            .method(
-                method, body == null ? BodyPublishers.noBody() : BodyPublishers.ofByteArray(body))
-            .build(),
-        BodyHandlers.ofByteArray());
-  }
-
-  private static JsonNode json(HttpResponse<byte[]> response) {
-    assertThat(response.statusCode()).as(new String(response.body(), UTF_8)).isBetween(200, 201);
-    return JsonMapper.shared().readTree(response.body());
+    return new ApiClient(port).send(method, path, "application/json", body);
   }
 
   private JsonNode get(String path) throws Exception {

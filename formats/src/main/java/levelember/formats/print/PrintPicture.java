@@ -135,16 +135,7 @@ public final class PrintPicture {
   }
 
   private FirstHits hits(int top, int bottom, int margin, boolean obscurance) {
-    FirstHits hits =
-        new FirstHits(
-            new FirstHits.Band(width, height, top, bottom - top),
-            margin,
-            view.layers(),
-            obscurance);
-    FirstHitTracer tracer = new FirstHitTracer(view);
-    for (int i = 0; i < hits.enough(); i++) {
-      tracer.sample(hits, () -> false);
-    }
-    return hits;
+    FirstHits.Band band = new FirstHits.Band(width, height, top, bottom - top);
+    return new FirstHitTracer(view).all(band, margin, obscurance);
   }
 }
