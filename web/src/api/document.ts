@@ -71,7 +71,11 @@ export type PrintJob = Omit<Schemas['Job'], Unknown | 'order'> & {
 } & { order: PrintOrder };
 
 /** A kept picture; its noise may not have been known when it was taken. */
-export type Proof = Omit<Schemas['Proof'], 'noisePercent'> & { noisePercent: number | null };
+export type Proof = Omit<Schemas['Proof'], 'noisePercent' | 'seconds'> & {
+  noisePercent: number | null;
+  /** The time at which a shoot that moves was shown. */
+  seconds: number | null;
+};
 /** A value, or a whole entry, that differs between the shoot now and a proof's. */
 export interface ProofChange {
   place: string;

@@ -14,6 +14,7 @@ import { NameField } from '../../controls/NameField';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { duration } from '../../frame/duration';
 import { say, useDesk } from '../../live/useShoot';
+import { frameOf, timeText } from '../../motion/time';
 import { colours } from '../../theme/theme';
 import { bytesOf } from '../print/order';
 import { Changes } from './Changes';
@@ -109,11 +110,18 @@ function Note({ value, onKeep }: { value: string; onKeep: (note: string) => void
 }
 
 function Facts({ proof }: { proof: Proof }) {
+  const { motion } = useDesk().document;
   const facts: [string, string][] = [
     ['Shot', proof.shotName],
     ['Size', `${proof.width} × ${proof.height}`],
     ['Clean', cleanOf(proof)],
     ['Traced', duration(proof.tracedSeconds)],
+    ...(proof.seconds === null
+      ? []
+      : ([['Frame', timeText(motion, frameOf(motion, proof.seconds), false)]] as [
+          string,
+          string,
+        ][])),
     ['Taken', takenAt(proof)],
   ];
   return (

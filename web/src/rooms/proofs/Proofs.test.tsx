@@ -24,6 +24,7 @@ function proof(id: number, part: Partial<Proof> = {}): Proof {
     created: '2031-05-04T10:20:00Z',
     shot: 'wide',
     shotName: 'Wide',
+    seconds: null,
     width: 640,
     height: 360,
     samples: 8,

@@ -7,6 +7,7 @@ create table proof (
   created timestamp with time zone default current_timestamp not null,
   shot varchar(64) not null,
   shot_name varchar(200) not null,
+  seconds double precision,
   width integer not null,
   height integer not null,
   samples double precision not null,

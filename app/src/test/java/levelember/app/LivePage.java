@@ -33,12 +33,14 @@ public final class LivePage implements AutoCloseable {
   private final BlockingQueue<JsonNode> messages = new LinkedBlockingQueue<>();
   private final WebSocket socket;
 
-  LivePage(int port, String shoot) {
+  /** A page that shows a shoot of the application at a port of this machine. */
+  public LivePage(int port, String shoot) {
     URI address = URI.create("ws://localhost:" + port + "/api/shoots/" + shoot + "/live");
     socket = HttpClient.newHttpClient().newWebSocketBuilder().buildAsync(address, new Ear()).join();
   }
 
-  void say(String json) {
+  /** Sends a message. */
+  public void say(String json) {
     socket.sendText(json, true).join();
   }
 
@@ -102,7 +104,8 @@ public final class LivePage implements AutoCloseable {
     throw new AssertionError("no such frame came");
   }
 
-  JsonNode message(Predicate<JsonNode> wanted) throws InterruptedException {
+  /** The next message of a kind. */
+  public JsonNode message(Predicate<JsonNode> wanted) throws InterruptedException {
     long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
     while (System.nanoTime() < end) {
       JsonNode m = messages.poll(1, TimeUnit.SECONDS);

@@ -11,6 +11,7 @@ import levelember.look.DisplayCurve;
 import levelember.shoot.Light;
 import levelember.shoot.Shot;
 import levelember.texture.Picture;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** Pictures as pages show them, to be kept; nothing waits, and tracing goes on meanwhile. */
@@ -27,6 +28,7 @@ public class ShownPictures {
   /**
    * A picture.
    *
+   * @param seconds the time at which a shoot that moves is shown, or null for it at rest
    * @param png through the look of its shot, at the size that is shown
    * @param layers as {@link LayersFile} has them, or null before there is a sample of full size
    * @param samples of a pixel of full size, the least
@@ -35,6 +37,7 @@ public class ShownPictures {
    */
   public record Shown(
       Shot shot,
+      @Nullable Double seconds,
       int width,
       int height,
       byte[] png,
@@ -51,10 +54,7 @@ public class ShownPictures {
    */
   public Optional<Shown> now(String shoot, String page) {
     LiveSession session = session(shoot, page);
-    return session
-        .now()
-        .filter(m -> m.ladder().step() > 0)
-        .map(m -> shown(m, session.tracedSeconds()));
+    return session.now().filter(m -> m.ladder().step() > 0).map(m -> shown(m, session));
   }
 
   /**
@@ -73,7 +73,7 @@ public class ShownPictures {
     return socket.page(shoot, page).map(Page::session).orElseGet(() -> sessions.opened(shoot));
   }
 
-  private static Shown shown(Moment m, double tracedSeconds) {
+  private static Shown shown(Moment m, LiveSession session) {
     Ladder films = m.films(true);
     int step = films.shownStep();
     Developer.Developed picture =
@@ -85,12 +85,13 @@ public class ShownPictures {
     double noise = full.samples() < 2 ? Double.NaN : Noise.of(full, m.weights(), fullScale).whole();
     return new Shown(
         m.shot(),
+        session.wishes().seconds(),
         picture.light().width(),
         picture.light().height(),
         PngFile.write(picture.light(), picture.aids(), picture.look(), 8, null),
         whole ? LayersFile.write(films.full(), lights) : null,
         full.samples(),
         Double.isFinite(noise) ? 100 * noise : null,
-        tracedSeconds);
+        session.tracedSeconds());
   }
 }

@@ -5,6 +5,7 @@ import java.util.function.LongSupplier;
 import levelember.shoot.Shoot;
 import levelember.shoot.ShootAtTime;
 import levelember.shoot.Shot;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What pages wish to see of a session: set by any thread, taken by the session's own, which is
@@ -12,6 +13,13 @@ import levelember.shoot.Shot;
  */
 final class Wishes {
   private final Object lock = new Object();
+
+  /** The time at which a shoot that moves is shown, or null for it at rest. */
+  @Nullable Double seconds() {
+    synchronized (lock) {
+      return seconds;
+    }
+  }
 
   /** The shoot as it is kept or tried, before the view. */
   private Shoot raw;

@@ -84,7 +84,7 @@ class ProofController {
     return ResponseEntity.ok()
         .contentType(MediaType.IMAGE_JPEG)
         .cacheControl(CacheControl.noStore())
-        .body(developer.developed(kept, shoots.shoot(kept.shootId())));
+        .body(developer.developed(kept, Proofs.at(shoots.shoot(kept.shootId()), kept.seconds())));
   }
 
   /** By how many stops the picture now, or another proof, is brighter than the proof. */

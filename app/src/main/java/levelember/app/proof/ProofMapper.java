@@ -14,7 +14,8 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 interface ProofMapper {
   String COLUMNS =
-      "id, shoot_id as shoot, name, note, star, created, shot, shot_name as shotName, width, height,"
+      "id, shoot_id as shoot, name, note, star, created, shot, shot_name as shotName, seconds,"
+          + " width, height,"
           + " samples, noise_percent as noisePercent, traced_seconds as tracedSeconds,"
           + " octet_length(picture) as pictureBytes,"
           + " coalesce(octet_length(layers), 0) as layerBytes";
@@ -22,6 +23,7 @@ interface ProofMapper {
   /**
    * A proof without its contents.
    *
+   * @param seconds the time at which a shoot that moves was shown, or null for it at rest
    * @param samples of a pixel, the least
    * @param noisePercent of the picture as traced, or null where it was not known
    * @param layerBytes 0 when it has no layers
@@ -35,6 +37,7 @@ interface ProofMapper {
       OffsetDateTime created,
       String shot,
       String shotName,
+      Double seconds,
       int width,
       int height,
       double samples,
@@ -50,6 +53,7 @@ interface ProofMapper {
     String name;
     String shot;
     String shotName;
+    Double seconds;
     int width;
     int height;
     double samples;
@@ -61,9 +65,9 @@ interface ProofMapper {
   }
 
   @Insert(
-      "insert into proof (shoot_id, name, shot, shot_name, width, height, samples, noise_percent,"
+      "insert into proof (shoot_id, name, shot, shot_name, seconds, width, height, samples, noise_percent,"
           + " traced_seconds, document, picture, layers) values (#{shoot}, #{name}, #{shot},"
-          + " #{shotName}, #{width}, #{height}, #{samples}, #{noisePercent}, #{tracedSeconds},"
+          + " #{shotName}, #{seconds}, #{width}, #{height}, #{samples}, #{noisePercent}, #{tracedSeconds},"
           + " #{document}, #{picture}, #{layers})")
   @Options(useGeneratedKeys = true, keyProperty = "id")
   void keep(Fresh fresh);

@@ -46,8 +46,11 @@ class ProofPictures {
    * @param id of the proof
    * @param shootId of its shoot
    * @param shot id of the shot that it shows
+   * @param seconds the time at which it shows a shoot that moves, or null
+   * @param shoot at that time
    */
-  record StoredProof(long id, String shootId, String shot, Shoot shoot, LayersFile layers) {
+  record StoredProof(
+      long id, String shootId, String shot, Double seconds, Shoot shoot, LayersFile layers) {
     Shot shown() {
       return shoot.shot(shot).orElse(shoot.shots().getFirst());
     }

@@ -11,6 +11,8 @@ import levelember.formats.LayersFile;
 import levelember.formats.ShootDifference;
 import levelember.formats.ShootDocument;
 import levelember.shoot.ImpossibleValue;
+import levelember.shoot.Shoot;
+import levelember.shoot.ShootAtTime;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -34,6 +36,7 @@ class Proofs {
   /**
    * A proof.
    *
+   * @param seconds the time at which a shoot that moves was shown, or null for it at rest
    * @param samples of a pixel
    * @param noisePercent of the picture as traced, or null where it was not known yet
    * @param tracedSeconds of the picture
@@ -48,6 +51,7 @@ class Proofs {
       Instant created,
       String shot,
       String shotName,
+      @Schema(types = {"number", "null"}) Double seconds,
       int width,
       int height,
       double samples,
@@ -65,6 +69,7 @@ class Proofs {
         row.created().toInstant(),
         row.shot(),
         row.shotName(),
+        row.seconds(),
         row.width(),
         row.height(),
         row.samples(),
@@ -94,6 +99,7 @@ class Proofs {
     fresh.name = name(shoot);
     fresh.shot = shown.shot().id();
     fresh.shotName = shown.shot().name();
+    fresh.seconds = shown.seconds();
     fresh.width = shown.width();
     fresh.height = shown.height();
     fresh.samples = shown.samples();
@@ -192,8 +198,14 @@ class Proofs {
         id,
         row.shoot(),
         row.shot(),
-        ShootDocument.read(document(id)),
+        row.seconds(),
+        at(ShootDocument.read(document(id)), row.seconds()),
         LayersFile.read(layers.bytes()));
+  }
+
+  /** A shoot at the time at which a proof shows it. */
+  static Shoot at(Shoot shoot, Double seconds) {
+    return seconds == null ? shoot : ShootAtTime.of(shoot, seconds);
   }
 
   /** What in the shoot as it is now differs from what it was. */

@@ -10,6 +10,7 @@ import java.net.http.HttpResponse;
 import javax.imageio.ImageIO;
 import levelember.app.ApiClient;
 import levelember.app.FreshHome;
+import levelember.app.LivePage;
 import levelember.app.SmallShoot;
 import levelember.formats.ShootDocument;
 import levelember.shoot.Look;
@@ -167,5 +168,30 @@ class ProofApiTest {
     file("proofs/" + id + "/difference.png");
     json(send("DELETE", "proofs/" + id + "/layers", null));
     assertThat(send("GET", "proofs/" + id + "/developed.jpg", null).statusCode()).isEqualTo(409);
+  }
+
+  @Test
+  void aShootThatMovesIsKeptAtTheTimeThatThePageShows() throws Exception {
+    edit(
+        "[{\"op\": \"add\", \"path\": \"/motion/tracks/-\", \"value\": {\"place\": \"masterStops\","
+            + " \"keys\": [{\"seconds\": 0, \"value\": 0}, {\"seconds\": 2, \"value\": 4}]}}]");
+    try (LivePage page = new LivePage(port, shoot.substring("shoots/".length()))) {
+      String id =
+          page.message(m -> m.path("type").stringValue("").equals("page")).get("id").stringValue();
+      double still = brightness(file(shoot + "/live/picture.png?page=" + id));
+      page.say("{\"type\": \"time\", \"seconds\": 1}");
+      long end = System.nanoTime() + 30_000_000_000L;
+      while (brightness(file(shoot + "/live/picture.png?page=" + id)) < still + 5) {
+        assertThat(System.nanoTime()).isLessThan(end);
+      }
+      JsonNode proof = json(send("POST", shoot + "/proofs?page=" + id, null));
+      assertThat(proof.get("seconds").doubleValue()).isEqualTo(1);
+      long number = proof.get("id").longValue();
+      double was = brightness(file("proofs/" + number + "/picture.png"));
+      assertThat(was).isGreaterThan(still + 5);
+      assertThat(brightness(file("proofs/" + number + "/developed.jpg")))
+          .isCloseTo(was, Offset.offset(1.0));
+      assertThat(get("proofs/" + number + "/changes")).isEmpty();
+    }
   }
 }
