@@ -4,14 +4,14 @@ import { detent } from '../desk/fader';
 import type { ShootDesk } from '../live/useShoot';
 import { plain } from '../rooms/look/plain';
 import { useChoice } from './choice';
+import { typing } from './typing';
 
 /** Keys of the desk: [ and ] a third of a stop (shift a whole), M mutes, S soloes, O held the other way round, undo and redo. */
 export function useKeys(desk: ShootDesk | null) {
   useEffect(() => {
     if (!desk) return;
     const onKey = (e: KeyboardEvent) => {
-      const at = document.activeElement;
-      if (at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement) return;
+      if (typing()) return;
       if (e.ctrlKey || e.metaKey) {
         if (e.key.toLowerCase() !== 'z') return;
         e.preventDefault();
@@ -41,8 +41,7 @@ export function useKeys(desk: ShootDesk | null) {
     };
     // Held, the picture is as it is without the chosen light, or without the look.
     const onHold = (e: KeyboardEvent) => {
-      const at = document.activeElement;
-      if (at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement) return;
+      if (typing()) return;
       if (e.key.toLowerCase() !== 'o' || e.repeat || e.ctrlKey || e.metaKey) return;
       const choice = useChoice.getState();
       if (choice.room === 'look') {

@@ -10,6 +10,7 @@ import { useEffect, useRef, useState } from 'react';
 import { api } from '../api/client';
 import type { Material } from '../api/document';
 import { disarm, useChoice } from '../frame/choice';
+import { typing } from '../frame/typing';
 import { useLive } from '../live/store';
 import { say, useChannel, useDesk } from '../live/useShoot';
 import { dressed, MATERIAL_TYPE } from '../rooms/set/dress';
@@ -23,16 +24,11 @@ import { LightMarks } from './LightMarks';
 import { Readout } from './Readout';
 import { StopsLegend } from './StopsLegend';
 import { useCameraHand } from './useCameraHand';
-import { drawPicture } from './draw';
+import { useLivePicture } from './useLivePicture';
 import { useZoom } from './useZoom';
 
 const ASPECT = 16 / 9;
 const MOST_WIDTH = 1920;
-
-function typing(): boolean {
-  const at = document.activeElement;
-  return at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement;
-}
 
 /** The live picture on its surround, with zoom, pan, the camera's hand and a read-out. */
 export function PictureView() {
@@ -109,17 +105,7 @@ export function PictureView() {
     return () => clearTimeout(timer);
   }, [fitted, channel]);
 
-  // Drawn straight from the store: a picture must not wait for the page to render.
-  useEffect(() => {
-    const draw = () => {
-      const { image, frame } = useLive.getState();
-      if (canvas.current && image && frame) drawPicture(canvas.current, image, frame);
-    };
-    draw();
-    return useLive.subscribe((now, before) => {
-      if (now.image !== before.image) draw();
-    });
-  }, []);
+  useLivePicture(canvas);
 
   useEffect(() => {
     const down = (e: KeyboardEvent) => {

@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
 import { api } from '../../api/client';
 import type { PrintJob } from '../../api/document';
+import { useLoaded } from '../../controls/useLoaded';
 import { colours } from '../../theme/theme';
 import { cleanOf, leftOf, stateOf } from './jobWords';
 import { usePrintChoice } from './usePrints';
@@ -19,17 +19,7 @@ function JobPicture({ job }: { job: PrintJob }) {
   const url = api.printPictureUrl(job);
   const ended = job.state === 'done' || job.state === 'stopped';
   const film = ended ? job.files.findIndex((file) => file.endsWith('.mp4')) : -1;
-  const [shown, setShown] = useState<string | null>(null);
-  // The one before stays until the next is there.
-  useEffect(() => {
-    const next = new Image();
-    let gone = false;
-    next.onload = () => gone || setShown(url);
-    next.src = url;
-    return () => {
-      gone = true;
-    };
-  }, [url]);
+  const shown = useLoaded(url);
   return (
     <Box
       sx={{

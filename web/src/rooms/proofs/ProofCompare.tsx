@@ -1,10 +1,10 @@
 import Box from '@mui/material/Box';
 import { useEffect, useRef, useState, type PointerEvent } from 'react';
 import { api } from '../../api/client';
+import { useLoaded } from '../../controls/useLoaded';
 import { useChoice } from '../../frame/choice';
-import { useLive } from '../../live/store';
 import { useDesk } from '../../live/useShoot';
-import { drawPicture } from '../../picture/draw';
+import { useLivePicture } from '../../picture/useLivePicture';
 import { colours, mono } from '../../theme/theme';
 import { useProofChoice, useProofs } from './useProofs';
 
@@ -28,7 +28,7 @@ export function ProofCompare() {
   if (mode === 'difference' && measured) return <Difference proof={left.id} other={right?.id} />;
   const title = developed ? 'Set as now' : (right?.name ?? 'Now');
   const other = developed ? (
-    <Late src={api.proofDevelopedUrl(left.id, state.revision)} name={title} />
+    <Made src={api.proofDevelopedUrl(left.id, state.revision)} name={title} />
   ) : right ? (
     <Still src={api.proofPictureUrl(right.id)} name={right.name} />
   ) : null;
@@ -50,19 +50,10 @@ export function ProofCompare() {
   );
 }
 
-/** A picture that takes a while to be made: the one before stays until the next is there. */
-function Late({ src, name }: { src: string; name: string }) {
-  const [shown, setShown] = useState<string | null>(null);
-  useEffect(() => {
-    const next = new Image();
-    let gone = false;
-    next.onload = () => gone || setShown(src);
-    next.src = src;
-    return () => {
-      gone = true;
-    };
-  }, [src]);
-  return shown ? <Still src={shown} name={name} /> : null;
+/** A picture that the server has to make first. */
+function Made({ src, name }: { src: string; name: string }) {
+  const loaded = useLoaded(src);
+  return loaded ? <Still src={loaded} name={name} /> : null;
 }
 
 const OFTEN_MILLIS = 1500;
@@ -77,7 +68,7 @@ function Difference({ proof, other }: { proof: number; other: number | undefined
   }, [other]);
   return (
     <>
-      <Late
+      <Made
         src={api.proofDifferenceUrl(proof, other ?? null, version)}
         name="Difference in stops"
       />
@@ -136,16 +127,7 @@ function Half({ title, children }: { title: string; children: React.ReactNode })
 /** The live picture once more. */
 function LiveCopy() {
   const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => {
-    const draw = () => {
-      const { image, frame } = useLive.getState();
-      if (canvas.current && image && frame) drawPicture(canvas.current, image, frame);
-    };
-    draw();
-    return useLive.subscribe((now, before) => {
-      if (now.image !== before.image) draw();
-    });
-  }, []);
+  useLivePicture(canvas);
   return (
     <canvas
       ref={canvas}

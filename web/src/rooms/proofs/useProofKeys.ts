@@ -1,10 +1,6 @@
 import { useEffect } from 'react';
+import { typing } from '../../frame/typing';
 import { useProofChoice, useTakeProof } from './useProofs';
-
-function typing(): boolean {
-  const at = document.activeElement;
-  return at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement;
-}
 
 /** P takes a proof; B held shows the chosen one, or the newest. */
 export function useProofKeys(shoot: string) {
