@@ -89,7 +89,7 @@ class DirectionsTest {
           .whereLayer("look")
           .mayOnlyAccessLayers("math", "shoot", "texture", "photometry", "film")
           .whereLayer("measure")
-          .mayOnlyAccessLayers("math", "shoot", "texture", "film", "look");
+          .mayOnlyAccessLayers("math", "shoot", "texture", "photometry", "film", "look");
 
   @ArchTest
   static final ArchRule coreKnowsNoFilesAndNoInterface =

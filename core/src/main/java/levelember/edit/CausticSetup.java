@@ -207,7 +207,8 @@ public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
           shoot.masterStops(),
           shoot.shots(),
           shoot.looks(),
-          shoot.motion());
+          shoot.motion(),
+          shoot.meter());
     }
 
     private void put(Material other) {

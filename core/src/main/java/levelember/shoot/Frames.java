@@ -15,6 +15,11 @@ public final class Frames {
     all.forEach(p -> pieces.put(p.id(), p));
   }
 
+  /** Whether there is a piece of that id. */
+  public boolean has(String id) {
+    return pieces.containsKey(id);
+  }
+
   /**
    * The map from a piece's own frame to the world.
    *

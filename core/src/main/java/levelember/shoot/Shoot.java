@@ -22,6 +22,7 @@ import levelember.math.Vec3;
  * @param shots cameras; at least one
  * @param looks at least one
  * @param motion how it moves; at rest it is as the other fields say
+ * @param meter what is measured of it, and wanted
  */
 public record Shoot(
     String name,
@@ -33,9 +34,10 @@ public record Shoot(
     double masterStops,
     List<Shot> shots,
     List<Look> looks,
-    Motion motion) {
+    Motion motion,
+    Meter meter) {
 
-  /** A shoot that does not move. */
+  /** A shoot that does not move, and where nothing is measured. */
   public Shoot(
       String name,
       List<Piece> pieces,
@@ -46,7 +48,18 @@ public record Shoot(
       double masterStops,
       List<Shot> shots,
       List<Look> looks) {
-    this(name, pieces, materials, lights, banks, bounce, masterStops, shots, looks, Motion.NONE);
+    this(
+        name,
+        pieces,
+        materials,
+        lights,
+        banks,
+        bounce,
+        masterStops,
+        shots,
+        looks,
+        Motion.NONE,
+        Meter.NONE);
   }
 
   /** A shoot without banks, its light bounced as it is. */
@@ -121,6 +134,9 @@ public record Shoot(
     if (motion == null) {
       throw new ImpossibleValue("motion", null, "how it moves");
     }
+    if (meter == null) {
+      throw new ImpossibleValue("meter", null, "what is measured");
+    }
     if (!motion.tracks().isEmpty() || !motion.links().isEmpty()) {
       ShootAtTime.check(
           new Shoot(name, pieces, materials, lights, banks, bounce, masterStops, shots, looks),
@@ -188,7 +204,7 @@ public record Shoot(
   /** The same under another name. */
   public Shoot named(String other) {
     return new Shoot(
-        other, pieces, materials, lights, banks, bounce, masterStops, shots, looks, motion);
+        other, pieces, materials, lights, banks, bounce, masterStops, shots, looks, motion, meter);
   }
 
   /** The same at rest, seen by other shots. */
@@ -199,13 +215,25 @@ public record Shoot(
   /** The same whose light bounces otherwise. */
   public Shoot with(Bounce other) {
     return new Shoot(
-        name, pieces, materials, lights, banks, other, masterStops, shots, looks, motion);
+        name, pieces, materials, lights, banks, other, masterStops, shots, looks, motion, meter);
   }
 
   /** The same that moves otherwise. */
   public Shoot with(Motion other) {
     return new Shoot(
-        name, pieces, materials, lights, banks, bounce, masterStops, shots, looks, other);
+        name, pieces, materials, lights, banks, bounce, masterStops, shots, looks, other, meter);
+  }
+
+  /** The same where something else is measured. */
+  public Shoot with(Meter other) {
+    return new Shoot(
+        name, pieces, materials, lights, banks, bounce, masterStops, shots, looks, motion, other);
+  }
+
+  /** The same with another rig. */
+  public Shoot withRig(List<Light> others, List<Bank> otherBanks, double master) {
+    return new Shoot(
+        name, pieces, materials, others, otherBanks, bounce, master, shots, looks, motion, meter);
   }
 
   /**

@@ -131,7 +131,8 @@ public final class ShootAtTime {
 
     Shoot shoot() {
       return new Shoot(
-          shoot.name(), pieces, materials, lights, banks, bounce, masterStops, shots, looks);
+              shoot.name(), pieces, materials, lights, banks, bounce, masterStops, shots, looks)
+          .with(shoot.meter());
     }
 
     /**

@@ -5,6 +5,7 @@ import levelember.film.Film;
 import levelember.lens.Camera;
 import levelember.light.ReferencePoint;
 import levelember.math.Points;
+import levelember.math.Vec3;
 import levelember.shoot.Bounce;
 import levelember.shoot.LightOverGloss;
 import levelember.surface.LayeredSurface;
@@ -138,6 +139,32 @@ final class PathTracer {
     }
     if (cutOut && guided && !toFirstSurface) {
       sink.cover(path.alpha, path.caughtShare);
+    }
+  }
+
+  /** Adds sample number {@code sample} of what a receiver reflects along its axis to pixel 0. */
+  void receive(Film film, ReceiverSurface receiver, int sample, boolean[] wanted) {
+    boolean even = (sample & 1) == 0;
+    points.start(even ? seed : ~seed, 0, sample >> 1);
+    points.pair(Dimensions.PIXEL);
+    Vec3 normal = receiver.normal(points.u, points.v);
+    Vec3 point = receiver.centre().plus(normal.times(receiver.radius()));
+    float dx = (float) -normal.x(), dy = (float) -normal.y(), dz = (float) -normal.z();
+    path.begin((float) point.x(), (float) point.y(), (float) point.z(), dx, dy, dz);
+    media.clear();
+    regularization.begin(sample);
+    sink.begin(film, 0, 0, sample, false);
+    path.specularSoFar = false;
+    at.receive(point, normal, receiver.piece(), ReceiverSurface.WHITE);
+    at.orient(dx, dy, dz);
+    regularization.arrive(path, at);
+    at.surface.prepare(at.lx, at.ly, at.lz, true, -1, 1, at.scattering);
+    samplesPatches = false;
+    direct.estimate(path, at, false, wanted);
+    gather(false, wanted);
+    boolean goesOn = scatter(0, wanted);
+    while (goesOn) {
+      goesOn = extend(wanted);
     }
   }
 

@@ -1,5 +1,6 @@
 package levelember.transport;
 
+import levelember.math.Vec3;
 import levelember.surface.LayeredSurface;
 import levelember.surface.Scattering;
 import levelember.trace.RayWalk;
@@ -77,6 +78,23 @@ final class SurfaceInteraction {
     x = place[0];
     y = place[1];
     z = place[2];
+  }
+
+  /** A surface that is not in the set: a point, its normal, and the piece that links go by. */
+  void receive(Vec3 point, Vec3 facing, int on, LayeredSurface receiver) {
+    piece = on;
+    outside = true;
+    surface = receiver;
+    textures = null;
+    textured = false;
+    overGloss = false;
+    x = (float) point.x();
+    y = (float) point.y();
+    z = (float) point.z();
+    gx = normal[0] = (float) facing.x();
+    gy = normal[1] = (float) facing.y();
+    gz = normal[2] = (float) facing.z();
+    surface.material(scattering);
   }
 
   /** How much of the surface is there: 0 in a hole … 1. */

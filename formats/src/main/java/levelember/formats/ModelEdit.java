@@ -38,7 +38,8 @@ public final class ModelEdit {
         shoot.masterStops(),
         joined(shoot.shots(), brought.shots()),
         shoot.looks(),
-        shoot.motion().with(joined(shoot.motion().tracks(), brought.tracks())));
+        shoot.motion().with(joined(shoot.motion().tracks(), brought.tracks())),
+        shoot.meter());
   }
 
   private static <T> List<T> joined(List<T> a, List<T> b) {

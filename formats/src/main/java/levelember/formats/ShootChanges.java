@@ -4,10 +4,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import levelember.shoot.Bank;
 import levelember.shoot.Light;
+import levelember.shoot.Look;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
 import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -17,7 +20,8 @@ public final class ShootChanges {
   private ShootChanges() {}
 
   /**
-   * Changed and added pieces, materials and lights, and how light bounces.
+   * Changed and added pieces, materials, lights, banks, shots and looks, the master fader, and how
+   * light bounces.
    *
    * @param after has all that the state before has, in the same order, and more behind it
    */
@@ -32,6 +36,12 @@ public final class ShootChanges {
         Material::id,
         MaterialDocument::write);
     list(to, "lights", before.lights(), after.lights(), Light::id, ShootTree::light);
+    list(to, "banks", before.banks(), after.banks(), Bank::id, ShootTree::bank);
+    list(to, "looks", before.looks(), after.looks(), Look::id, LookDocument::tree);
+    list(to, "shots", before.shots(), after.shots(), Shot::id, ShootTree::shot);
+    if (before.masterStops() != after.masterStops()) {
+      put(to, "replace", "/masterStops", JsonNodeFactory.instance.numberNode(after.masterStops()));
+    }
     if (!before.bounce().equals(after.bounce())) {
       put(to, "replace", "/bounce", ShootTree.bounce(after.bounce()));
     }

@@ -127,7 +127,8 @@ public final class ShootDifference {
         "masterStops",
         "shots",
         "looks",
-        "motion"),
+        "motion",
+        "meter"),
     /** Lights with their banks and levels, and how light bounces. */
     RIG("lights", "banks", "masterStops", "bounce"),
     /** Pieces and materials. */

@@ -9,9 +9,11 @@ import levelember.shoot.ImpossibleValue;
 import levelember.shoot.LightOverGloss;
 import levelember.shoot.Look;
 import levelember.shoot.Material;
+import levelember.shoot.Meter;
 import levelember.shoot.MirrorBounces;
 import levelember.shoot.Motion;
 import levelember.shoot.Piece;
+import levelember.shoot.Pin;
 import levelember.shoot.Profile;
 import levelember.shoot.Rgb;
 import levelember.shoot.Scope;
@@ -96,6 +98,11 @@ public final class ShootDocument {
     return ShootAtTime.atRest(read);
   }
 
+  /** A pin as it stands in the document. */
+  public static JsonNode tree(Pin pin) {
+    return MeterDocument.tree(pin);
+  }
+
   private static Shoot shoot(Fields f) {
     f.text("format");
     int version = f.whole("version");
@@ -112,7 +119,8 @@ public final class ShootDocument {
         f.number("masterStops", 0),
         f.objects("shots", ShootDocument::shot),
         f.objects("looks", LookDocument::look),
-        f.object("motion", Motion.NONE, MotionDocument::motion));
+        f.object("motion", Motion.NONE, MotionDocument::motion),
+        f.object("meter", Meter.NONE, MeterDocument::meter));
   }
 
   private static Piece piece(Fields f) {

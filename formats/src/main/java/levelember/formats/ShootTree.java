@@ -48,10 +48,11 @@ final class ShootTree {
     ArrayNode pieces = to.putArray("pieces");
     s.pieces().forEach(x -> pieces.add(piece(x)));
     to.set("motion", MotionDocument.tree(s.motion()));
+    to.set("meter", MeterDocument.tree(s.meter()));
     return to;
   }
 
-  private static ArrayNode vector(Vec3 v) {
+  static ArrayNode vector(Vec3 v) {
     return JSON.arrayNode().add(v.x()).add(v.y()).add(v.z());
   }
 
@@ -266,7 +267,7 @@ final class ShootTree {
     return to;
   }
 
-  private static ObjectNode bank(Bank b) {
+  static ObjectNode bank(Bank b) {
     ObjectNode to = JSON.objectNode();
     to.put("id", b.id()).put("name", b.name()).put("levelStops", b.levelStops());
     to.set("filter", colour(b.filter()));

@@ -21,6 +21,7 @@ import levelember.shoot.Brightness;
 import levelember.shoot.Caustics;
 import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
+import levelember.shoot.FaderRange;
 import levelember.shoot.FineRipples;
 import levelember.shoot.Gobo;
 import levelember.shoot.ImpossibleValue;
@@ -30,9 +31,11 @@ import levelember.shoot.LightColour;
 import levelember.shoot.Look;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
+import levelember.shoot.Meter;
 import levelember.shoot.MirrorBounces;
 import levelember.shoot.Motion;
 import levelember.shoot.Piece;
+import levelember.shoot.Pin;
 import levelember.shoot.Profile;
 import levelember.shoot.Reach;
 import levelember.shoot.Reflections;
@@ -42,6 +45,8 @@ import levelember.shoot.Scope;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.Silenced;
+import levelember.shoot.Target;
 import levelember.shoot.Texture;
 import levelember.shoot.Track;
 import levelember.shoot.Visibility;
@@ -249,7 +254,21 @@ class ShootDocumentTest {
                 -0.5,
                 1.5)),
         List.of(new Look("k", "Look", 9.5, 0.4, 2)),
-        motion());
+        motion(),
+        meter());
+  }
+
+  private static Meter meter() {
+    return new Meter(
+        List.of(
+            new Pin("spot", "Spot", "p0", new Vec3(1, 2, 3), Vec3.UP, 0),
+            new Pin("area", "Area", null, Vec3.ZERO, new Vec3(0, 0, 1), 0.2)),
+        List.of(
+            new Target("a", Target.Kind.RATIO, "spot", "area", 2, 3),
+            new Target("b", Target.Kind.CEILING, null, null, 4, 1)),
+        List.of(new FaderRange("lights/l1/levelStops", -1, 2, true, 3000, 6000)),
+        true,
+        List.of(new Silenced("burnt-areas", "It is the sun")));
   }
 
   private static Maps maps() {

@@ -1,0 +1,2 @@
+/** Pins, targets and what they read, over HTTP. */
+package levelember.app.meter;

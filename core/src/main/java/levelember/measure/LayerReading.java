@@ -1,0 +1,59 @@
+package levelember.measure;
+
+import levelember.film.Film;
+import levelember.look.DisplayCurve;
+import levelember.math.Colour;
+
+/**
+ * What every layer, at unit weight, has at a place of the picture, so that it can be read again
+ * when levels or colours change.
+ *
+ * @param unit mean linear red, green and blue of each layer
+ */
+public record LayerReading(double[] unit) {
+
+  /** Reads the mean of some pixels, by number along rows; all 0 without pixels. */
+  public static LayerReading of(Film film, int[] pixels) {
+    double[] unit = new double[3 * film.layers()];
+    for (int k = 0; k < film.layers(); k++) {
+      float[] sums = film.sums(k);
+      for (int pixel : pixels) {
+        int n = film.samples(k, pixel % film.width(), pixel / film.width());
+        for (int c = 0; c < 3 && n > 0; c++) {
+          unit[3 * k + c] += sums[3 * pixel + c] / (double) n / pixels.length;
+        }
+      }
+    }
+    return new LayerReading(unit);
+  }
+
+  /** The mean of the whole picture. */
+  public static LayerReading of(Film film) {
+    return new LayerReading(Reading.unitMeans(film));
+  }
+
+  /** Luminance that every layer gives, cd/m². */
+  public double[] luminances(float[] weights) {
+    return Reading.weighed(unit, weights);
+  }
+
+  /** Luminance in all, cd/m². */
+  public double luminance(float[] weights) {
+    double[] rgb = colour(weights);
+    return Colour.luminance((float) rgb[0], (float) rgb[1], (float) rgb[2]);
+  }
+
+  /** Linear red, green and blue of all layers. */
+  public double[] colour(float[] weights) {
+    double[] to = new double[3];
+    for (int i = 0; i < unit.length; i++) {
+      to[i % 3] += weights[i] * unit[i];
+    }
+    return to;
+  }
+
+  /** Stops from mid grey at an exposure value; −∞ for black. */
+  public double stops(float[] weights, double ev) {
+    return StrictMath.log(luminance(weights) / DisplayCurve.midGrey(ev)) / StrictMath.log(2);
+  }
+}
