@@ -1,6 +1,7 @@
 import type { At } from '../frame/choice';
 import type {
   Brightness,
+  Incident,
   Imported,
   Emitter,
   Grade,
@@ -8,15 +9,18 @@ import type {
   Material,
   Metering,
   Operation,
+  Pin,
   PrintEstimate,
   PrintJob,
   PrintOrder,
   Profile,
   Proof,
   ProofChange,
+  Readings,
   Schemas,
   ShootState,
   ShootTitle,
+  Solved,
   Unit,
   WaterShape,
   Wheels,
@@ -333,6 +337,31 @@ export const api = {
   throughUrl: (id: string, look: string, version: string, other?: Record<string, string>) =>
     live(id, `looks/${encodeURIComponent(look)}.jpg`, { ...other, v: version }),
   ballUrl: (material: string) => `/api/shelf/materials/${encodeURIComponent(material)}.png`,
+  /** What pins and picture read; null before there is a whole sample. */
+  readings: async (id: string): Promise<Readings | null> => {
+    const response = await reached(
+      fetch(`${shoot(id)}/meter?page=${encodeURIComponent(livePage)}`),
+    );
+    return response.status === 204 ? null : answer<Readings>(response);
+  },
+  /** A pin at a place of the picture, 0…1 each way; null where nothing stands. */
+  pinAt: async (id: string, x: number, y: number): Promise<Pin | null> => {
+    const at = new URLSearchParams({ page: livePage, x: String(x), y: String(y) });
+    const response = await reached(fetch(`${shoot(id)}/meter/pin?${at}`));
+    return response.status === 204 ? null : answer<Pin>(response);
+  },
+  /** The light that arrives at a pin; this traces. */
+  incident: async (id: string, pin: string) =>
+    answer<Incident>(
+      await reached(
+        fetch(`${shoot(id)}/meter/incident?${new URLSearchParams({ page: livePage, pin })}`),
+      ),
+    ),
+  /** Levels that meet the targets best; nothing is changed. */
+  solveTargets: async (id: string) =>
+    answer<Solved>(
+      await post(`${shoot(id)}/meter/solution?page=${encodeURIComponent(livePage)}`, {}),
+    ),
   proofs: async (id: string) => answer<Proof[]>(await reached(fetch(`${shoot(id)}/proofs`))),
   takeProof: async (id: string) =>
     answer<Proof>(await post(`${shoot(id)}/proofs?page=${encodeURIComponent(livePage)}`, {})),

@@ -23,6 +23,18 @@ export type {
 
 export type Schemas = components['schemas'];
 
+/** What is measured of a shoot, and wanted. */
+export type Meter = ShootDocument['meter'];
+export type Pin = Meter['pins'][number];
+export type Target = Meter['targets'][number];
+export type FaderRange = Meter['faders'][number];
+export type Readings = Schemas['Readings'];
+export type PinReading = Schemas['PinReading'];
+export type Incident = Schemas['Incident'];
+export type LightPart = Schemas['LightPart'];
+export type Solved = Schemas['Solved'];
+export type Outcome = Schemas['Outcome'];
+
 /** A shape of any kind, whose dimensions are looked up by name. */
 export type Shape = { kind: AnyShape['kind'] } & Record<string, unknown>;
 type ShapeOf<K extends AnyShape['kind']> = Extract<AnyShape, { kind: K }>;

@@ -16,7 +16,7 @@ import { MotionDetails } from '../rooms/motion/MotionDetails';
 import { MotionTray } from '../rooms/motion/MotionTray';
 import { PrintDetails } from '../rooms/print/PrintDetails';
 import { PrintTray } from '../rooms/print/PrintTray';
-import { ProofDetails } from '../rooms/proofs/ProofDetails';
+import { ProofRoomDetails } from '../rooms/proofs/ProofRoomDetails';
 import { ProofTray } from '../rooms/proofs/ProofTray';
 import { useProofKeys } from '../rooms/proofs/useProofKeys';
 import { RigDetails } from '../rooms/rig/RigRoom';
@@ -42,7 +42,7 @@ const DETAILS = {
   set: SetDetails,
   rig: RigDetails,
   look: LookDetails,
-  proofs: ProofDetails,
+  proofs: ProofRoomDetails,
   motion: MotionDetails,
   print: PrintDetails,
 };

@@ -16,6 +16,7 @@ import { say, useChannel, useDesk } from '../live/useShoot';
 import { dressed, MATERIAL_TYPE } from '../rooms/set/dress';
 import { colours } from '../theme/theme';
 import { DraftPicture } from '../motion/DraftPicture';
+import { PinMarks } from '../rooms/proofs/meter/PinMarks';
 import { ProofCompare } from '../rooms/proofs/ProofCompare';
 import { CropGuide } from './CropGuide';
 import { HandleChoice, Handles } from './Handles';
@@ -213,6 +214,9 @@ export function PictureView() {
       >
         <DraftPicture width={fitted.width} height={fitted.height} />
         <ProofCompare />
+        {room === 'proofs' && (
+          <PinMarks width={fitted.width} height={fitted.height} scale={zoom.scale} />
+        )}
         {shot && shot.cropAspect > 0 && <CropGuide aspect={shot.cropAspect} />}
         {room === 'rig' && shot && (
           <LightMarks

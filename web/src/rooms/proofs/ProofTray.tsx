@@ -67,7 +67,7 @@ export function ProofTray() {
 }
 
 function ProofCard({ proof, chosen }: { proof: Proof; chosen: boolean }) {
-  const choose = () => useProofChoice.setState({ proof: chosen ? null : proof.id });
+  const choose = () => useProofChoice.setState({ page: 'proof', proof: chosen ? null : proof.id });
   return (
     <Box
       role="option"

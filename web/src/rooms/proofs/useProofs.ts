@@ -10,7 +10,11 @@ export type Mode = 'wipe' | 'beside' | 'difference';
 /** The live picture, the proof's own layers as the shoot is set now, or another proof. */
 export type Against = 'now' | 'developed' | number;
 
+/** What the details show. */
+export type DetailsPage = 'proof' | 'meter' | 'targets';
+
 interface Choice {
+  page: DetailsPage;
   /** The proof whose details are shown, and which is compared. */
   proof: number | null;
   /** What it is compared with. */
@@ -24,6 +28,7 @@ interface Choice {
 
 /** What is chosen among the proofs. */
 export const useProofChoice = create<Choice>(() => ({
+  page: 'proof',
   proof: null,
   against: 'now',
   mode: 'wipe',

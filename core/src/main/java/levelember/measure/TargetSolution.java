@@ -16,7 +16,7 @@ import levelember.shoot.Shoot;
  * @param outcomes of all targets that can be read, in their order
  * @param unread ids of targets whose pins are not seen now
  */
-public record TargetSolution(List<Move> moves, List<Outcome> outcomes, List<String> unread) {
+public record TargetSolution(List<FaderMove> moves, List<Outcome> outcomes, List<String> unread) {
 
   /**
    * Where a fader goes.
@@ -26,7 +26,7 @@ public record TargetSolution(List<Move> moves, List<Outcome> outcomes, List<Stri
    * @param after stops
    * @param colour that its light gets, or null where it stays
    */
-  public record Move(String place, double before, double after, LightColour colour) {
+  public record FaderMove(String place, double before, double after, LightColour colour) {
     /** Whether it moves by a hundredth of a stop or more, or changes its colour. */
     public boolean moved() {
       return Math.abs(after - before) >= 0.005 || colour != null;
@@ -67,8 +67,8 @@ public record TargetSolution(List<Move> moves, List<Outcome> outcomes, List<Stri
 
   /** The shoot with all moves made. */
   public Shoot applied(Shoot shoot) {
-    Map<String, Move> byPlace = new HashMap<>();
-    moves.stream().filter(Move::moved).forEach(m -> byPlace.put(m.place(), m));
+    Map<String, FaderMove> byPlace = new HashMap<>();
+    moves.stream().filter(FaderMove::moved).forEach(m -> byPlace.put(m.place(), m));
     List<Light> lights =
         shoot.lights().stream()
             .map(l -> moved(l, byPlace.get("lights/" + l.id() + "/levelStops")))
@@ -77,11 +77,11 @@ public record TargetSolution(List<Move> moves, List<Outcome> outcomes, List<Stri
         shoot.banks().stream()
             .map(b -> moved(b, byPlace.get("banks/" + b.id() + "/levelStops")))
             .toList();
-    Move master = byPlace.get(FaderRange.MASTER);
+    FaderMove master = byPlace.get(FaderRange.MASTER);
     return shoot.withRig(lights, banks, master == null ? shoot.masterStops() : master.after());
   }
 
-  private static Light moved(Light light, Move move) {
+  private static Light moved(Light light, FaderMove move) {
     if (move == null) {
       return light;
     }
@@ -89,7 +89,7 @@ public record TargetSolution(List<Move> moves, List<Outcome> outcomes, List<Stri
     return move.colour() == null ? at : at.withColour(move.colour());
   }
 
-  private static Bank moved(Bank bank, Move move) {
+  private static Bank moved(Bank bank, FaderMove move) {
     return move == null
         ? bank
         : new Bank(bank.id(), bank.name(), move.after(), bank.filter(), bank.muted(), bank.solo());

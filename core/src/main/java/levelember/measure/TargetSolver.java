@@ -173,13 +173,13 @@ public final class TargetSolver {
   }
 
   private TargetSolution solution(double[] x) {
-    List<TargetSolution.Move> moves = new ArrayList<>();
+    List<TargetSolution.FaderMove> moves = new ArrayList<>();
     for (int f = 0; f < rig.faders().size(); f++) {
       FaderRange fader = rig.faders().get(f);
       LightColour is = rig.colour(x, f);
       boolean same = is == null || is.equals(shoot.light(fader.id()).orElseThrow().colour());
       moves.add(
-          new TargetSolution.Move(
+          new TargetSolution.FaderMove(
               fader.place(),
               rig.level(fader),
               rig.level(x, f),

@@ -151,8 +151,8 @@ class TargetSolverTest {
     TargetSolution all = TargetSolver.solve(many, readings(many, pins));
     Shoot few = many.with(many.meter().withFaders(List.of(), true));
     TargetSolution some = TargetSolver.solve(few, readings(few, pins));
-    assertThat(all.moves()).allMatch(TargetSolution.Move::moved);
-    assertThat(some.moves().stream().filter(TargetSolution.Move::moved).count())
+    assertThat(all.moves()).allMatch(TargetSolution.FaderMove::moved);
+    assertThat(some.moves().stream().filter(TargetSolution.FaderMove::moved).count())
         .isLessThanOrEqualTo(2);
     assertThat(some.outcomes().getFirst().met()).isTrue();
   }
@@ -179,7 +179,7 @@ class TargetSolverTest {
     TargetSolution s = TargetSolver.solve(shoot, readings(shoot, Map.of()));
     assertThat(s.unread()).containsExactly("t");
     assertThat(s.outcomes()).isEmpty();
-    assertThat(s.moves()).noneMatch(TargetSolution.Move::moved);
+    assertThat(s.moves()).noneMatch(TargetSolution.FaderMove::moved);
   }
 
   /** Twenty targets of which it is known that twenty lights meet them. */

@@ -114,7 +114,7 @@ class MeterController {
   /** Value by value, so that what is keyed stays keyed. */
   private static JsonNode operations(Shoot shoot, TargetSolution solution) {
     ArrayNode to = JsonNodeFactory.instance.arrayNode();
-    for (TargetSolution.Move move : solution.moves()) {
+    for (TargetSolution.FaderMove move : solution.moves()) {
       if (!move.moved()) {
         continue;
       }

@@ -1,0 +1,83 @@
+import { useQuery } from '@tanstack/react-query';
+import { create } from 'zustand';
+import { api } from '../../../api/client';
+import type { Meter, Operation, Pin } from '../../../api/document';
+import { disarm, useChoice } from '../../../frame/choice';
+import { useLive } from '../../../live/store';
+import { say, type ShootDesk, useDesk } from '../../../live/useShoot';
+
+const OFTEN_MILLIS = 1000;
+
+/** What the meter shows. */
+export const useMeterChoice = create<{ pin: string | null }>(() => ({ pin: null }));
+
+/** What pins and picture read now, anew with every edit and once a second while it is traced. */
+export function useReadings() {
+  const { state } = useDesk();
+  const trying = useLive((l) => l.trial !== null);
+  return useQuery({
+    queryKey: ['readings', state.id, state.revision, trying],
+    queryFn: () => api.readings(state.id),
+    refetchInterval: trying ? OFTEN_MILLIS / 4 : OFTEN_MILLIS,
+    placeholderData: (before) => before,
+  });
+}
+
+/** The operation that sets a part of the meter. */
+export function setMeter<K extends keyof Meter>(part: K, value: Meter[K]): Operation {
+  return { op: 'replace', path: `/meter/${part}`, value };
+}
+
+/** Adds a pin at a place of the picture, 0…1 each way. */
+export async function addPin(desk: ShootDesk, x: number, y: number) {
+  try {
+    const pin = await api.pinAt(desk.state.id, x, y);
+    if (!pin) return;
+    useMeterChoice.setState({ pin: pin.id });
+    await desk.keep(`Pin on ${pin.name}`, [{ op: 'add', path: '/meter/pins/-', value: pin }]);
+  } catch (error) {
+    say(error);
+  }
+}
+
+/** The next click on the picture adds a pin. */
+export function armPin(desk: ShootDesk) {
+  useChoice.setState({
+    armed: {
+      what: 'Click where light is to be read',
+      take: (x, y) => {
+        disarm();
+        void addPin(desk, x, y);
+      },
+    },
+  });
+}
+
+/** Moves a pin to another place of the picture. */
+export async function movePin(desk: ShootDesk, pin: Pin, x: number, y: number) {
+  try {
+    const there = await api.pinAt(
+      desk.state.id,
+      Math.min(1, Math.max(0, x)),
+      Math.min(1, Math.max(0, y)),
+    );
+    const index = desk.state.document.meter.pins.findIndex((p) => p.id === pin.id);
+    if (!there || index < 0) return;
+    const value = { ...pin, piece: there.piece, position: there.position, normal: there.normal };
+    await desk.keep(`Move ${pin.name}`, [{ op: 'replace', path: `/meter/pins/${index}`, value }]);
+  } catch (error) {
+    say(error);
+  }
+}
+
+/** Operations that take a pin away, with the targets that read it. */
+export function withoutPin(meter: Meter, id: string): Operation[] {
+  const targets = meter.targets.filter((t) => t.pin !== id && t.other !== id);
+  return [
+    setMeter(
+      'pins',
+      meter.pins.filter((p) => p.id !== id),
+    ),
+    ...(targets.length < meter.targets.length ? [setMeter('targets', targets)] : []),
+  ];
+}
