@@ -1,0 +1,47 @@
+package levelember.findings;
+
+import java.util.List;
+import levelember.shoot.Frames;
+import levelember.shoot.Light;
+import levelember.shoot.Piece;
+import levelember.shoot.Scope;
+
+/** Lights whose links leave no piece that is shown. */
+final class EmptyLinks implements Check {
+  @Override
+  public void look(Inspection in, List<Finding> to) {
+    List<Piece> pieces = in.shoot.pieces();
+    for (int k = 0; k < in.byLight.length; k++) {
+      Light light = in.light(k);
+      boolean[] linked = Frames.in(light.reach().lightLinking(), pieces);
+      if (!in.lit(k) || linked == null) {
+        continue;
+      }
+      boolean any = false;
+      for (int i = 0; i < linked.length; i++) {
+        any |= linked[i] && pieces.get(i).shown() && pieces.get(i).shape() != null;
+      }
+      if (any) {
+        continue;
+      }
+      to.add(
+          new Finding(
+              Finding.Kind.LINKED_TO_NOTHING,
+              light.id(),
+              null,
+              0.7,
+              light.name() + " is linked to no piece that is shown.",
+              "It is on, and lights nothing.",
+              null,
+              List.of(
+                  new Finding.Mend(
+                      "Link " + light.name() + " to all pieces",
+                      Edits.light(
+                          in.shoot,
+                          light.id(),
+                          l ->
+                              l.withReach(
+                                  l.reach().linked(Scope.ALL, l.reach().shadowLinking())))))));
+    }
+  }
+}

@@ -1,0 +1,193 @@
+package levelember.findings;
+
+import java.util.List;
+import java.util.Locale;
+import levelember.measure.EnvironmentReading;
+import levelember.shoot.Emitter;
+import levelember.shoot.Light;
+import levelember.shoot.Material;
+import levelember.texture.Picture;
+
+/** What surrounding pictures lack: whole borders, fineness, range, and light above white. */
+final class EnvironmentPictures implements Check {
+  private static final double SEAM_STOPS = 0.15, BLEND = 0.04, LEAST_SHARE = 0.03;
+  private static final double MIRROR = 0.12, OF_REFLECTION = 0.12, OF_BACKGROUND = 0.4;
+
+  /** Light of a high sun over that of its sky, on a surface that faces it. */
+  private static final double SUN_TO_SKY = 4;
+
+  private static final double NEAR_ENOUGH_STOPS = 1.5, STOPS_OF_CODES = 9;
+
+  @Override
+  public void look(Inspection in, List<Finding> to) {
+    for (int k = 0; k < in.byLight.length; k++) {
+      Light light = in.light(k);
+      if (in.lit(k) && light.emitter() instanceof Emitter.Environment e) {
+        Picture picture = in.files.pictures().picture(e.picture());
+        EnvironmentReading reading = EnvironmentReading.of(picture);
+        seam(in, light, e, reading, to);
+        coarse(in, light, e, reading, to);
+        range(light, e, reading, PicturedSun.of(picture), in.share(k), to);
+      }
+    }
+  }
+
+  private static void seam(
+      Inspection in,
+      Light light,
+      Emitter.Environment e,
+      EnvironmentReading reading,
+      List<Finding> to) {
+    if (reading.seamStops() < SEAM_STOPS || e.seamBlend() > 0) {
+      return;
+    }
+    Emitter blended =
+        new Emitter.Environment(
+            e.picture(), e.rotationDegrees(), e.tiltDegrees(), e.blurDegrees(), BLEND);
+    to.add(
+        new Finding(
+            Finding.Kind.ENVIRONMENT_SEAM,
+            light.id(),
+            null,
+            0.45,
+            "The borders of "
+                + light.name()
+                + " differ by "
+                + Words.stops(reading.seamStops())
+                + " where they meet.",
+            "An upright line stands in reflections, and in the background when it is turned there.",
+            null,
+            List.of(
+                new Finding.Mend(
+                    "Blend the seam of " + light.name(),
+                    Edits.light(in.shoot, light.id(), l -> l.withEmitter(blended))))));
+  }
+
+  private static void coarse(
+      Inspection in,
+      Light light,
+      Emitter.Environment e,
+      EnvironmentReading reading,
+      List<Finding> to) {
+    double angle =
+        2 * Math.toDegrees(StrictMath.atan(in.shot.sensorWidthMm() / 2 / in.shot.focalLengthMm()));
+    double shown = in.traced.width() / angle;
+    boolean background = light.seenDirectly() && openShare(in) > LEAST_SHARE;
+    double wanted = background ? OF_BACKGROUND * shown : mirrors(in) ? OF_REFLECTION * shown : 0;
+    if (reading.pixelsPerDegree() >= wanted || e.blurDegrees() > 0) {
+      return;
+    }
+    double blur = Math.min(90, Math.rint(15 / reading.pixelsPerDegree()) / 10);
+    Emitter blurred =
+        new Emitter.Environment(
+            e.picture(), e.rotationDegrees(), e.tiltDegrees(), blur, e.seamBlend());
+    to.add(
+        new Finding(
+            Finding.Kind.ENVIRONMENT_COARSE,
+            light.id(),
+            null,
+            background ? 0.4 : 0.3,
+            String.format(
+                Locale.ROOT,
+                "%s has %.1f pixels a degree; the %s would need %.1f.",
+                light.name(),
+                reading.pixelsPerDegree(),
+                background ? "background" : "sharpest reflection",
+                wanted),
+            "Its pixels are seen as blocks where it is seen sharply. A larger picture shows more;"
+                + " a blur hides them.",
+            null,
+            List.of(
+                new Finding.Mend(
+                    "Blur " + light.name() + " by " + Words.degrees(blur),
+                    Edits.light(in.shoot, light.id(), l -> l.withEmitter(blurred))))));
+  }
+
+  private static double openShare(Inspection in) {
+    int n = 0;
+    for (int piece : in.piece) {
+      n += piece < 0 ? 1 : 0;
+    }
+    return (double) n / in.cells();
+  }
+
+  /** Whether anything that mirrors sharply fills a hundredth of the picture. */
+  private static boolean mirrors(Inspection in) {
+    int n = 0;
+    for (int piece : in.piece) {
+      String material = piece < 0 ? null : in.shoot.pieces().get(piece).material();
+      for (Material m : in.shoot.materials()) {
+        boolean smooth =
+            m.roughness() < MIRROR && (m.metalness() > 0.5 || m.glass().transmission() > 0.5);
+        n += m.id().equals(material) && smooth ? 1 : 0;
+      }
+    }
+    return n > in.cells() / 100;
+  }
+
+  private static void range(
+      Light light,
+      Emitter.Environment e,
+      EnvironmentReading reading,
+      PicturedSun sun,
+      double share,
+      List<Finding> to) {
+    String name = e.picture().toLowerCase(Locale.ROOT);
+    boolean codes = name.endsWith(".jpg") || name.endsWith(".jpeg") || name.endsWith(".png");
+    double needed = sun == null ? 0 : needed(sun);
+    if (codes && reading.stops() < STOPS_OF_CODES && share > LEAST_SHARE) {
+      to.add(
+          new Finding(
+              Finding.Kind.ENVIRONMENT_NOT_HDR,
+              light.id(),
+              null,
+              0.5,
+              light.name()
+                  + " lights the set with a picture of "
+                  + Words.stops(reading.stops())
+                  + " that ends at white.",
+              "Its lamps and its sun are no brighter than paper, so they throw no shadows and no"
+                  + " highlights. It needs a picture with high dynamic range.",
+              null,
+              List.of()));
+    } else if (sun != null && sun.stops() < needed - NEAR_ENOUGH_STOPS) {
+      to.add(
+          new Finding(
+              Finding.Kind.ENVIRONMENT_SUN_CLIPPED,
+              light.id(),
+              null,
+              0.5,
+              "The sun in "
+                  + light.name()
+                  + " is "
+                  + Words.stops(sun.stops())
+                  + " over the sky; a sun of that size has "
+                  + Words.stops(needed)
+                  + ".",
+              "The picture was clipped when it was taken: shadows come out too faint. A sun of the"
+                  + " rig, aimed the same way, gives back what is missing.",
+              null,
+              List.of()));
+    } else if (reading.clippedShare() > 0) {
+      to.add(
+          new Finding(
+              Finding.Kind.ENVIRONMENT_CLIPPED,
+              light.id(),
+              null,
+              0.3,
+              Words.percent(reading.clippedShare())
+                  + " of "
+                  + light.name()
+                  + " stands at its very top value.",
+              "Its brightest parts were clipped when it was taken: they light less than they did.",
+              null,
+              List.of()));
+    }
+  }
+
+  /** Stops over the mean at which a sun of that size gives what the sun gives. */
+  private static double needed(PicturedSun sun) {
+    double half = Math.toRadians(sun.degrees() / 2);
+    return StrictMath.log(SUN_TO_SKY / (half * half)) / StrictMath.log(2);
+  }
+}

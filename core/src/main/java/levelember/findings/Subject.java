@@ -1,0 +1,57 @@
+package levelember.findings;
+
+import java.util.HashMap;
+import java.util.Map;
+import levelember.shoot.Piece;
+
+/**
+ * What a picture is of: the thing, with all that it holds, that fills most of the middle, the very
+ * centre counting most. Ground, walls and water are none.
+ */
+final class Subject {
+  private static final double REACH = 0.35;
+
+  private final Inspection in;
+
+  Subject(Inspection in) {
+    this.in = in;
+  }
+
+  boolean[] cells() {
+    Map<String, String> roots = in.roots();
+    Map<String, Double> weight = new HashMap<>();
+    for (int i = 0; i < in.cells(); i++) {
+      String root = root(i, roots);
+      if (root != null) {
+        weight.merge(root, centred(i), Double::sum);
+      }
+    }
+    String most =
+        weight.entrySet().stream()
+            .max(
+                Map.Entry.<String, Double>comparingByValue()
+                    .thenComparing(Map.Entry.comparingByKey()))
+            .map(Map.Entry::getKey)
+            .orElse(null);
+    boolean[] to = new boolean[in.cells()];
+    for (int i = 0; i < to.length; i++) {
+      to[i] = most != null && most.equals(root(i, roots));
+    }
+    return to;
+  }
+
+  private String root(int cell, Map<String, String> roots) {
+    if (in.piece[cell] < 0) {
+      return null;
+    }
+    Piece piece = in.shoot.pieces().get(in.piece[cell]);
+    return Inspection.isStage(piece) ? null : roots.get(piece.id());
+  }
+
+  /** 1 in the middle of the picture, falling to 0 at its reach. */
+  private double centred(int cell) {
+    double x = (cell % in.columns + 0.5) / in.columns - 0.5;
+    double y = (cell / in.columns + 0.5) / in.rows - 0.5;
+    return Math.max(0, 1 - Math.sqrt(x * x + y * y) / REACH);
+  }
+}

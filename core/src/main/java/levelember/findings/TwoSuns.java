@@ -1,0 +1,40 @@
+package levelember.findings;
+
+import java.util.ArrayList;
+import java.util.List;
+import levelember.shoot.Emitter;
+import levelember.shoot.Light;
+
+/** More than one sun that is on: in the rig, or as the highest light of a surrounding picture. */
+final class TwoSuns implements Check {
+  @Override
+  public void look(Inspection in, List<Finding> to) {
+    List<Integer> suns = new ArrayList<>();
+    for (int k : in.litLights()) {
+      Emitter emitter = in.light(k).emitter();
+      boolean pictured =
+          emitter instanceof Emitter.Environment e
+              && PicturedSun.of(in.files.pictures().picture(e.picture())) != null;
+      if (emitter instanceof Emitter.Sun || emitter instanceof Emitter.SkySun || pictured) {
+        suns.add(k);
+      }
+    }
+    if (suns.size() < 2) {
+      return;
+    }
+    Light first = in.light(suns.getFirst()), second = in.light(suns.get(1));
+    to.add(
+        new Finding(
+            Finding.Kind.TWO_SUNS,
+            second.id(),
+            null,
+            0.75,
+            first.name() + " and " + second.name() + " are both a sun.",
+            "Two suns throw two sets of hard shadows, which no place on earth has.",
+            null,
+            List.of(
+                new Finding.Mend(
+                    "Mute " + second.name(),
+                    Edits.light(in.shoot, second.id(), l -> l.withMuted(true))))));
+  }
+}

@@ -1,0 +1,613 @@
+package levelember.findings;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.UnaryOperator;
+import levelember.film.Film;
+import levelember.geometry.Meshes;
+import levelember.math.Vec3;
+import levelember.shoot.Brightness;
+import levelember.shoot.Caustics;
+import levelember.shoot.ContactShade;
+import levelember.shoot.Emitter;
+import levelember.shoot.Glow;
+import levelember.shoot.Gobo;
+import levelember.shoot.Light;
+import levelember.shoot.LightColour;
+import levelember.shoot.Look;
+import levelember.shoot.Material;
+import levelember.shoot.Piece;
+import levelember.shoot.Reach;
+import levelember.shoot.Rgb;
+import levelember.shoot.Scope;
+import levelember.shoot.Shape;
+import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
+import levelember.texture.Luts;
+import levelember.texture.Picture;
+import levelember.texture.Pictures;
+import levelember.transport.Files;
+import levelember.transport.Renderer;
+import levelember.transport.View;
+import org.junit.jupiter.api.Test;
+
+/**
+ * Every finding in a studio that has the fault and in one that just has not; every mend heals what
+ * it is offered for.
+ */
+class SecondLookTest {
+  private static final int WIDTH = 160, HEIGHT = 90, SAMPLES = 4;
+
+  /** A ball on a floor with a key from the left, a fill from the right and an even dome. */
+  private static final class Studio {
+    Vec3 ball = new Vec3(0, 0.5, 0);
+    final List<Piece> more = new ArrayList<>();
+    final List<Material> materials = new ArrayList<>();
+    final List<Light> lights = new ArrayList<>();
+    UnaryOperator<Look> look = l -> l;
+    UnaryOperator<Shot> shot = s -> s;
+    Pictures pictures = Pictures.NONE;
+
+    Studio() {
+      lights.add(lamp("key", new Vec3(-2, 2.5, 2), 1500));
+      lights.add(lamp("fill", new Vec3(2, 2, 2), 400));
+      lights.add(
+          light("dome", new Emitter.Dome(), Vec3.ZERO, Vec3.UP, 4, Brightness.Unit.NIT)
+              .withSeenDirectly(true));
+    }
+
+    Studio with(String light, UnaryOperator<Light> change) {
+      lights.replaceAll(l -> l.id().equals(light) ? change.apply(l) : l);
+      return this;
+    }
+
+    Shoot shoot() {
+      List<Piece> pieces =
+          new ArrayList<>(
+              List.of(
+                  piece("floor", new Shape.Floor(14, 14), "grey", Vec3.ZERO),
+                  piece("ball", new Shape.Sphere(0.5), "white", ball)));
+      pieces.addAll(more);
+      List<Material> all =
+          new ArrayList<>(
+              List.of(
+                  Material.matte("grey", "Grey", Rgb.grey(0.25)),
+                  Material.matte("white", "White", Rgb.grey(0.6))));
+      all.addAll(materials);
+      Shot seen = new Shot("s", "S", new Vec3(0, 1.2, 5), new Vec3(0, 0.5, 0), 60, 36, 0, 0, "l");
+      Look worn = new Look("l", "L", 6, 0.5, 3);
+      return new Shoot(
+          "Studio", pieces, all, lights, 0, List.of(shot.apply(seen)), List.of(look.apply(worn)));
+    }
+
+    List<Finding> findings() {
+      return look(shoot(), pictures);
+    }
+
+    /** The finding of a kind, which must be there; its mends must heal it. */
+    Finding found(Finding.Kind kind) {
+      List<Finding> all = findings();
+      assertThat(all).extracting(Finding::kind).contains(kind);
+      Finding one = all.stream().filter(f -> f.kind() == kind).findFirst().orElseThrow();
+      for (Finding.Mend mend : one.mends()) {
+        assertThat(look(mend.after(), pictures))
+            .as(one.what() + " / " + mend.text())
+            .noneMatch(f -> f.key().equals(one.key()));
+      }
+      assertThat(one.what()).isNotBlank();
+      assertThat(one.why()).isNotBlank();
+      return one;
+    }
+
+    void hasNo(Finding.Kind kind) {
+      assertThat(findings()).extracting(Finding::kind).doesNotContain(kind);
+    }
+  }
+
+  static List<Finding> look(Shoot shoot, Pictures pictures) {
+    Files files = new Files(pictures, Meshes.NONE, Luts.NONE);
+    Shot shot = shoot.shots().getFirst();
+    View view = View.of(shoot, shot, files);
+    Film film = new Film(WIDTH, HEIGHT, view.layers());
+    try (Renderer renderer = new Renderer(2, 8, 1)) {
+      renderer.trace(view, film, SAMPLES, () -> false);
+    }
+    return SecondLook.at(new Inspection(view, shot, film, film, files));
+  }
+
+  private static Piece piece(String id, Shape shape, String material, Vec3 at) {
+    return new Piece(id, id, null, at, Vec3.ZERO, Vec3.ONE, shape, material, null, true);
+  }
+
+  private static Light light(
+      String id, Emitter emitter, Vec3 at, Vec3 aim, double value, Brightness.Unit unit) {
+    return new Light(
+        id,
+        id,
+        emitter,
+        at,
+        aim,
+        0,
+        new Brightness(value, unit),
+        0,
+        LightColour.NEUTRAL,
+        false,
+        false,
+        false);
+  }
+
+  private static Light lamp(String id, Vec3 at, double nits) {
+    Emitter box = new Emitter.Rectangle(1, 1, false);
+    return light(id, box, at, new Vec3(0, 0.5, 0), nits, Brightness.Unit.NIT);
+  }
+
+  @Test
+  void aGoodSetHasNoFindings() {
+    assertThat(new Studio().findings()).isEmpty();
+  }
+
+  @Test
+  void burntAreasAreOfTheLightThatBurnsThem() {
+    Studio hot = new Studio().with("key", l -> l.withLevelStops(6));
+    Finding burnt = hot.found(Finding.Kind.BURNT);
+    assertThat(burnt.light()).isEqualTo("key");
+    assertThat(burnt.region()).isNotNull();
+    assertThat(burnt.mends()).hasSize(2);
+    new Studio().with("key", l -> l.withLevelStops(1)).hasNo(Finding.Kind.BURNT);
+  }
+
+  @Test
+  void crushedBlacksAreOpenedByTheLightThatReachesThem() {
+    UnaryOperator<Light> faint = l -> l.withLevelStops(-9);
+    Studio dark = new Studio().with("fill", faint).with("dome", faint);
+    dark.found(Finding.Kind.CRUSHED);
+    new Studio().with("fill", l -> l.withLevelStops(-3)).hasNo(Finding.Kind.CRUSHED);
+  }
+
+  @Test
+  void lightsThatGiveNextToNothing() {
+    Studio faint = new Studio();
+    faint.lights.add(lamp("extra", new Vec3(0, 3, 1), 1));
+    assertThat(faint.found(Finding.Kind.FAINT_LIGHT).light()).isEqualTo("extra");
+    Studio some = new Studio();
+    some.lights.add(lamp("extra", new Vec3(0, 3, 1), 40));
+    some.hasNo(Finding.Kind.FAINT_LIGHT);
+  }
+
+  @Test
+  void lightsLinkedToNothing() {
+    UnaryOperator<Light> none = l -> l.withReach(l.reach().linked(Scope.NONE, Scope.ALL));
+    new Studio().with("key", none).found(Finding.Kind.LINKED_TO_NOTHING);
+    UnaryOperator<Light> ball = l -> l.withReach(l.reach().linked(Scope.only("ball"), Scope.ALL));
+    new Studio().with("key", ball).hasNo(Finding.Kind.LINKED_TO_NOTHING);
+  }
+
+  @Test
+  void lampsThatAreSeen() {
+    Studio seen = new Studio();
+    Light bulb =
+        light(
+            "bulb",
+            new Emitter.Sphere(0.1),
+            new Vec3(0.8, 1, 0),
+            Vec3.ZERO,
+            50,
+            Brightness.Unit.NIT);
+    seen.lights.add(bulb.withSeenDirectly(true));
+    assertThat(seen.found(Finding.Kind.LAMP_SEEN).light()).isEqualTo("bulb");
+    Studio behind = new Studio();
+    behind.lights.add(bulb.withSeenDirectly(true).withPosition(new Vec3(0, 0.6, -1.5)));
+    behind.hasNo(Finding.Kind.LAMP_SEEN);
+  }
+
+  @Test
+  void lampsClosedIn() {
+    Studio closed = new Studio();
+    closed.more.add(piece("shade", new Shape.Box(0.4, 0.4, 0.4, 0), "grey", new Vec3(1, 1.3, 0)));
+    closed.lights.add(
+        light(
+            "bulb",
+            new Emitter.Sphere(0.05),
+            new Vec3(1, 1.5, 0),
+            Vec3.ZERO,
+            9000,
+            Brightness.Unit.NIT));
+    Finding found = closed.found(Finding.Kind.LAMP_CLOSED_IN);
+    assertThat(found.what()).contains("bulb").contains("shade");
+    Studio open = new Studio();
+    open.lights.add(
+        light(
+            "bulb",
+            new Emitter.Sphere(0.05),
+            new Vec3(1, 1.5, 0),
+            Vec3.ZERO,
+            9000,
+            Brightness.Unit.NIT));
+    open.hasNo(Finding.Kind.LAMP_CLOSED_IN);
+  }
+
+  private static Light sun(String id, double x) {
+    return light(id, new Emitter.Sun(0.5), new Vec3(x, 3, 2), Vec3.ZERO, 30, Brightness.Unit.LUX);
+  }
+
+  @Test
+  void twoSuns() {
+    Studio two = new Studio();
+    two.lights.add(sun("sun-1", -2));
+    two.lights.add(sun("sun-2", 2));
+    two.found(Finding.Kind.TWO_SUNS);
+    Studio one = new Studio();
+    one.lights.add(sun("sun-1", -2));
+    one.hasNo(Finding.Kind.TWO_SUNS);
+  }
+
+  /** An even surrounding of one luminance, with what is written into it. */
+  private static Picture surrounding(int width, UnaryOperator<Picture> change) {
+    Picture p = Picture.black(width, width / 2);
+    java.util.Arrays.fill(p.rgb(), 1f);
+    return change.apply(p);
+  }
+
+  private static Studio inSurrounding(String name, Picture picture, boolean seen) {
+    Studio studio = new Studio();
+    studio.pictures = n -> picture;
+    Emitter emitter = new Emitter.Environment(name, 0);
+    studio.lights.removeLast();
+    studio.lights.add(
+        light("around", emitter, Vec3.ZERO, Vec3.UP, 4, Brightness.Unit.NIT)
+            .withSeenDirectly(seen));
+    return studio;
+  }
+
+  private static Picture halves(double right) {
+    return surrounding(
+        256,
+        p -> {
+          for (int y = 0; y < p.height(); y++) {
+            for (int x = 0; x < p.width(); x++) {
+              float v = (float) (1 + (right - 1) * x / (p.width() - 1));
+              p.set(x, y, v, v, v);
+            }
+          }
+          return p;
+        });
+  }
+
+  @Test
+  void seamsOfSurroundings() {
+    inSurrounding("a.hdr", halves(2), false).found(Finding.Kind.ENVIRONMENT_SEAM);
+    inSurrounding("a.hdr", halves(1.05), false).hasNo(Finding.Kind.ENVIRONMENT_SEAM);
+  }
+
+  @Test
+  void coarseSurroundingsThatAreSeen() {
+    Picture coarse = surrounding(64, p -> p), fine = surrounding(2048, p -> p);
+    inSurrounding("a.hdr", coarse, true).found(Finding.Kind.ENVIRONMENT_COARSE);
+    inSurrounding("a.hdr", fine, true).hasNo(Finding.Kind.ENVIRONMENT_COARSE);
+    inSurrounding("a.hdr", coarse, false).hasNo(Finding.Kind.ENVIRONMENT_COARSE);
+  }
+
+  private static Picture sunny(int pixels, double value) {
+    return surrounding(
+        1024,
+        p -> {
+          for (int y = 0; y < pixels; y++) {
+            for (int x = 0; x < pixels; x++) {
+              float v = (float) value;
+              p.set(300 + x, 100 + y, v, v, v);
+            }
+          }
+          return p;
+        });
+  }
+
+  @Test
+  void sunsInSurroundingsThatWereClipped() {
+    inSurrounding("a.hdr", sunny(4, 64), false).found(Finding.Kind.ENVIRONMENT_SUN_CLIPPED);
+    inSurrounding("a.hdr", sunny(4, 16_000), false).hasNo(Finding.Kind.ENVIRONMENT_SUN_CLIPPED);
+  }
+
+  @Test
+  void highlightsOfSurroundingsThatWereClipped() {
+    // Windows: two, apart, so that they are no sun.
+    UnaryOperator<Picture> windows =
+        p -> {
+          for (int y = 100; y < 160; y++) {
+            for (int x = 0; x < 80; x++) {
+              p.set(200 + x, y, 20, 20, 20);
+              p.set(700 + x, y, 20, 20, 20);
+            }
+          }
+          return p;
+        };
+    inSurrounding("a.hdr", surrounding(1024, windows), false)
+        .found(Finding.Kind.ENVIRONMENT_CLIPPED);
+    UnaryOperator<Picture> whole =
+        p -> {
+          windows.apply(p);
+          p.set(220, 120, 25, 25, 25);
+          return p;
+        };
+    inSurrounding("a.hdr", surrounding(1024, whole), false).hasNo(Finding.Kind.ENVIRONMENT_CLIPPED);
+  }
+
+  @Test
+  void picturesWithoutRangeAsLight() {
+    inSurrounding("a.jpg", halves(1.1), false).found(Finding.Kind.ENVIRONMENT_NOT_HDR);
+    inSurrounding("a.hdr", halves(1.1), false).hasNo(Finding.Kind.ENVIRONMENT_NOT_HDR);
+  }
+
+  @Test
+  void setsAHundredTimesTooLarge() {
+    Studio studio = new Studio();
+    Shoot right = studio.shoot();
+    Shoot large = ScaledSet.of(right, 200);
+    List<Finding> found = look(large, Pictures.NONE);
+    Finding size =
+        found.stream()
+            .filter(f -> f.kind() == Finding.Kind.IMPROBABLE_SIZE)
+            .findFirst()
+            .orElseThrow();
+    assertThat(size.what()).contains("200 m");
+    Shoot healed = size.mends().getFirst().after();
+    assertThat(look(healed, Pictures.NONE)).noneMatch(f -> f.key().equals(size.key()));
+    assertThat(look(ScaledSet.of(right, 20), Pictures.NONE))
+        .noneMatch(f -> f.kind() == Finding.Kind.IMPROBABLE_SIZE);
+  }
+
+  @Test
+  void oneHardShadowAmongSoftOnes() {
+    Studio mixed = new Studio();
+    mixed.lights.add(lamp("top", new Vec3(0, 3, 1), 500));
+    mixed.with(
+        "key",
+        l ->
+            l.withEmitter(new Emitter.Disc(0.02, false, 180, null))
+                .withBrightness(new Brightness(1200 * Math.PI, Brightness.Unit.LUMEN)));
+    assertThat(mixed.found(Finding.Kind.SOURCE_SIZE).light()).isEqualTo("key");
+    Studio alike = new Studio();
+    alike.lights.add(lamp("top", new Vec3(0, 3, 1), 500));
+    alike.hasNo(Finding.Kind.SOURCE_SIZE);
+  }
+
+  private static Studio withGobo(double scale, double source) {
+    Studio studio = new Studio();
+    studio.pictures = n -> surrounding(16, p -> p);
+    Gobo gobo = new Gobo("leaves.png", 0, 0, 0, scale, Gobo.Edge.BLACK, 1, 1, false, 0);
+    Emitter spot = new Emitter.Spot(30, 0, source, 0.1, null, gobo, null);
+    studio.lights.add(
+        light("spot", spot, new Vec3(0, 2.5, 3), new Vec3(0, 0.3, 0), 500, Brightness.Unit.LUMEN));
+    return studio;
+  }
+
+  @Test
+  void edgesOfPatternsInTheShot() {
+    withGobo(0.4, 0.001).found(Finding.Kind.GOBO_EDGE);
+    withGobo(1.5, 0.001).hasNo(Finding.Kind.GOBO_EDGE);
+  }
+
+  @Test
+  void patternsSharperThanShadows() {
+    withGobo(1.5, 0.00001).found(Finding.Kind.GOBO_SHARPNESS);
+    withGobo(1.5, 0.002).hasNo(Finding.Kind.GOBO_SHARPNESS);
+  }
+
+  @Test
+  void tooMuchContactShade() {
+    Studio dirty = new Studio();
+    dirty.look = l -> l.with(new ContactShade(0.95, 0.5));
+    dirty.found(Finding.Kind.CONTACT_SHADE);
+    Studio some = new Studio();
+    some.look = l -> l.with(new ContactShade(0.5, 0.5));
+    some.hasNo(Finding.Kind.CONTACT_SHADE);
+  }
+
+  private static Studio withLampOnTheFloor(double nits, boolean glow) {
+    Studio studio = new Studio();
+    studio.materials.add(Material.matte("glass", "Glass", Rgb.grey(0.5)));
+    studio.more.add(piece("lantern", new Shape.Sphere(0.15), "glass", new Vec3(0.9, 0.15, 0.4)));
+    studio.lights.add(
+        light(
+                "lantern",
+                new Emitter.Emissive("glass"),
+                Vec3.ZERO,
+                Vec3.UP,
+                nits,
+                Brightness.Unit.NIT)
+            .withSeenDirectly(true));
+    if (glow) {
+      studio.look = l -> l.with(Glow.bloom("g", "Glow", 0.3, 5).from(Glow.Source.EMISSION, -2, 1));
+    }
+    return studio;
+  }
+
+  @Test
+  void glowingThingsThatOtherLightDrowns() {
+    withLampOnTheFloor(6, false).found(Finding.Kind.EMISSION_DROWNED);
+    withLampOnTheFloor(300, false).hasNo(Finding.Kind.EMISSION_DROWNED);
+  }
+
+  @Test
+  void glowOnWhatLightsNothingAboutIt() {
+    Studio pasted = withLampOnTheFloor(400, true);
+    pasted.with("lantern", l -> l.withReach(Reach.WHOLE.levelled(0.001, 0.001)));
+    assertThat(pasted.findings())
+        .extracting(Finding::kind)
+        .contains(Finding.Kind.GLOW_WITHOUT_LIGHT);
+    withLampOnTheFloor(400, true).hasNo(Finding.Kind.GLOW_WITHOUT_LIGHT);
+  }
+
+  private static Studio withLens(double dome) {
+    Studio studio = new Studio();
+    studio.materials.add(Material.glass("clear", "Clear", 1.5, Rgb.WHITE, 1));
+    studio.ball = new Vec3(0, 20, 0);
+    studio.more.add(piece("lens", new Shape.Sphere(0.4), "clear", new Vec3(0, 0.6, 0)));
+    Light spot =
+        light("sun", new Emitter.Sun(0.5), new Vec3(-2, 3, 1), Vec3.ZERO, 100, Brightness.Unit.LUX);
+    studio.lights.clear();
+    studio.lights.add(spot.withReach(Reach.WHOLE.withCaustics(Caustics.CAST)));
+    studio.lights.add(
+        light("dome", new Emitter.Dome(), Vec3.ZERO, Vec3.UP, dome, Brightness.Unit.NIT));
+    return studio;
+  }
+
+  @Test
+  void causticsThatOtherLightDrowns() {
+    withLens(6000).found(Finding.Kind.CAUSTICS_DROWNED);
+    withLens(5).hasNo(Finding.Kind.CAUSTICS_DROWNED);
+  }
+
+  @Test
+  void theLightThatMakesTheNoise() {
+    Studio noisy = new Studio();
+    // A small lamp that lights the set by way of a wall beside it alone.
+    noisy.more.add(
+        piece("wall", new Shape.Rectangle(3, 3), "white", new Vec3(-3, 1.5, 2))
+            .withRotationDegrees(new Vec3(0, 90, 0)));
+    noisy.lights.add(
+        light(
+            "bounced",
+            new Emitter.Disc(0.1, false, 60, null),
+            new Vec3(-2.6, 1.5, 2),
+            new Vec3(-3, 1.5, 2),
+            60_000,
+            Brightness.Unit.NIT));
+    assertThat(noisy.found(Finding.Kind.NOISE).light()).isEqualTo("bounced");
+    new Studio().hasNo(Finding.Kind.NOISE);
+  }
+
+  /** A picture behind the set, warmer and brighter to the left or not. */
+  private static Studio before(double red, double left) {
+    Studio studio = new Studio();
+    studio.pictures =
+        n ->
+            surrounding(
+                256,
+                p -> {
+                  for (int y = 0; y < p.height(); y++) {
+                    for (int x = 0; x < p.width(); x++) {
+                      float v = (float) (0.5 * (x < p.width() / 2 ? left : 1));
+                      p.set(x, y, (float) (v * red), v, (float) (v / red));
+                    }
+                  }
+                  return p;
+                });
+    studio.lights.removeLast();
+    studio.lights.add(
+        light("plate", new Emitter.Plate("p.exr"), Vec3.ZERO, Vec3.UP, 30, Brightness.Unit.NIT)
+            .withSeenDirectly(true));
+    studio.shot = s -> s.withAim(new Vec3(0, 1.4, 0));
+    return studio;
+  }
+
+  @Test
+  void backdropsOfAnotherWhiteThanTheKey() {
+    before(1.8, 1).found(Finding.Kind.BACKDROP_COLOUR);
+    before(1, 1).hasNo(Finding.Kind.BACKDROP_COLOUR);
+  }
+
+  @Test
+  void backdropsThatAreBrightOnTheOtherSide() {
+    before(1, 0.3).found(Finding.Kind.BACKDROP_DIRECTION);
+    before(1, 3).hasNo(Finding.Kind.BACKDROP_DIRECTION);
+  }
+
+  @Test
+  void platesThatFallIntoBands() {
+    Studio bands = before(1, 1);
+    bands.with("plate", l -> l.withEmitter(new Emitter.Plate("p.jpg")));
+    bands.pictures =
+        n ->
+            surrounding(
+                256,
+                p -> {
+                  java.util.Arrays.fill(p.rgb(), 0.004f);
+                  return p;
+                });
+    bands.with("plate", l -> l.withBrightness(new Brightness(2000, Brightness.Unit.NIT)));
+    bands.found(Finding.Kind.PLATE_BANDING);
+    Studio even = before(1, 1);
+    even.with("plate", l -> l.withEmitter(new Emitter.Plate("p.jpg")));
+    even.hasNo(Finding.Kind.PLATE_BANDING);
+  }
+
+  @Test
+  void tiltedHorizons() {
+    Studio tilted = inSurrounding("a.hdr", surrounding(2048, p -> p), true);
+    tilted.with("around", l -> l.withEmitter(new Emitter.Environment("a.hdr", 0, 4, 0, 0)));
+    tilted.found(Finding.Kind.HORIZON_TILTED);
+    inSurrounding("a.hdr", surrounding(2048, p -> p), true).hasNo(Finding.Kind.HORIZON_TILTED);
+  }
+
+  @Test
+  void focusOnNothing() {
+    Studio off = new Studio();
+    off.shot = s -> s.withFStop(1.4).withFocusDistance(1);
+    off.found(Finding.Kind.FOCUS_ON_NOTHING);
+    Studio on = new Studio();
+    on.shot = s -> s.withFStop(1.4).withFocusDistance(4.6);
+    on.hasNo(Finding.Kind.FOCUS_ON_NOTHING);
+  }
+
+  @Test
+  void aDepthOfFieldThatEatsTheSubject() {
+    Studio thin = new Studio();
+    thin.shot = s -> s.withFStop(1).withFocusDistance(5.5);
+    thin.found(Finding.Kind.SUBJECT_OUT_OF_FOCUS);
+    Studio deep = new Studio();
+    deep.shot = s -> s.withFStop(16).withFocusDistance(4.6);
+    deep.hasNo(Finding.Kind.SUBJECT_OUT_OF_FOCUS);
+  }
+
+  @Test
+  void edgesThatDoNotPart() {
+    Studio lost = new Studio();
+    lost.lights.clear();
+    lost.materials.add(Material.matte("same", "Same", Rgb.grey(0.6)));
+    lost.lights.add(
+        light("dome", new Emitter.Dome(), Vec3.ZERO, Vec3.UP, 14, Brightness.Unit.NIT)
+            .withSeenDirectly(true));
+    lost.lights.add(lamp("rim", new Vec3(0, 3, -2), 3));
+    lost.more.add(
+        new Piece(
+                "wall",
+                "wall",
+                null,
+                new Vec3(0, 2, -2),
+                Vec3.ZERO,
+                Vec3.ONE,
+                new Shape.Floor(14, 14),
+                "same",
+                null,
+                true)
+            .withRotationDegrees(new Vec3(90, 0, 0)));
+    assertThat(lost.findings()).extracting(Finding::kind).contains(Finding.Kind.EDGE_LOST);
+    new Studio().hasNo(Finding.Kind.EDGE_LOST);
+  }
+
+  @Test
+  void keysAsStrongAsTheFill() {
+    new Studio().with("fill", l -> l.withLevelStops(1.7)).found(Finding.Kind.FLAT_KEY);
+    new Studio().with("fill", l -> l.withLevelStops(0.5)).hasNo(Finding.Kind.FLAT_KEY);
+  }
+
+  @Test
+  void thingsThatFloat() {
+    Studio floating = new Studio();
+    floating.ball = new Vec3(0, 0.56, 0);
+    assertThat(floating.found(Finding.Kind.FLOATING).what()).contains("6 cm");
+    Studio stands = new Studio();
+    stands.ball = new Vec3(0, 0.5005, 0);
+    stands.hasNo(Finding.Kind.FLOATING);
+  }
+
+  @Test
+  void aFindingKeepsItsKeyWhileItsNumbersChange() {
+    Finding a = new Studio().with("key", l -> l.withLevelStops(6)).found(Finding.Kind.BURNT);
+    Finding b = new Studio().with("key", l -> l.withLevelStops(6.5)).found(Finding.Kind.BURNT);
+    assertThat(a.what()).isNotEqualTo(b.what());
+    assertThat(a.key()).isEqualTo(b.key()).isEqualTo("burnt:key");
+  }
+}
