@@ -1,6 +1,7 @@
 import type { At } from '../frame/choice';
 import type {
   Brightness,
+  Findings,
   Incident,
   Imported,
   Emitter,
@@ -349,6 +350,13 @@ export const api = {
     const at = new URLSearchParams({ page: livePage, x: String(x), y: String(y) });
     const response = await reached(fetch(`${shoot(id)}/meter/pin?${at}`));
     return response.status === 204 ? null : answer<Pin>(response);
+  },
+  /** What is probably not meant in the light; null before there is a whole sample. */
+  findings: async (id: string): Promise<Findings | null> => {
+    const response = await reached(
+      fetch(`${shoot(id)}/findings?page=${encodeURIComponent(livePage)}`),
+    );
+    return response.status === 204 ? null : answer<Findings>(response);
   },
   /** The light that arrives at a pin; this traces. */
   incident: async (id: string, pin: string) =>

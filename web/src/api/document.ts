@@ -34,6 +34,8 @@ export type Incident = Schemas['Incident'];
 export type LightPart = Schemas['LightPart'];
 export type Solved = Schemas['Solved'];
 export type Outcome = Schemas['Outcome'];
+export type Findings = Schemas['Answer'];
+export type Finding = Schemas['ShownFinding'];
 
 /** A shape of any kind, whose dimensions are looked up by name. */
 export type Shape = { kind: AnyShape['kind'] } & Record<string, unknown>;

@@ -16,6 +16,7 @@ import { say, useChannel, useDesk } from '../live/useShoot';
 import { dressed, MATERIAL_TYPE } from '../rooms/set/dress';
 import { colours } from '../theme/theme';
 import { DraftPicture } from '../motion/DraftPicture';
+import { FindingMark } from '../rooms/proofs/look/FindingMark';
 import { PinMarks } from '../rooms/proofs/meter/PinMarks';
 import { ProofCompare } from '../rooms/proofs/ProofCompare';
 import { CropGuide } from './CropGuide';
@@ -217,6 +218,7 @@ export function PictureView() {
         {room === 'proofs' && (
           <PinMarks width={fitted.width} height={fitted.height} scale={zoom.scale} />
         )}
+        {room === 'proofs' && <FindingMark scale={zoom.scale} />}
         {shot && shot.cropAspect > 0 && <CropGuide aspect={shot.cropAspect} />}
         {room === 'rig' && shot && (
           <LightMarks

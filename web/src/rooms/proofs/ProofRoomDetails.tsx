@@ -4,6 +4,7 @@ import Tabs from '@mui/material/Tabs';
 import { colours } from '../../theme/theme';
 import { MeterDetails } from './meter/MeterDetails';
 import { TargetDetails } from './meter/TargetDetails';
+import { SecondLookDetails } from './look/SecondLookDetails';
 import { ProofDetails } from './ProofDetails';
 import { useProofChoice, type DetailsPage } from './useProofs';
 
@@ -11,11 +12,20 @@ const PAGES: [DetailsPage, string][] = [
   ['proof', 'Proof'],
   ['meter', 'Meter'],
   ['targets', 'Targets'],
+  ['look', 'Second look'],
 ];
 
-/** Details of the Proofs: the chosen proof, the meter, or the targets. */
+const SHOWN = {
+  proof: ProofDetails,
+  meter: MeterDetails,
+  targets: TargetDetails,
+  look: SecondLookDetails,
+};
+
+/** Details of the Proofs: the chosen proof, the meter, the targets, or second look. */
 export function ProofRoomDetails() {
   const page = useProofChoice((c) => c.page);
+  const Page = SHOWN[page];
   return (
     <Box>
       <Tabs
@@ -33,13 +43,7 @@ export function ProofRoomDetails() {
           <Tab key={value} value={value} label={text} />
         ))}
       </Tabs>
-      {page === 'meter' ? (
-        <MeterDetails />
-      ) : page === 'targets' ? (
-        <TargetDetails />
-      ) : (
-        <ProofDetails />
-      )}
+      <Page />
     </Box>
   );
 }

@@ -11,7 +11,7 @@ export type Mode = 'wipe' | 'beside' | 'difference';
 export type Against = 'now' | 'developed' | number;
 
 /** What the details show. */
-export type DetailsPage = 'proof' | 'meter' | 'targets';
+export type DetailsPage = 'proof' | 'meter' | 'targets' | 'look';
 
 interface Choice {
   page: DetailsPage;

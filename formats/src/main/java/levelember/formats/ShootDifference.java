@@ -117,7 +117,7 @@ public final class ShootDifference {
 
   /** Parts of a shoot that can be brought back by themselves. */
   public enum Part {
-    /** All but its name. */
+    /** All but its name and what is measured of it. */
     ALL(
         "pieces",
         "materials",
@@ -127,8 +127,7 @@ public final class ShootDifference {
         "masterStops",
         "shots",
         "looks",
-        "motion",
-        "meter"),
+        "motion"),
     /** Lights with their banks and levels, and how light bounces. */
     RIG("lights", "banks", "masterStops", "bounce"),
     /** Pieces and materials. */

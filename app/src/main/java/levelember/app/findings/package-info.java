@@ -1,0 +1,2 @@
+/** Second look over HTTP. */
+package levelember.app.findings;

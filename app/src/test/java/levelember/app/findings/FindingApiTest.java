@@ -1,0 +1,70 @@
+package levelember.app.findings;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+import static levelember.app.ApiClient.json;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.http.HttpResponse;
+import levelember.app.ApiClient;
+import levelember.app.FreshHome;
+import levelember.app.SmallShoot;
+import levelember.formats.ShootDocument;
+import levelember.shoot.Look;
+import org.junit.jupiter.api.Test;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.test.context.ContextConfiguration;
+import tools.jackson.databind.JsonNode;
+
+/** Second look over HTTP. */
+@SpringBootTest(
+    webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+    properties = {"ember.samples=4"})
+@ContextConfiguration(initializers = FreshHome.class)
+class FindingApiTest {
+  @LocalServerPort private int port;
+
+  private HttpResponse<byte[]> send(String method, String path, byte[] body) throws Exception {
+    return new ApiClient(port).send(method, path, "application/json", body);
+  }
+
+  private JsonNode edit(String shoot, String operations) throws Exception {
+    long revision = json(send("GET", shoot, null)).get("revision").longValue();
+    String body =
+        "{\"revision\": %d, \"label\": \"Mend\", \"operations\": %s}"
+            .formatted(revision, operations);
+    JsonNode after = json(send("POST", shoot + "/edits", body.getBytes(UTF_8)));
+    assertThat(send("GET", shoot + "/live/picture.png", null).statusCode()).isEqualTo(200);
+    return after;
+  }
+
+  private JsonNode finding(String shoot, String key) throws Exception {
+    for (JsonNode f : json(send("GET", shoot + "/findings", null)).get("findings")) {
+      if (f.get("key").stringValue().equals(key)) {
+        return f;
+      }
+    }
+    return null;
+  }
+
+  @Test
+  void aFindingIsMendedByItsOperationsAndCanBeSilenced() throws Exception {
+    byte[] ball = ShootDocument.write(SmallShoot.ball(new Look("k", "K", 2, 0.5, 3)));
+    String shoot = "shoots/" + json(send("POST", "shoots", ball)).get("id").stringValue();
+    edit(shoot, "[{\"op\": \"replace\", \"path\": \"/pieces/1/position/1\", \"value\": 0.58}]");
+    JsonNode floating = finding(shoot, "floating:ball");
+    assertThat(floating.get("what").stringValue()).contains("8 cm");
+    assertThat(floating.get("region").get("width").doubleValue()).isPositive();
+    assertThat(floating.get("silenced").isNull()).isTrue();
+    edit(
+        shoot,
+        "[{\"op\": \"add\", \"path\": \"/meter/silenced/-\","
+            + " \"value\": {\"finding\": \"floating:ball\", \"reason\": \"It is a balloon\"}}]");
+    assertThat(finding(shoot, "floating:ball").get("silenced").stringValue())
+        .isEqualTo("It is a balloon");
+    JsonNode mended = edit(shoot, floating.get("mends").get(0).get("operations").toString());
+    double y = mended.get("document").get("pieces").get(1).get("position").get(1).doubleValue();
+    assertThat(y).isBetween(0.49, 0.51);
+    assertThat(finding(shoot, "floating:ball")).isNull();
+  }
+}
