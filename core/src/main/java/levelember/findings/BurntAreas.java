@@ -39,10 +39,12 @@ final class BurntAreas implements Check {
               "Lower " + light.name() + " by " + Words.stops(-stops),
               Edits.raised(in.shoot, light.id(), stops)));
     }
-    mends.add(
-        new Finding.Mend(
-            "Expose " + Words.stops(over) + " less",
-            Edits.look(in.shoot, in.shot, l -> l.exposed(-over))));
+    if (over < MOST_STOPS) {
+      mends.add(
+          new Finding.Mend(
+              "Expose " + Words.stops(over) + " less",
+              Edits.look(in.shoot, in.shot, l -> l.exposed(-over))));
+    }
     to.add(
         new Finding(
             Finding.Kind.BURNT,
@@ -60,9 +62,13 @@ final class BurntAreas implements Check {
             mends));
   }
 
-  /** Whether a cell shows a piece that gives light itself. */
+  /** Whether a cell shows a piece that gives light itself, or glass that may show one. */
   private static boolean shines(Inspection in, int cell) {
     String material = in.shoot.pieces().get(in.piece[cell]).material();
+    if (in.shoot.materials().stream()
+        .anyMatch(m -> m.id().equals(material) && m.glass().transmission() > 0.5)) {
+      return true;
+    }
     return in.shoot.lights().stream()
         .anyMatch(l -> l.emitter() instanceof Emitter.Emissive e && e.material().equals(material));
   }

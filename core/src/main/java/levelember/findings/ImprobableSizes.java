@@ -1,7 +1,6 @@
 package levelember.findings;
 
 import java.util.List;
-import levelember.edit.TrueSize;
 import levelember.shoot.Piece;
 
 /** A subject that is larger or smaller than anything one lights: it came in another unit. */
@@ -14,8 +13,7 @@ final class ImprobableSizes implements Check {
     if (root == null) {
       return;
     }
-    double[] size = TrueSize.of(in.shoot.pieces(), root.id(), in.files.meshes()).metres();
-    double most = size == null ? 1 : Math.max(size[0], Math.max(size[1], size[2]));
+    double most = Extent.of(in, in.subject).largest();
     if (most >= SMALLEST && most <= LARGEST) {
       return;
     }

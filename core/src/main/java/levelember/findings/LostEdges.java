@@ -6,7 +6,7 @@ import levelember.shoot.Light;
 
 /** Outlines of the subject that do not part from what is behind them. */
 final class LostEdges implements Check {
-  private static final double PARTED = 0.045, MOST_LOST = 0.5, BETTER = 0.6;
+  private static final double PARTED = 0.045, MOST_LOST = 0.6, BETTER = 0.6;
   private static final int LEAST_PAIRS = 40;
 
   private record Pair(int subject, int behind) {}

@@ -1,12 +1,14 @@
 package levelember.findings;
 
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.Map;
+import java.util.Set;
 import levelember.shoot.Piece;
 
 /**
  * What a picture is of: the thing, with all that it holds, that fills most of the middle, the very
- * centre counting most. Ground, walls and water are none.
+ * centre counting most. Ground, walls and water are none, nor is what spans the picture.
  */
 final class Subject {
   private static final double REACH = 0.35;
@@ -19,10 +21,11 @@ final class Subject {
 
   boolean[] cells() {
     Map<String, String> roots = in.roots();
+    Set<String> spanning = spanning(roots);
     Map<String, Double> weight = new HashMap<>();
     for (int i = 0; i < in.cells(); i++) {
       String root = root(i, roots);
-      if (root != null) {
+      if (root != null && !spanning.contains(root)) {
         weight.merge(root, centred(i), Double::sum);
       }
     }
@@ -38,6 +41,17 @@ final class Subject {
       to[i] = most != null && most.equals(root(i, roots));
     }
     return to;
+  }
+
+  /** What reaches from the left edge of the picture to the right, as a table does. */
+  private Set<String> spanning(Map<String, String> roots) {
+    Set<String> left = new HashSet<>(), right = new HashSet<>();
+    for (int y = 0; y < in.rows; y++) {
+      left.add(root(y * in.columns, roots));
+      right.add(root((y + 1) * in.columns - 1, roots));
+    }
+    left.retainAll(right);
+    return left;
   }
 
   private String root(int cell, Map<String, String> roots) {

@@ -28,7 +28,7 @@ final class TwoSuns implements Check {
             Finding.Kind.TWO_SUNS,
             second.id(),
             null,
-            0.75,
+            0.3 + 0.45 * Math.min(1, in.share(suns.get(1)) / in.share(suns.getFirst())),
             first.name() + " and " + second.name() + " are both a sun.",
             "Two suns throw two sets of hard shadows, which no place on earth has.",
             null,

@@ -350,7 +350,7 @@ class SecondLookTest {
             .filter(f -> f.kind() == Finding.Kind.IMPROBABLE_SIZE)
             .findFirst()
             .orElseThrow();
-    assertThat(size.what()).contains("200 m");
+    assertThat(size.what()).contains("198 m");
     Shoot healed = size.mends().getFirst().after();
     assertThat(look(healed, Pictures.NONE)).noneMatch(f -> f.key().equals(size.key()));
     assertThat(look(ScaledSet.of(right, 20), Pictures.NONE))
