@@ -19,7 +19,9 @@ import picocli.CommandLine.Command;
       ExportCommand.class,
       GradeCommand.class,
       ProfileCommand.class,
-      PrintCommand.class
+      PrintCommand.class,
+      MeterCommand.class,
+      SecondLookCommand.class
     })
 public final class Main implements Runnable {
   @CommandLine.Spec private CommandLine.Model.CommandSpec spec;
@@ -51,6 +53,6 @@ public final class Main implements Runnable {
   @Override
   public void run() {
     throw new CommandLine.ParameterException(
-        spec.commandLine(), "say what to do: render, print, demo or import");
+        spec.commandLine(), "say what to do: render, print, meter, second-look, demo or import");
   }
 }

@@ -1,6 +1,9 @@
 package levelember.edit;
 
 import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 import levelember.lens.Camera;
 import levelember.lens.ThinLens;
 import levelember.math.Affine;
@@ -86,6 +89,18 @@ public record PinInView(State state, double x, double y, int[] pixels) {
             ? area(lens, at, place.normal(), pin.radius(), to, width, height)
             : spot((int) to[0], (int) to[1], SPOT_REACH, width, height);
     return new PinInView(State.SEEN, x, y, pixels);
+  }
+
+  /** The pixels that pins read, by id; those that are not seen are missing. */
+  public static Map<String, int[]> pixels(View view, List<Pin> pins, int width, int height) {
+    Map<String, int[]> to = new HashMap<>();
+    for (Pin pin : pins) {
+      PinInView there = of(view, pin, width, height);
+      if (there.state() == State.SEEN) {
+        to.put(pin.id(), there.pixels());
+      }
+    }
+    return to;
   }
 
   private static boolean seen(View view, Shot shot, Vec3 at, Vec3 normal, Pin pin) {

@@ -1,7 +1,9 @@
 package levelember.findings;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 
 /** Looks a picture over and lists what is probably not meant, what matters most first. */
 public final class SecondLook {
@@ -36,6 +38,13 @@ public final class SecondLook {
   public static List<Finding> at(Inspection in) {
     List<Finding> to = new ArrayList<>();
     CHECKS.forEach(check -> check.look(in, to));
+    // Why a light gives nothing says more than that it does.
+    Set<String> told = new HashSet<>();
+    to.stream()
+        .filter(f ->
+            f.kind() == Finding.Kind.LINKED_TO_NOTHING || f.kind() == Finding.Kind.LAMP_CLOSED_IN)
+        .forEach(f -> told.add(f.light()));
+    to.removeIf(f -> f.kind() == Finding.Kind.FAINT_LIGHT && told.contains(f.light()));
     to.sort((a, b) -> Double.compare(b.weight(), a.weight()));
     return List.copyOf(to);
   }

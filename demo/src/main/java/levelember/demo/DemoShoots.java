@@ -1,7 +1,9 @@
 package levelember.demo;
 
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Supplier;
 import levelember.formats.ShootPackage;
 
@@ -9,19 +11,30 @@ import levelember.formats.ShootPackage;
 public final class DemoShoots {
   private static final Map<String, Supplier<ShootPackage>> ALL = new LinkedHashMap<>();
 
+  /** Has deliberate mistakes. */
+  private static final String MISTAKES = "snags";
+
   static {
     ALL.put("armillary", Armillary::shoot);
     ALL.put("tide-lens", TideLens::shoot);
     ALL.put("reading-room", ReadingRoom::shoot);
     ALL.put("night-terrace", NightTerrace::shoot);
     ALL.put("signal-lamp", SignalLamp::shoot);
+    ALL.put(MISTAKES, Snags::shoot);
   }
 
   private DemoShoots() {}
 
   /** Short names in the order in which they are shown. */
-  public static java.util.Set<String> names() {
+  public static Set<String> names() {
     return ALL.keySet();
+  }
+
+  /** Those without deliberate mistakes, in the same order. */
+  public static Set<String> litWell() {
+    Set<String> to = new LinkedHashSet<>(ALL.keySet());
+    to.remove(MISTAKES);
+    return to;
   }
 
   /**

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeMap;
 import levelember.formats.PngFile;
+import levelember.formats.RadianceHdr;
 import levelember.formats.ShootPackage;
 import levelember.math.Vec3;
 import levelember.shoot.Bounce;
@@ -72,6 +73,12 @@ final class Stage {
   Gobo gobo(String id) {
     assets.put(id + ".png", PngFile.codes(GoboPatterns.picture(id, 512)));
     return Gobo.of(id + ".png");
+  }
+
+  /** A linear surrounding made for this shoot. */
+  Stage surroundings(String name, Picture linear) {
+    assets.put(name, RadianceHdr.write(linear));
+    return this;
   }
 
   /** A picture of codes made for this shoot. */

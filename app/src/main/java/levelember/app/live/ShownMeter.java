@@ -3,7 +3,6 @@ package levelember.app.live;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -214,13 +213,8 @@ public class ShownMeter {
 
   private static TargetReadings readings(Moment m, Shoot at) {
     Film film = m.films(true).full();
-    Map<String, int[]> pixels = new HashMap<>();
-    for (Pin pin : at.meter().pins()) {
-      PinInView there = PinInView.of(m.view(), pin, film.width(), film.height());
-      if (there.state() == PinInView.State.SEEN) {
-        pixels.put(pin.id(), there.pixels());
-      }
-    }
+    Map<String, int[]> pixels =
+        PinInView.pixels(m.view(), at.meter().pins(), film.width(), film.height());
     return TargetReadings.of(film, pixels, at.lookOf(m.shot()), LayerWeights.of(at));
   }
 
