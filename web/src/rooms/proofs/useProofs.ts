@@ -44,8 +44,8 @@ export function useProofs() {
   return useQuery({ queryKey: proofsKey(id), queryFn: () => api.proofs(id) });
 }
 
-/** Waits until all edits are kept, so that a proof has them. */
-async function settled() {
+/** Waits until all edits are kept, so that what is asked of the server knows them. */
+export async function settled() {
   while (useLive.getState().pending.length > 0) {
     await new Promise((done) => setTimeout(done, 30));
   }

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { api } from '../../../api/client';
 import type { Operation, Solved } from '../../../api/document';
 import { say, useDesk } from '../../../live/useShoot';
+import { settled } from '../useProofs';
 
 export interface SolutionHands {
   /** The levels that are shown over the kept ones, before they are taken. */
@@ -17,21 +18,37 @@ export function useSolution(): SolutionHands {
   const desk = useDesk();
   const [found, setFound] = useState<{ solved: Solved; revision: number } | null>(null);
   const [busy, setBusy] = useState(false);
-  const { revision, id } = desk.state;
-  // Another edit makes them those of another rig.
-  const solved = found?.revision === revision ? found.solved : null;
-  const shown = useRef<(() => void) | null>(null);
+  const latest = useRef(desk);
   useEffect(() => {
-    shown.current = solved ? desk.leave : null;
+    latest.current = desk;
   });
-  useEffect(() => () => shown.current?.(), []);
+  // After another edit they are those of another rig.
+  const { revision } = desk.state;
+  const stale = found !== null && found.revision !== revision;
+  useEffect(() => {
+    if (stale) latest.current.leave();
+  }, [stale]);
+  const solved = stale ? null : (found?.solved ?? null);
+  const shown = useRef(false);
+  useEffect(() => {
+    shown.current = solved !== null;
+  });
+  useEffect(
+    () => () => {
+      if (shown.current) latest.current.leave();
+    },
+    [],
+  );
   const solve = async () => {
     setBusy(true);
     try {
       desk.leave();
+      await settled();
+      await new Promise((drawn) => setTimeout(drawn, 0));
+      const { id, revision: now } = latest.current.state;
       const answer = await api.solveTargets(id);
-      setFound({ solved: answer, revision });
-      desk.tryOut(answer.operations as Operation[]);
+      setFound({ solved: answer, revision: now });
+      latest.current.tryOut(answer.operations as Operation[]);
     } catch (error) {
       say(error);
     } finally {
