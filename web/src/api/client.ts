@@ -389,6 +389,13 @@ export const api = {
     const response = await reached(fetch(`/api/proofs/${id}`, { method: 'DELETE' }));
     if (!response.ok) throw await problemOf(response);
   },
+  /** The live picture with one thing otherwise. */
+  variantUrl: (id: string, change: Record<string, string>, version: number) =>
+    `${shoot(id)}/live/variant.jpg?${new URLSearchParams({
+      page: livePage,
+      ...change,
+      v: String(version),
+    })}`,
   proofPictureUrl: (id: number) => `/api/proofs/${id}/picture.png`,
   /** The proof's layers with the levels, colours and looks of a revision of the shoot. */
   proofDevelopedUrl: (id: number, revision: number) =>

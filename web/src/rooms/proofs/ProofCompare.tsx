@@ -6,6 +6,7 @@ import { useChoice } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
 import { useLivePicture } from '../../picture/useLivePicture';
 import { colours, mono } from '../../theme/theme';
+import { variantOf } from './proofWords';
 import { useProofChoice, useProofs } from './useProofs';
 
 /**
@@ -14,28 +15,43 @@ import { useProofChoice, useProofs } from './useProofs';
  */
 export function ProofCompare() {
   const room = useChoice((c) => c.room);
-  const { proof, against, mode, flipped } = useProofChoice();
+  const choice = useProofChoice();
+  const { proof, against, mode, flipped } = choice;
   const { state } = useDesk();
   const { data = [] } = useProofs();
   const inRoom = room === 'proofs';
   const left = data.find((p) => p.id === proof) ?? (flipped ? data.at(-1) : undefined);
-  if (!left || !(inRoom || flipped)) return null;
-  const own = <Still src={api.proofPictureUrl(left.id)} name={left.name} />;
-  if (flipped) return own;
-  const right = data.find((p) => p.id === against && p.id !== left.id);
-  const developed = against === 'developed' && left.layerBytes > 0;
-  const measured = left.layerBytes > 0 && !developed && (!right || right.layerBytes > 0);
+  const variant = useVariant();
+  if (!(inRoom || flipped)) return null;
+  if (flipped) {
+    return left ? <Still src={api.proofPictureUrl(left.id)} name={left.name} /> : null;
+  }
+  const right = data.find((p) => p.id === against && p.id !== left?.id);
+  const developed = against === 'developed' && !!left && left.layerBytes > 0;
+  const reference = against === 'reference' ? choice.reference : null;
+  const live = !developed && !variant && !reference && !right;
+  if (!left && live) return null;
+  const measured =
+    left && left.layerBytes > 0 && (live || (right !== undefined && right.layerBytes > 0));
   if (mode === 'difference' && measured) return <Difference proof={left.id} other={right?.id} />;
-  const title = developed ? 'Set as now' : (right?.name ?? 'Now');
+  const title = developed
+    ? 'Set as now'
+    : (variant?.text ?? (reference ? 'Reference' : (right?.name ?? 'Now')));
   const other = developed ? (
     <Made src={api.proofDevelopedUrl(left.id, state.revision)} name={title} />
+  ) : variant ? (
+    <Made src={variant.url} name={title} />
+  ) : reference ? (
+    <Still src={reference} name={title} whole />
   ) : right ? (
     <Still src={api.proofPictureUrl(right.id)} name={right.name} />
   ) : null;
+  const own = left ? <Still src={api.proofPictureUrl(left.id)} name={left.name} /> : <LiveCopy />;
+  const ownTitle = left?.name ?? 'Now';
   if (mode === 'beside') {
     return (
       <Box sx={{ position: 'absolute', inset: 0, display: 'flex', bgcolor: colours.surround }}>
-        <Half title={left.name}>{own}</Half>
+        <Half title={ownTitle}>{own}</Half>
         <Half title={title}>{other ?? <LiveCopy />}</Half>
       </Box>
     );
@@ -43,11 +59,28 @@ export function ProofCompare() {
   return (
     <>
       {other}
-      <Wipe left={left.name} right={title}>
+      <Wipe left={ownTitle} right={title}>
         {own}
       </Wipe>
     </>
   );
+}
+
+/** The address and name of the variant of the live picture that is compared with, or null. */
+function useVariant(): { url: string; text: string } | null {
+  const against = useProofChoice((c) => c.against);
+  const desk = useDesk();
+  const chosen = useChoice((c) => c.light);
+  const [version, setVersion] = useState(0);
+  const light = desk.document.lights?.find((l) => l.id === chosen) ?? desk.document.lights?.[0];
+  const made = variantOf(against, light);
+  const on = made !== null;
+  useEffect(() => {
+    if (!on) return;
+    const timer = setInterval(() => setVersion((v) => v + 1), OFTEN_MILLIS);
+    return () => clearInterval(timer);
+  }, [on]);
+  return made && { url: api.variantUrl(desk.state.id, made.change, version), text: made.text };
 }
 
 /** A picture that the server has to make first. */
@@ -101,14 +134,21 @@ function Difference({ proof, other }: { proof: number; other: number | undefined
 /** Colours at −4, −2, 0, 2 and 4 stops, as the server has them. */
 const SCALE = ['#080e14', '#16545c', '#767676', '#ec6e42', '#ffecd6'];
 
-function Still({ src, name }: { src: string; name: string }) {
+/** A picture; a whole one keeps its own shape. */
+function Still({ src, name, whole = false }: { src: string; name: string; whole?: boolean }) {
   return (
     <Box
       component="img"
       alt={name}
       src={src}
       draggable={false}
-      sx={{ position: 'absolute', inset: 0, width: '100%', height: '100%', objectFit: 'fill' }}
+      sx={{
+        position: 'absolute',
+        inset: 0,
+        width: '100%',
+        height: '100%',
+        objectFit: whole ? 'contain' : 'fill',
+      }}
     />
   );
 }

@@ -11,15 +11,15 @@ import { api } from '../../api/client';
 import type { Proof } from '../../api/document';
 import { Fold } from '../../controls/Fold';
 import { NameField } from '../../controls/NameField';
-import { PlainSelect } from '../../controls/PlainSelect';
 import { duration } from '../../frame/duration';
 import { say, useDesk } from '../../live/useShoot';
 import { frameOf, timeText } from '../../motion/time';
 import { colours } from '../../theme/theme';
 import { bytesOf } from '../print/order';
 import { Changes } from './Changes';
+import { Comparison } from './Comparison';
 import { cleanOf, takenAt } from './proofWords';
-import { proofsKey, useProofChoice, useProofs, type Mode } from './useProofs';
+import { proofsKey, useProofChoice, useProofs } from './useProofs';
 
 const PARTS = [
   ['all', 'Whole shoot'],
@@ -35,10 +35,13 @@ export function ProofDetails() {
   const proof = data?.find((p) => p.id === chosen);
   if (!proof) {
     return (
-      <Typography variant="caption" color="text.secondary">
-        A proof keeps the picture with its layers and all settings. Choose one to compare it with
-        the picture as it is now, to see what has changed, and to go back. B held shows it.
-      </Typography>
+      <>
+        <Typography variant="caption" color="text.secondary" component="p" sx={{ mb: 2 }}>
+          A proof keeps the picture with its layers and all settings. Choose one to compare it with
+          the picture as it is now, to see what has changed, and to go back. B held shows it.
+        </Typography>
+        <Comparison proof={null} all={data ?? []} />
+      </>
     );
   }
   return <OneProof key={proof.id} proof={proof} all={data ?? []} />;
@@ -216,55 +219,6 @@ function Space({ proof, act }: SpaceProps) {
       >
         Delete
       </Button>
-    </Fold>
-  );
-}
-
-/** What the proof is compared with, and how. */
-function Comparison({ proof, all }: { proof: Proof; all: Proof[] }) {
-  const against = useProofChoice((c) => c.against);
-  const mode = useProofChoice((c) => c.mode);
-  const others = all.filter((p) => p.id !== proof.id);
-  const layered = proof.layerBytes > 0;
-  const withs = [
-    { value: 'now', text: 'The picture now' },
-    ...(layered ? [{ value: 'developed', text: 'Its light, set as now' }] : []),
-    ...others.map((p) => ({ value: String(p.id), text: p.name })),
-  ];
-  const shown = withs.some((w) => w.value === String(against)) ? String(against) : 'now';
-  const measured =
-    layered && (shown === 'now' || others.some((p) => String(p.id) === shown && p.layerBytes > 0));
-  const modes = [
-    { value: 'wipe', text: 'Wipe' },
-    { value: 'beside', text: 'Side by side' },
-    ...(measured ? [{ value: 'difference', text: 'Difference' }] : []),
-  ];
-  return (
-    <Fold title="Compare" open>
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
-        <PlainSelect
-          label="With"
-          value={shown}
-          options={withs}
-          onChange={(v) =>
-            useProofChoice.setState({
-              against: v === 'now' || v === 'developed' ? v : Number(v),
-            })
-          }
-        />
-        <PlainSelect
-          label="Shown"
-          value={modes.some((m) => m.value === mode) ? mode : 'wipe'}
-          options={modes}
-          onChange={(v) => useProofChoice.setState({ mode: v as Mode })}
-        />
-      </Box>
-      {shown === 'developed' && (
-        <Typography variant="caption" color="text.secondary" component="p" sx={{ mt: 1 }}>
-          Its layers with the levels, colours and looks that the shoot has now, without tracing
-          light.
-        </Typography>
-      )}
     </Fold>
   );
 }

@@ -1,3 +1,4 @@
+import type { Against } from './useProofs';
 import type { Proof, ProofChange, ShootDocument } from '../../api/document';
 import { formatQuantity } from '../../controls/quantity';
 import { placeName, quantityOf } from '../../motion/names';
@@ -72,4 +73,25 @@ export function changeWords(document: ShootDocument, change: ProofChange): Chang
     now: valueOf(change.place, change.now),
     then: valueOf(change.place, change.other),
   };
+}
+
+/** What is asked of the server for a variant of the live picture, and what it is called. */
+export function variantOf(
+  against: Against,
+  light: { id: string; name: string } | undefined,
+): { change: Record<string, string>; text: string } | null {
+  switch (against) {
+    case 'without':
+      return light ? { change: { without: light.id }, text: `Without ${light.name}` } : null;
+    case 'only':
+      return light ? { change: { only: light.id }, text: `${light.name} alone` } : null;
+    case 'glow':
+      return { change: { glow: 'false' }, text: 'Without glow' };
+    case 'look':
+      return { change: { look: 'false' }, text: 'Without its look' };
+    case 'traced':
+      return { change: { denoised: 'false' }, text: 'As traced' };
+    default:
+      return null;
+  }
 }

@@ -7,8 +7,14 @@ import { say, useDesk } from '../../live/useShoot';
 
 export type Mode = 'wipe' | 'beside' | 'difference';
 
-/** The live picture, the proof's own layers as the shoot is set now, or another proof. */
-export type Against = 'now' | 'developed' | number;
+/** The live picture with one thing otherwise: without a light, by it alone, and so on. */
+export type Variant = 'without' | 'only' | 'glow' | 'look' | 'traced';
+
+/**
+ * What is compared with: the live picture or a variant of it, the proof's own layers as the shoot is
+ * set now, a picture from a file, or another proof.
+ */
+export type Against = 'now' | 'developed' | 'reference' | Variant | number;
 
 /** What the details show. */
 export type DetailsPage = 'proof' | 'meter' | 'targets' | 'look';
@@ -20,6 +26,8 @@ interface Choice {
   /** What it is compared with. */
   against: Against;
   mode: Mode;
+  /** Address of a picture from a file to compare with. */
+  reference: string | null;
   /** Where the wipe stands, 0…1 of the picture's width. */
   wipe: number;
   /** B is held: the proof is shown alone. */
@@ -32,6 +40,7 @@ export const useProofChoice = create<Choice>(() => ({
   proof: null,
   against: 'now',
   mode: 'wipe',
+  reference: null,
   wipe: 0.5,
   flipped: false,
 }));

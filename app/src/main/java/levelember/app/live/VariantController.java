@@ -1,0 +1,102 @@
+package levelember.app.live;
+
+import java.util.List;
+import java.util.function.UnaryOperator;
+import levelember.app.asset.Assets;
+import levelember.app.problem.Refusal;
+import levelember.formats.PngFile;
+import levelember.photometry.LayerWeights;
+import levelember.shoot.Light;
+import levelember.shoot.Look;
+import levelember.shoot.Shoot;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/**
+ * The live picture with one thing otherwise, to be held against it: without a light or by it alone,
+ * without glow, without its look, as traced or denoised. No light is traced.
+ */
+@RestController
+class VariantController {
+  private static final float QUALITY = 0.9f;
+
+  private final LiveSessions sessions;
+  private final LiveSocket socket;
+  private final Assets assets;
+
+  VariantController(LiveSessions sessions, LiveSocket socket, Assets assets) {
+    this.sessions = sessions;
+    this.socket = socket;
+    this.assets = assets;
+  }
+
+  /**
+   * The picture.
+   *
+   * @param without id of a light that is left out
+   * @param only id of the one light that is left in
+   * @param glow false leaves glows out
+   * @param look false leaves all of the look out but its exposure and shoulder
+   * @param denoised whether noise is taken out, where a denoised picture is there; else as shown
+   */
+  @GetMapping("/api/shoots/{id}/live/variant.jpg")
+  ResponseEntity<byte[]> variant(
+      @PathVariable String id,
+      @RequestParam(defaultValue = "") String page,
+      @RequestParam(required = false) String without,
+      @RequestParam(required = false) String only,
+      @RequestParam(defaultValue = "true") boolean glow,
+      @RequestParam(defaultValue = "true") boolean look,
+      @RequestParam(defaultValue = "true") boolean denoised) {
+    LiveSession session =
+        socket.page(id, page).map(Page::session).orElseGet(() -> sessions.opened(id));
+    Moment m =
+        session
+            .now()
+            .filter(now -> now.ladder().step() > 0)
+            .orElseThrow(() -> Refusal.missing("There is no picture yet."));
+    Shoot lit = m.shoot();
+    if (without != null) {
+      known(lit, without);
+      lit = muted(lit, l -> l.id().equals(without) ? l.withMuted(true) : l);
+    }
+    if (only != null) {
+      known(lit, only);
+      lit = muted(lit, l -> l.withMuted(!l.id().equals(only)));
+    }
+    Look worn = lit.lookOf(m.shot());
+    worn = look ? worn : new Look(worn.id(), worn.name(), worn.ev(), 0.8, 3);
+    worn = glow ? worn : worn.withGlows(List.of());
+    Developer.Developed picture =
+        new Developer(assets.files(id).luts())
+            .of(
+                lit,
+                worn,
+                m.films(denoised),
+                m.films(denoised).shownStep(),
+                LayerWeights.of(lit),
+                m.hits());
+    byte[] jpeg =
+        PngFile.jpeg(picture.codes(), picture.light().width(), picture.light().height(), QUALITY);
+    return ResponseEntity.ok()
+        .contentType(MediaType.IMAGE_JPEG)
+        .cacheControl(CacheControl.noStore())
+        .body(jpeg);
+  }
+
+  private static void known(Shoot shoot, String light) {
+    if (shoot.lights().stream().noneMatch(l -> l.id().equals(light))) {
+      throw Refusal.missing("There is no light '" + light + "'.");
+    }
+  }
+
+  private static Shoot muted(Shoot shoot, UnaryOperator<Light> change) {
+    List<Light> lights = shoot.lights().stream().map(change).toList();
+    return shoot.withRig(lights, shoot.banks(), shoot.masterStops());
+  }
+}
