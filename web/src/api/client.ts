@@ -300,6 +300,8 @@ export const api = {
     answer<(Omit<Schemas['Preset'], 'grade'> & { grade: Grade })[]>(
       await reached(fetch('/api/shelf/grades')),
     ),
+  /** The colour and pattern of a light, by its number, in the view of lights. */
+  lightPatternUrl: (number: number) => `/api/light-patterns/${number}.png`,
   /** Colours of the view in stops. */
   stops: async () => answer<Schemas['Band'][]>(await reached(fetch('/api/stops'))),
   keptLooks: async () => answer<KeptLook[]>(await reached(fetch('/api/shelf/looks'))),

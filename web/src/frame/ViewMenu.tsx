@@ -17,6 +17,7 @@ const KINDS: { kind: View['kind']; name: string; what: string }[] = [
   { kind: 'clay', name: 'Clay', what: 'one grey under the same light' },
   { kind: 'stops', name: 'Stops', what: 'light as colours, one a stop' },
   { kind: 'clipped', name: 'Clipped', what: 'what is burnt or black' },
+  { kind: 'lights', name: 'Lights', what: 'which light gives most where' },
   { kind: 'shaded', name: 'Shaded', what: 'forms and colours at once, to arrange' },
   { kind: 'unlit', name: 'Unlit', what: 'the colours alone' },
   { kind: 'mesh', name: 'Mesh', what: 'the triangles' },

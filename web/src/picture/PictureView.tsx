@@ -22,6 +22,7 @@ import { ProofCompare } from '../rooms/proofs/ProofCompare';
 import { CropGuide } from './CropGuide';
 import { HandleChoice, Handles } from './Handles';
 import { LightGhost } from './LightGhost';
+import { LightsLegend } from './LightsLegend';
 import { LightMarks } from './LightMarks';
 import { Readout } from './Readout';
 import { StopsLegend } from './StopsLegend';
@@ -310,6 +311,7 @@ export function PictureView() {
         </Tooltip>
       </Box>
       <StopsLegend />
+      <LightsLegend />
       <Readout />
     </Box>
   );

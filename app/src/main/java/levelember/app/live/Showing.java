@@ -8,6 +8,7 @@ import levelember.photometry.LayerWeights;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.texture.Luts;
+import levelember.texture.Picture;
 
 /**
  * Makes frames and scopes of what films hold and sends them to the pages that watch. For the
@@ -65,7 +66,7 @@ final class Showing {
     int step = from.shownStep();
     Developer.Developed picture =
         developer.of(shoot, look, weights, hits, step, w -> mixes.of(from, step, w), developed);
-    byte[] codes = shown.view().codes(picture, look.ev());
+    byte[] codes = shown.view().codes(picture, look.ev(), () -> byLight(from, step, weights));
     byte[] own = shown.view().paint() == View.Paint.LOOK ? codes : null;
     if (own != null && shown.shot().cutOut()) {
       // The squares are there to be seen, not to be measured.
@@ -97,5 +98,16 @@ final class Showing {
         }
       }
     }
+  }
+
+  /** The picture by each light alone. */
+  private static Picture[] byLight(Ladder from, int step, float[] weights) {
+    Picture[] to = new Picture[weights.length / 3];
+    for (int k = 0; k < to.length; k++) {
+      float[] alone = new float[weights.length];
+      System.arraycopy(weights, 3 * k, alone, 3 * k, 3);
+      to[k] = from.mix(alone, step);
+    }
+    return to;
   }
 }

@@ -1,9 +1,12 @@
 package levelember.app.live;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.function.Supplier;
+import levelember.look.DominantLight;
 import levelember.look.FalseColour;
 import levelember.shoot.Clay;
 import levelember.shoot.Shoot;
+import levelember.texture.Picture;
 import levelember.transport.PlainView;
 
 /**
@@ -26,15 +29,22 @@ record View(
     /** Stops as colours. */
     STOPS,
     /** What is clipped, in colour on grey. */
-    CLIPPED
+    CLIPPED,
+    /** Which light gives most where. */
+    LIGHTS
   }
 
-  /** Codes of a picture, three bytes a pixel. */
-  byte[] codes(Developer.Developed picture, double ev) {
+  /**
+   * Codes of a picture, three bytes a pixel.
+   *
+   * @param byLight gives the picture by each light alone
+   */
+  byte[] codes(Developer.Developed picture, double ev, Supplier<Picture[]> byLight) {
     return switch (paint) {
       case LOOK -> picture.codes();
       case STOPS -> FalseColour.stops(picture.spread(), ev);
       case CLIPPED -> FalseColour.clipped(picture.codes());
+      case LIGHTS -> DominantLight.codes(byLight.get(), picture.codes(), picture.light().width());
     };
   }
 
@@ -53,6 +63,8 @@ record View(
     STOPS,
     @JsonProperty("clipped")
     CLIPPED,
+    @JsonProperty("lights")
+    LIGHTS,
     @JsonProperty("shaded")
     SHADED,
     @JsonProperty("unlit")
@@ -70,6 +82,7 @@ record View(
       case CLAY -> new View(null, Math.clamp(clay, 0, 1), keepGlass, keepEmission, Paint.LOOK);
       case STOPS -> painted(Paint.STOPS);
       case CLIPPED -> painted(Paint.CLIPPED);
+      case LIGHTS -> painted(Paint.LIGHTS);
       case SHADED -> plain(PlainView.Kind.SOLID);
       case UNLIT -> plain(PlainView.Kind.UNLIT);
       case MESH -> plain(PlainView.Kind.WIRE);

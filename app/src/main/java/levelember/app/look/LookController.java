@@ -8,11 +8,14 @@ import levelember.app.problem.Refusal;
 import levelember.app.shoot.Shoots;
 import levelember.formats.CdlFile;
 import levelember.formats.CubeFile;
+import levelember.formats.PngFile;
 import levelember.formats.ShootDocument;
+import levelember.look.DominantLight;
 import levelember.look.FalseColour;
 import levelember.look.Grading;
 import levelember.shoot.Grade;
 import levelember.shoot.GradeShelf;
+import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Look;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
@@ -32,7 +35,7 @@ import tools.jackson.databind.JsonNode;
 /** Looks and grades over HTTP. */
 @RestController
 class LookController {
-  private static final int EDGE = 33;
+  private static final int EDGE = 33, SWATCH_WIDTH = 36, SWATCH_HEIGHT = 24;
 
   private final Shoots shoots;
   private final Assets assets;
@@ -133,5 +136,21 @@ class LookController {
             HttpHeaders.CONTENT_DISPOSITION,
             ContentDisposition.attachment().filename(name).build().toString())
         .body(bytes);
+  }
+
+  /** The colour and pattern that stand for a light, by its number, in the view of lights. */
+  @GetMapping("/api/light-patterns/{number}.png")
+  ResponseEntity<byte[]> pattern(@PathVariable int number) {
+    if (number < 0) {
+      throw new ImpossibleValue("number", number, "0 or more");
+    }
+    return ResponseEntity.ok()
+        .contentType(MediaType.IMAGE_PNG)
+        .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate())
+        .body(
+            PngFile.plain(
+                DominantLight.swatch(number, SWATCH_WIDTH, SWATCH_HEIGHT),
+                SWATCH_WIDTH,
+                SWATCH_HEIGHT));
   }
 }
