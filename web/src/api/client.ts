@@ -7,6 +7,7 @@ import type {
   Emitter,
   Grade,
   Look,
+  Matched,
   Material,
   Metering,
   Operation,
@@ -391,6 +392,17 @@ export const api = {
     const response = await reached(fetch(`/api/proofs/${id}`, { method: 'DELETE' }));
     if (!response.ok) throw await problemOf(response);
   },
+  /** Levels whose tones come nearest to a picture's; nothing is changed. */
+  matchReference: async (id: string, picture: File) =>
+    answer<Matched>(
+      await reached(
+        fetch(`${shoot(id)}/meter/match?page=${encodeURIComponent(livePage)}`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/octet-stream' },
+          body: picture,
+        }),
+      ),
+    ),
   /** The live picture with one thing otherwise. */
   variantUrl: (id: string, change: Record<string, string>, version: number) =>
     `${shoot(id)}/live/variant.jpg?${new URLSearchParams({

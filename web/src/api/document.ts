@@ -34,6 +34,7 @@ export type Incident = Schemas['Incident'];
 export type LightPart = Schemas['LightPart'];
 export type Solved = Schemas['Solved'];
 export type Outcome = Schemas['Outcome'];
+export type Matched = Schemas['Matched'];
 export type Findings = Schemas['Answer'];
 export type Finding = Schemas['ShownFinding'];
 

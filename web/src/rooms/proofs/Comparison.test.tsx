@@ -3,13 +3,17 @@ import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { api } from '../../api/client';
-import type { ShootDocument } from '../../api/document';
+import type { Matched, ShootDocument } from '../../api/document';
 import { useChoice } from '../../frame/choice';
 import { ShootContext, type ShootDesk } from '../../live/useShoot';
 import { Comparison } from './Comparison';
 import { ProofCompare } from './ProofCompare';
 import { variantOf } from './proofWords';
 import { useProofChoice } from './useProofs';
+
+const tryOut = vi.fn();
+const leave = vi.fn();
+const keep = vi.fn(() => Promise.resolve(true));
 
 class Loaded {
   onload: (() => void) | null = null;
@@ -27,8 +31,9 @@ beforeEach(() => {
       { id: 'key', name: 'Key' },
       { id: 'fill', name: 'Fill' },
     ],
+    banks: [],
   } as unknown as ShootDocument;
-  const desk = { state: { document, id: 'a', revision: 3 }, document };
+  const desk = { state: { document, id: 'a', revision: 3 }, document, tryOut, leave, keep };
   render(
     <QueryClientProvider client={new QueryClient()}>
       <ShootContext.Provider value={desk as unknown as ShootDesk}>
@@ -73,6 +78,21 @@ test('a picture from a file is a side of the comparison', async () => {
   await userEvent.upload(screen.getByLabelText('Reference picture'), file);
   expect(screen.getByAltText('Reference')).toHaveAttribute('src', 'blob:reference');
   expect(useProofChoice.getState().against).toBe('reference');
+  const operations = [{ op: 'replace', path: '/lights/0/levelStops', value: 1 }];
+  const match = {
+    moves: [{ place: 'lights/key/levelStops', before: 0, after: 1, colour: null }],
+    before: 0.9,
+    after: 0.25,
+  };
+  const asked = vi
+    .spyOn(api, 'matchReference')
+    .mockResolvedValue({ match, operations } as unknown as Matched);
+  await userEvent.click(screen.getByRole('button', { name: 'Match its tones' }));
+  expect(await screen.findByText(/off by 0.90 st before, 0.25 st after/)).toBeVisible();
+  expect(asked).toHaveBeenCalledWith('a', file);
+  expect(tryOut).toHaveBeenCalledWith(operations);
+  await userEvent.click(screen.getByRole('button', { name: 'Take' }));
+  expect(keep).toHaveBeenCalledWith('Match reference', operations);
 });
 
 test('variants are asked for by name', () => {

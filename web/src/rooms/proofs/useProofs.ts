@@ -26,8 +26,9 @@ interface Choice {
   /** What it is compared with. */
   against: Against;
   mode: Mode;
-  /** Address of a picture from a file to compare with. */
+  /** Address of a picture from a file to compare with, and the file. */
   reference: string | null;
+  referenceFile: File | null;
   /** Where the wipe stands, 0…1 of the picture's width. */
   wipe: number;
   /** B is held: the proof is shown alone. */
@@ -41,6 +42,7 @@ export const useProofChoice = create<Choice>(() => ({
   against: 'now',
   mode: 'wipe',
   reference: null,
+  referenceFile: null,
   wipe: 0.5,
   flipped: false,
 }));

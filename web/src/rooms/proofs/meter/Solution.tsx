@@ -30,7 +30,7 @@ export function Solution({ solved, busy, solve, take, leave }: SolutionHands) {
       {solved && (
         <>
           <Outcomes solved={solved} />
-          <Moves solved={solved} />
+          <Moves moves={solved.solution.moves} />
         </>
       )}
     </Box>
@@ -100,7 +100,8 @@ function Line({ title, change, state, obstacles = [] }: LineProps) {
   );
 }
 
-function Moves({ solved }: { solved: Solved }) {
+/** Where faders go. */
+export function Moves({ moves }: { moves: Solved['solution']['moves'] }) {
   const { document } = useDesk();
   return (
     <Box
@@ -109,7 +110,7 @@ function Moves({ solved }: { solved: Solved }) {
       sx={{ width: '100%', fontSize: 11, borderCollapse: 'collapse', '& td': { py: 0.5 } }}
     >
       <tbody>
-        {solved.solution.moves.map((move) => (
+        {moves.map((move) => (
           <tr key={move.place}>
             <td>{faderName(document, move.place)}</td>
             <Box component="td" sx={{ fontFamily: mono, textAlign: 'right', color: colours.quiet }}>

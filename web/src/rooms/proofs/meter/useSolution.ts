@@ -4,19 +4,29 @@ import type { Operation, Solved } from '../../../api/document';
 import { say, useDesk } from '../../../live/useShoot';
 import { settled } from '../useProofs';
 
-export interface SolutionHands {
-  /** The levels that are shown over the kept ones, before they are taken. */
-  solved: Solved | null;
+export interface ShownLevels<T> {
+  /** The answer whose levels are shown over the kept ones, before they are taken. */
+  solved: T | null;
   busy: boolean;
   solve: () => void;
   take: () => void;
   leave: () => void;
 }
 
-/** Finds levels for the targets and shows them live until they are taken or left. */
+export type SolutionHands = ShownLevels<Solved>;
+
+/** Finds levels for the targets. */
 export function useSolution(): SolutionHands {
+  return useShownLevels(api.solveTargets, 'Meet targets');
+}
+
+/** Asks the server for levels and shows them live until they are taken, as one edit, or left. */
+export function useShownLevels<T extends { operations: unknown }>(
+  ask: (shoot: string) => Promise<T>,
+  edit: string,
+): ShownLevels<T> {
   const desk = useDesk();
-  const [found, setFound] = useState<{ solved: Solved; revision: number } | null>(null);
+  const [found, setFound] = useState<{ solved: T; revision: number } | null>(null);
   const [busy, setBusy] = useState(false);
   const latest = useRef(desk);
   useEffect(() => {
@@ -46,7 +56,7 @@ export function useSolution(): SolutionHands {
       await settled();
       await new Promise((drawn) => setTimeout(drawn, 0));
       const { id, revision: now } = latest.current.state;
-      const answer = await api.solveTargets(id);
+      const answer = await ask(id);
       setFound({ solved: answer, revision: now });
       latest.current.tryOut(answer.operations as Operation[]);
     } catch (error) {
@@ -58,7 +68,7 @@ export function useSolution(): SolutionHands {
   const take = () => {
     if (!solved) return;
     setFound(null);
-    void desk.keep('Meet targets', solved.operations as Operation[]);
+    void desk.keep(edit, solved.operations as Operation[]);
   };
   const leave = () => {
     setFound(null);

@@ -221,4 +221,21 @@ final class RigFaders {
         Math.clamp(tint, -MOST_TINT, MOST_TINT),
         was.filter());
   }
+
+  /** Where all faders go at some values. */
+  List<TargetSolution.FaderMove> moves(double[] x) {
+    List<TargetSolution.FaderMove> to = new ArrayList<>();
+    for (int f = 0; f < faders.size(); f++) {
+      FaderRange fader = faders.get(f);
+      LightColour is = colour(x, f);
+      boolean same = is == null || is.equals(light(fader).colour());
+      LightColour rounded =
+          same
+              ? null
+              : new LightColour(
+                  Math.rint(is.kelvin()), Math.rint(10 * is.tint()) / 10, is.filter());
+      to.add(new TargetSolution.FaderMove(fader.place(), level(fader), level(x, f), rounded));
+    }
+    return to;
+  }
 }

@@ -3,8 +3,6 @@ package levelember.measure;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import levelember.shoot.FaderRange;
-import levelember.shoot.LightColour;
 import levelember.shoot.Shoot;
 import levelember.shoot.Target;
 
@@ -22,9 +20,9 @@ import levelember.shoot.Target;
  * that end below a twelfth of a stop stay where they are.
  */
 public final class TargetSolver {
-  private static final int STEPS = 60, REWEIGHTED = 6;
+  private static final int REWEIGHTED = 6;
   private static final double RIDGE = 4e-4, FEW_RIDGE = 0.02, NEAR_ZERO = 0.1;
-  private static final double SMALL = 1 / 12.0, DIFFERENCE = 1e-4, LONGEST_STEP = 3;
+  private static final double SMALL = 1 / 12.0;
   private static final double MET = 0.05, GOOD_PART = 0.1, AT_BOUND = 1e-6;
 
   private final Shoot shoot;
@@ -94,102 +92,14 @@ public final class TargetSolver {
     return to;
   }
 
-  private double[][] jacobian(double[] x, double[] r) {
-    double[][] to = new double[x.length][];
-    for (int i = 0; i < x.length; i++) {
-      double[] moved = x.clone();
-      moved[i] += DIFFERENCE;
-      to[i] = residualsAt(moved);
-      for (int k = 0; k < r.length; k++) {
-        to[i][k] = (to[i][k] - r[k]) / DIFFERENCE;
-      }
-    }
-    return to;
-  }
-
-  private static double cost(double[] r, double[] x, double[] ridge) {
-    double sum = 0;
-    for (double v : r) {
-      sum += v * v;
-    }
-    for (int i = 0; i < x.length; i++) {
-      sum += ridge[i] * x[i] * x[i];
-    }
-    return sum;
-  }
-
   private double[] minimum(double[] start, double[] ridge) {
-    double[] x = start.clone();
-    double[] r = residualsAt(x);
-    double cost = cost(r, x, ridge), damping = 1e-3;
-    for (int step = 0; step < STEPS && x.length > 0; step++) {
-      double[][] slopes = jacobian(x, r);
-      double[] move = step(slopes, r, x, ridge, damping);
-      double[] next = x.clone();
-      double longest = 0;
-      for (int i = 0; i < x.length; i++) {
-        next[i] += move[i];
-        longest = Math.max(longest, Math.abs(move[i]));
-      }
-      double[] there = residualsAt(next);
-      double reached = cost(there, next, ridge);
-      if (reached < cost) {
-        x = next;
-        r = there;
-        cost = reached;
-        damping = Math.max(1e-9, damping / 5);
-      } else {
-        damping *= 8;
-      }
-      if (longest < 1e-5 || damping > 1e6) {
-        break;
-      }
-    }
-    return x;
-  }
-
-  private double[] step(double[][] slopes, double[] r, double[] x, double[] ridge, double damping) {
-    int n = x.length;
-    double[][] normal = new double[n][n];
-    double[] right = new double[n], low = new double[n], high = new double[n];
-    for (int i = 0; i < n; i++) {
-      for (int j = 0; j <= i; j++) {
-        double sum = 0;
-        for (int k = 0; k < r.length; k++) {
-          sum += slopes[i][k] * slopes[j][k];
-        }
-        normal[i][j] = normal[j][i] = sum;
-      }
-      double sum = -ridge[i] * x[i];
-      for (int k = 0; k < r.length; k++) {
-        sum -= slopes[i][k] * r[k];
-      }
-      right[i] = sum;
-      normal[i][i] += ridge[i] + damping;
-      low[i] = Math.min(0, Math.max(-LONGEST_STEP, least[i] - x[i]));
-      high[i] = Math.max(0, Math.min(LONGEST_STEP, most[i] - x[i]));
-    }
-    return BoundedLeastSquares.solve(normal, right, low, high);
+    return LevenbergMarquardt.minimum(this::residualsAt, start, ridge, least, most);
   }
 
   private TargetSolution solution(double[] x) {
-    List<TargetSolution.FaderMove> moves = new ArrayList<>();
-    for (int f = 0; f < rig.faders().size(); f++) {
-      FaderRange fader = rig.faders().get(f);
-      LightColour is = rig.colour(x, f);
-      boolean same = is == null || is.equals(shoot.light(fader.id()).orElseThrow().colour());
-      moves.add(
-          new TargetSolution.FaderMove(
-              fader.place(),
-              rig.level(fader),
-              rig.level(x, f),
-              same
-                  ? null
-                  : new LightColour(
-                      Math.rint(is.kelvin()), Math.rint(10 * is.tint()) / 10, is.filter())));
-    }
+    List<TargetSolution.FaderMove> moves = rig.moves(x);
     double[] r = residualsAt(x);
-    double[][] slopes = jacobian(x, r);
+    double[][] slopes = LevenbergMarquardt.jacobian(this::residualsAt, x, r);
     List<TargetSolution.Outcome> outcomes = new ArrayList<>();
     int at = 0;
     for (Target target : targets) {

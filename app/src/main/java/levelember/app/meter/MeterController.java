@@ -4,19 +4,23 @@ import java.util.List;
 import levelember.app.live.ShownMeter;
 import levelember.app.problem.Refusal;
 import levelember.app.shoot.Shoots;
+import levelember.formats.PictureFile;
 import levelember.formats.ShootDocument;
+import levelember.measure.ReferenceMatch;
 import levelember.measure.TargetSolution;
 import levelember.shoot.Bank;
 import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Light;
 import levelember.shoot.Pin;
 import levelember.shoot.Shoot;
+import levelember.texture.Picture;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -108,13 +112,29 @@ class MeterController {
           "Set a pin, then say what it should read.");
     }
     TargetSolution solution = meter.solve(shoot, id, page).orElseThrow(MeterController::noPicture);
-    return answer(new Solved(solution, operations(shoot, solution)));
+    return answer(new Solved(solution, operations(shoot, solution.moves())));
+  }
+
+  /** Levels that come nearest to a reference, and the JSON Patch that sets them. */
+  record Matched(ReferenceMatch match, JsonNode operations) {}
+
+  /** Finds the levels whose tones come nearest to a picture's; nothing is changed. */
+  @PostMapping("/match")
+  ResponseEntity<Matched> match(
+      @PathVariable String id,
+      @RequestParam(defaultValue = "") String page,
+      @RequestBody byte[] picture) {
+    Picture reference = PictureFile.read(picture);
+    Shoot shoot = shoots.shoot(id);
+    ReferenceMatch match =
+        meter.match(shoot, id, page, reference).orElseThrow(MeterController::noPicture);
+    return answer(new Matched(match, operations(shoot, match.moves())));
   }
 
   /** Value by value, so that what is keyed stays keyed. */
-  private static JsonNode operations(Shoot shoot, TargetSolution solution) {
+  private static JsonNode operations(Shoot shoot, List<TargetSolution.FaderMove> moves) {
     ArrayNode to = JsonNodeFactory.instance.arrayNode();
-    for (TargetSolution.FaderMove move : solution.moves()) {
+    for (TargetSolution.FaderMove move : moves) {
       if (!move.moved()) {
         continue;
       }

@@ -112,6 +112,25 @@ class MeterApiTest {
   }
 
   @Test
+  void aReferenceIsMatchedByLevels() throws Exception {
+    byte[] before = send("GET", shoot + "/live/picture.png", null).body();
+    edit("[{\"op\": \"replace\", \"path\": \"/lights/0/levelStops\", \"value\": -1.5}]");
+    HttpResponse<byte[]> answer =
+        new ApiClient(port).send("POST", shoot + "/meter/match", "image/png", before);
+    JsonNode matched = json(answer);
+    assertThat(matched.get("match").get("after").doubleValue())
+        .isLessThan(0.5 * matched.get("match").get("before").doubleValue());
+    edit(matched.get("operations").toString());
+    JsonNode lights = get(shoot).get("document").get("lights");
+    assertThat(lights.get(0).get("levelStops").doubleValue()).isCloseTo(0, within(0.3));
+    assertThat(
+            new ApiClient(port)
+                .send("POST", shoot + "/meter/match", "image/png", new byte[] {1, 2, 3})
+                .statusCode())
+        .isBetween(400, 422);
+  }
+
+  @Test
   void withoutTargetsThereIsNothingToSolve() throws Exception {
     HttpResponse<byte[]> refused = send("POST", shoot + "/meter/solution", null);
     assertThat(refused.statusCode()).isEqualTo(409);
