@@ -191,7 +191,7 @@ test('levels are shown live, and taken as one edit or left', async () => {
   await userEvent.click(await screen.findByRole('button', { name: 'Find levels' }));
   await waitFor(() => expect(tryOut).toHaveBeenCalledWith(operations));
   expect(screen.getByText('+1.50 st → +0.40 st')).toBeVisible();
-  expect(screen.getByText('Key is at the end of its range')).toBeVisible();
+  expect(screen.getByText('at the end of its range: Key')).toBeVisible();
   const table = screen.getByRole('table', { name: 'Faders before and after' });
   expect(within(table).getByText('0 → −1')).toBeVisible();
   expect(within(table).getByText('+0.50 stays')).toBeVisible();

@@ -81,8 +81,13 @@ test('targets say what they want, and what they read', () => {
   expect(targetText(target({ pin: 'gone' }), pins)).toBe('a pin that is gone at +1.00 st');
 });
 
-test('faders are lights that mirror none, banks and the master', () => {
-  expect(fadersOf(document).map((f) => f.name)).toEqual(['Key', 'Off', 'Bank Windows', 'Master']);
+test('faders are lights with their mirror images, banks and the master', () => {
+  expect(fadersOf(document).map((f) => f.name)).toEqual([
+    'Key and Left',
+    'Off',
+    'Bank Windows',
+    'Master',
+  ]);
   // While none is named, those of all lights that are not muted.
   expect(rangesOf(document).map((r) => r.place)).toEqual(['lights/key/levelStops']);
   const some = [{ place: 'masterStops' }] as never;
@@ -91,7 +96,7 @@ test('faders are lights that mirror none, banks and the master', () => {
 
 test('what stands in the way is named', () => {
   expect(obstacleText(document, { kind: 'LIMIT', what: 'lights/key/levelStops', share: 0 })).toBe(
-    'Key is at the end of its range',
+    'at the end of its range: Key and Left',
   );
   expect(obstacleText(document, { kind: 'CONFLICT', what: 't', share: 0 })).toBe(
     'against “Mean of the picture at −1.00 st”',

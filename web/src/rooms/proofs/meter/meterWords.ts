@@ -71,12 +71,18 @@ export interface Fader {
   light: boolean;
 }
 
-/** All faders that could move: lights that are no mirror images, banks, the master. */
+/** All faders that could move: lights, with the mirror images that follow them, banks, the master. */
 export function fadersOf(document: ShootDocument): Fader[] {
   return [
     ...document.lights
       .filter((l) => !l.mirror)
-      .map((l) => ({ place: `lights/${l.id}/levelStops`, name: l.name, light: true })),
+      .map((l) => ({
+        place: `lights/${l.id}/levelStops`,
+        name: [l, ...document.lights.filter((m) => m.mirror?.of === l.id)]
+          .map((one) => one.name)
+          .join(' and '),
+        light: true,
+      })),
     ...document.banks.map((b) => ({
       place: `banks/${b.id}/levelStops`,
       name: `Bank ${b.name}`,
@@ -114,7 +120,7 @@ export function rangesOf(document: ShootDocument): FaderRange[] {
 export function obstacleText(document: ShootDocument, obstacle: Schemas['Obstacle']): string {
   switch (obstacle.kind) {
     case 'LIMIT':
-      return `${faderName(document, obstacle.what)} is at the end of its range`;
+      return `at the end of its range: ${faderName(document, obstacle.what)}`;
     case 'CONFLICT': {
       const other = document.meter.targets.find((t) => t.id === obstacle.what);
       return other

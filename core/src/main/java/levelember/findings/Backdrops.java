@@ -2,6 +2,7 @@ package levelember.findings;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import levelember.look.Balance;
 import levelember.math.Vec3;
@@ -80,7 +81,7 @@ final class Backdrops implements Check {
             null,
             0.45,
             String.format(
-                java.util.Locale.ROOT,
+                Locale.ROOT,
                 "%s has %.0f K, what is seen of %s about %.0f K.",
                 light.name(),
                 now.kelvin(),
@@ -90,7 +91,7 @@ final class Backdrops implements Check {
             in.region(open),
             List.of(
                 new Finding.Mend(
-                    String.format(java.util.Locale.ROOT, "Set %s to %.0f K", light.name(), kelvin),
+                    String.format(Locale.ROOT, "Set %s to %.0f K", light.name(), kelvin),
                     Edits.light(
                         in.shoot,
                         light.id(),

@@ -1,6 +1,7 @@
 package levelember.findings;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
@@ -82,7 +83,7 @@ final class BurntAreas implements Check {
         sorted[n++] = Math.max(in.light[3 * i], Math.max(in.light[3 * i + 1], in.light[3 * i + 2]));
       }
     }
-    java.util.Arrays.sort(sorted, 0, n);
+    Arrays.sort(sorted, 0, n);
     double bright = sorted[(int) (0.9 * (n - 1))];
     double stops = 0.1;
     while (stops < MOST_STOPS && in.shown(bright * StrictMath.pow(2, -stops)) > JUST_HELD) {

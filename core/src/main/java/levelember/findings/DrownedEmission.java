@@ -1,5 +1,6 @@
 package levelember.findings;
 
+import java.util.Arrays;
 import java.util.List;
 import levelember.shoot.Emitter;
 import levelember.shoot.Glow;
@@ -120,7 +121,7 @@ final class DrownedEmission implements Check {
       int x = i % in.columns, y = i / in.columns;
       for (int v = Math.max(0, y - by); cells[i] && v <= Math.min(in.rows - 1, y + by); v++) {
         int from = v * in.columns + Math.max(0, x - by);
-        java.util.Arrays.fill(to, from, v * in.columns + Math.min(in.columns, x + by + 1), true);
+        Arrays.fill(to, from, v * in.columns + Math.min(in.columns, x + by + 1), true);
       }
     }
     return to;

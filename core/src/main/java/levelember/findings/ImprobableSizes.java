@@ -9,7 +9,7 @@ final class ImprobableSizes implements Check {
 
   @Override
   public void look(Inspection in, List<Finding> to) {
-    Piece root = Subjects.root(in);
+    Piece root = Subject.root(in);
     if (root == null) {
       return;
     }

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import levelember.math.Vec3;
+import levelember.shoot.Brightness;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.Traced;
@@ -97,7 +98,7 @@ final class SourceSizes implements Check {
   /** Another size of a lamp, with the same light from it. */
   private static Finding.Mend sized(Inspection in, Light lamp, double by) {
     Emitter sized = LampSize.scaled(lamp.emitter(), by);
-    boolean byArea = lamp.brightness().unit() == levelember.shoot.Brightness.Unit.NIT;
+    boolean byArea = lamp.brightness().unit() == Brightness.Unit.NIT;
     double stops = byArea ? -2 * StrictMath.log(by) / StrictMath.log(2) : 0;
     return new Finding.Mend(
         (by > 1 ? "Enlarge " : "Reduce ") + lamp.name() + " with the same light",

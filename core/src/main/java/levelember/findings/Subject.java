@@ -19,6 +19,19 @@ final class Subject {
     this.in = in;
   }
 
+  /** The outermost piece of what a picture is of; null where there is none. */
+  static Piece root(Inspection in) {
+    Map<String, String> roots = in.roots();
+    for (int i = 0; i < in.cells(); i++) {
+      if (in.subject[i]) {
+        String id = roots.get(in.shoot.pieces().get(in.piece[i]).id());
+        return in.shoot.pieces().stream().filter(p -> p.id().equals(id)).findFirst().orElseThrow();
+      }
+    }
+    return null;
+  }
+
+  /** Which cells show it. */
   boolean[] cells() {
     Map<String, String> roots = in.roots();
     Set<String> spanning = spanning(roots);

@@ -1,5 +1,7 @@
 package levelember.measure;
 
+import java.util.ArrayList;
+import java.util.List;
 import levelember.film.Film;
 import levelember.look.DisplayCurve;
 import levelember.math.Colour;
@@ -25,6 +27,26 @@ public record LayerReading(double[] unit) {
       }
     }
     return new LayerReading(unit);
+  }
+
+  /**
+   * The means of square regions, by rows; what is left at the right and lower edges is left out.
+   *
+   * @param across regions across the picture, about
+   */
+  public static List<LayerReading> grid(Film film, int across) {
+    int side = Math.max(1, film.width() / across);
+    List<LayerReading> to = new ArrayList<>();
+    for (int y = 0; y + side <= film.height(); y += side) {
+      for (int x = 0; x + side <= film.width(); x += side) {
+        int[] pixels = new int[side * side];
+        for (int i = 0; i < pixels.length; i++) {
+          pixels[i] = (y + i / side) * film.width() + x + i % side;
+        }
+        to.add(of(film, pixels));
+      }
+    }
+    return to;
   }
 
   /** The mean of the whole picture. */

@@ -3,10 +3,10 @@ package levelember.measure;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import levelember.film.Film;
 import levelember.look.DisplayCurve;
 import levelember.math.Colour;
-import levelember.photometry.LayerWeights;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.texture.Picture;
@@ -40,11 +40,11 @@ public record ReferenceMatch(List<TargetSolution.FaderMove> moves, double before
    */
   public static ReferenceMatch of(Shoot shoot, Look look, Film film, Picture reference) {
     RigFaders rig = new RigFaders(shoot);
-    List<LayerReading> cells = cells(film);
-    Tones wanted = tones(exposed(reference, look), DisplayCurve.midGrey(look.ev()));
+    List<LayerReading> cells = LayerReading.grid(film, ACROSS);
     double grey = DisplayCurve.midGrey(look.ev());
+    Tones wanted = tones(exposed(reference, look), grey);
     int count = QUANTILES.length + 2 * PARTS;
-    java.util.function.UnaryOperator<double[]> residuals =
+    UnaryOperator<double[]> residuals =
         x -> off(tones(mixed(cells, rig.weights(x)), grey), wanted, count);
     double[] least = rig.least(), most = rig.most();
     double[] ridge = new double[least.length];
@@ -66,21 +66,6 @@ public record ReferenceMatch(List<TargetSolution.FaderMove> moves, double before
     }
     for (int i = 0; i < 2 * PARTS; i++) {
       to[QUANTILES.length + i] = COLOUR * (is.casts()[i] - wanted.casts()[i]);
-    }
-    return to;
-  }
-
-  private static List<LayerReading> cells(Film film) {
-    int side = Math.max(1, film.width() / ACROSS);
-    List<LayerReading> to = new ArrayList<>();
-    for (int y = 0; y + side <= film.height(); y += side) {
-      for (int x = 0; x + side <= film.width(); x += side) {
-        int[] pixels = new int[side * side];
-        for (int i = 0; i < pixels.length; i++) {
-          pixels[i] = (y + i / side) * film.width() + x + i % side;
-        }
-        to.add(LayerReading.of(film, pixels));
-      }
     }
     return to;
   }
@@ -158,10 +143,5 @@ public record ReferenceMatch(List<TargetSolution.FaderMove> moves, double before
   /** The shoot with all moves made. */
   public Shoot applied(Shoot shoot) {
     return new TargetSolution(moves, List.of(), List.of()).applied(shoot);
-  }
-
-  /** Weights of the layers with all moves made. */
-  public float[] weights(Shoot shoot) {
-    return LayerWeights.of(applied(shoot));
   }
 }

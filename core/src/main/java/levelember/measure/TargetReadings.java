@@ -1,9 +1,10 @@
 package levelember.measure;
 
-import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import levelember.film.Film;
 import levelember.look.Balance;
 import levelember.look.DisplayCurve;
@@ -47,18 +48,8 @@ public record TargetReadings(
   }
 
   private static List<LayerReading> brightest(Film film, float[] weights) {
-    int side = Math.max(1, film.width() / ACROSS);
-    List<LayerReading> all = new ArrayList<>();
-    for (int y = 0; y + side <= film.height(); y += side) {
-      for (int x = 0; x + side <= film.width(); x += side) {
-        int[] pixels = new int[side * side];
-        for (int i = 0; i < pixels.length; i++) {
-          pixels[i] = (y + i / side) * film.width() + x + i % side;
-        }
-        all.add(LayerReading.of(film, pixels));
-      }
-    }
-    java.util.Set<LayerReading> kept = new java.util.LinkedHashSet<>();
+    List<LayerReading> all = LayerReading.grid(film, ACROSS);
+    Set<LayerReading> kept = new LinkedHashSet<>();
     pick(all, weights, BRIGHTEST, kept);
     for (int k = 0; k < film.layers(); k++) {
       float[] alone = new float[weights.length];
@@ -69,7 +60,7 @@ public record TargetReadings(
   }
 
   private static void pick(
-      List<LayerReading> all, float[] weights, int count, java.util.Set<LayerReading> to) {
+      List<LayerReading> all, float[] weights, int count, Set<LayerReading> to) {
     record Lit(LayerReading reading, double luminance) {}
     all.stream()
         .map(r -> new Lit(r, r.luminance(weights)))

@@ -1,5 +1,6 @@
 package levelember.transport;
 
+import java.util.Arrays;
 import levelember.film.Film;
 import levelember.math.Colour;
 import levelember.math.Vec3;
@@ -43,7 +44,7 @@ public final class IlluminanceMeter {
     Film film = new Film(1, 1, view.layers());
     PathTracer tracer = new PathTracer(view, film, Renderer.USUAL_BOUNCES, 0x1CE, Sampling.USUAL);
     boolean[] wanted = new boolean[view.layers()];
-    java.util.Arrays.fill(wanted, true);
+    Arrays.fill(wanted, true);
     double before = 0, sum = 0, squares = 0;
     int samples = 0, blocks = 0;
     while (samples < MOST_SAMPLES && !(blocks > 7 && error(sum, squares, blocks) <= ERROR)) {

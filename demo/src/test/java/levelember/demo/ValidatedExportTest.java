@@ -30,6 +30,8 @@ class ValidatedExportTest {
         new ProcessBuilder(command).directory(NPM.toFile()).redirectErrorStream(true).start();
     String said = new String(validator.getInputStream().readAllBytes(), UTF_8);
     assertThat(validator.waitFor(60, TimeUnit.SECONDS)).isTrue();
-    assertThat(said.lines()).hasSize(DemoShoots.names().size()).containsOnly("0 errors, 0 warnings");
+    assertThat(said.lines())
+        .hasSize(DemoShoots.names().size())
+        .containsOnly("0 errors, 0 warnings");
   }
 }
