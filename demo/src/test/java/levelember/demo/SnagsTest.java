@@ -34,7 +34,7 @@ class SnagsTest {
   private List<Finding> findings(Shoot shoot) {
     Shot shot = shoot.shots().getFirst();
     View view = View.of(shoot, shot, pack.files());
-    Film film = new Film(240, 135, view.layers());
+    Film film = new Film(160, 90, view.layers());
     try (Renderer renderer = new Renderer(2, 8, 1)) {
       renderer.trace(view, film, 4, () -> false);
     }
