@@ -3,7 +3,6 @@ package levelember.edit;
 import java.util.Optional;
 import levelember.lens.Camera;
 import levelember.lens.ThinLens;
-import levelember.math.Affine;
 import levelember.math.Vec3;
 import levelember.shoot.Piece;
 import levelember.shoot.Shot;
@@ -41,15 +40,12 @@ public record Pick(String piece, String material, Vec3 position, Vec3 normal, do
     Piece piece = view.shoot().pieces().get(hit.piece());
     Vec3 n = hit.normal(), at = hit.position();
     Vec3 way = new Vec3(ray.dx, ray.dy, ray.dz);
-    Vec3 aim =
-        shot.upright() ? new Vec3(shot.aim().x(), shot.position().y(), shot.aim().z()) : shot.aim();
-    Vec3 back = Affine.lookingAt(shot.position(), aim, 0).z();
     return Optional.of(
         new Pick(
             piece.id(),
             piece.material(),
             at.plus(view.origin()),
             n.dot(way) > 0 ? n.times(-1) : n,
-            -at.minus(shot.position()).dot(back)));
+            lens.depth(at)));
   }
 }

@@ -114,12 +114,9 @@ public final class Inspection {
   }
 
   private void see(int width, int height) {
-    Shot inView = view.shot();
-    ThinLens lens = new ThinLens(inView, width, height, 1);
+    ThinLens lens = new ThinLens(view.shot(), width, height, 1);
     CameraHit hit = new CameraHit(view.scene());
     Camera.Ray ray = new Camera.Ray();
-    lens.ray(width / 2, height / 2, 0.5f, 0.5f, 0, 0, ray);
-    Vec3 axis = new Vec3(ray.dx, ray.dy, ray.dz);
     for (int cell = 0; cell < piece.length; cell++) {
       int px = cell % columns * cellWidth + cellWidth / 2;
       int py = cell / columns * cellHeight + cellHeight / 2;
@@ -130,7 +127,7 @@ public final class Inspection {
         piece[cell] = hit.piece();
         position[cell] = hit.position().plus(view.origin());
         normal[cell] = hit.normal();
-        depth[cell] = hit.position().minus(inView.position()).dot(axis);
+        depth[cell] = lens.depth(hit.position());
       }
     }
   }

@@ -2,9 +2,11 @@ package levelember.findings;
 
 import java.util.List;
 import levelember.math.Vec3;
+import levelember.shoot.Brightness;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.Piece;
+import levelember.shoot.Reach;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 
@@ -32,14 +34,40 @@ final class ScaledSet {
         .withFocusDistance(shot.focusDistance() * by);
   }
 
-  /** What stands free is moved and sized; what is tied to a piece is moved by the piece. */
+  /**
+   * What stands free is moved and sized; what is tied to a piece is moved by the piece. Lamps whose
+   * value is no luminance get it by the square, so that the picture stays as it is.
+   */
   private static Light light(Light light, double by) {
+    Brightness b = light.brightness();
+    boolean ofFace = b.unit() == Brightness.Unit.NIT || b.unit() == Brightness.Unit.TIMES;
+    boolean farAway = light.emitter() instanceof Emitter.Sun;
+    double value = ofFace || farAway ? b.value() : b.value() * by * by;
+    Reach reach = light.reach();
+    Light as =
+        light
+            .withBrightness(new Brightness(value, b.unit(), b.efficacy()))
+            .withReach(reach.withFadesAtMetres(reach.fadesAtMetres() * by))
+            .withEmitter(sized(light.emitter(), by));
     if (light.parent() != null) {
-      return light;
+      return as;
     }
-    Emitter sized = LampSize.scaled(light.emitter(), by);
     Vec3 aim = light.aimedAt() == null ? light.aim().times(by) : light.aim();
-    Light moved = light.withPosition(light.position().times(by)).withAim(aim);
-    return sized == null ? moved : moved.withEmitter(sized);
+    return as.withPosition(light.position().times(by)).withAim(aim);
+  }
+
+  private static Emitter sized(Emitter emitter, double by) {
+    Emitter sized = LampSize.scaled(emitter, by);
+    if (sized instanceof Emitter.Spot s) {
+      return new Emitter.Spot(
+          s.coneDegrees(),
+          s.feather(),
+          s.sourceRadius(),
+          s.gateDistance() * by,
+          s.profile(),
+          s.gobo(),
+          s.doors());
+    }
+    return sized == null ? emitter : sized;
   }
 }

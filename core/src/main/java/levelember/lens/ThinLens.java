@@ -88,13 +88,20 @@ public final class ThinLens implements Camera.Rays {
    */
   public boolean project(Vec3 point, double[] to) {
     Vec3 way = point.minus(place);
-    double depth = -way.dot(back);
+    double depth = depth(point);
     if (!(depth > 1e-9)) {
       return false;
     }
     to[0] = way.dot(right) / depth / perPixel + halfWidth;
     to[1] = halfHeight - (way.dot(up) / depth - shift) / perPixel;
     return true;
+  }
+
+  /**
+   * Metres from the lens to a place along the line in which it looks, which is where it focuses.
+   */
+  public double depth(Vec3 point) {
+    return -point.minus(place).dot(back);
   }
 
   private static double tent(float u) {

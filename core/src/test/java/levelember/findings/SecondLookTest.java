@@ -1,10 +1,12 @@
 package levelember.findings;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
+import levelember.Sets;
 import levelember.film.Film;
 import levelember.geometry.Meshes;
 import levelember.math.Vec3;
@@ -359,6 +361,19 @@ class SecondLookTest {
     assertThat(look(healed, Pictures.NONE)).noneMatch(f -> f.key().equals(size.key()));
     assertThat(look(ScaledSet.of(right, 20), Pictures.NONE))
         .noneMatch(f -> f.kind() == Finding.Kind.IMPROBABLE_SIZE);
+  }
+
+  @Test
+  void aSetAtAnotherScaleLooksTheSame() {
+    Studio studio = new Studio();
+    Emitter bulb = new Emitter.Sphere(0.1);
+    studio.lights.add(
+        light("bulb", bulb, new Vec3(1, 1.5, 1), Vec3.ZERO, 200, Brightness.Unit.LUMEN));
+    studio.lights.add(sun("sun", -2));
+    Shoot shoot = studio.shoot();
+    double mean = Sets.mean(Sets.render(shoot, 32, 18, 64, 8));
+    double scaled = Sets.mean(Sets.render(ScaledSet.of(shoot, 40), 32, 18, 64, 8));
+    assertThat(scaled).isCloseTo(mean, within(0.02 * mean));
   }
 
   @Test
