@@ -43,13 +43,11 @@ class LiveController {
   /** How many times smaller a picture of a look is. */
   private static final int SMALL_STEP = 4;
 
-  private final LiveSessions sessions;
   private final LiveSocket socket;
   private final KeptLooks keptLooks;
 
-  LiveController(LiveSessions sessions, LiveSocket socket, KeptLooks keptLooks) {
+  LiveController(LiveSocket socket, KeptLooks keptLooks) {
     this.socket = socket;
-    this.sessions = sessions;
     this.keptLooks = keptLooks;
   }
 
@@ -267,17 +265,13 @@ class LiveController {
         .body(jpeg);
   }
 
-  /** The session of the page named, else the one wanted last; one opened for it ends by itself. */
-  private LiveSession session(String id, String page) {
-    return socket.page(id, page).map(Page::session).orElseGet(() -> sessions.opened(id));
-  }
-
   private Optional<Moment> now(String id, String page) {
-    return session(id, page).now();
+    return socket.session(id, page).now();
   }
 
   private Moment still(String id, String page) {
-    return session(id, page)
+    return socket
+        .session(id, page)
         .still(WAIT_MILLIS)
         .filter(m -> m.ladder().full().samples() > 0)
         .orElseThrow(() ->

@@ -68,6 +68,11 @@ class LiveSocket extends TextWebSocketHandler {
     return Optional.ofNullable(pages.get(id)).filter(p -> p.shoot().equals(shoot));
   }
 
+  /** The session of the page named, else the one wanted last; one opened for it ends by itself. */
+  LiveSession session(String shoot, String page) {
+    return page(shoot, page).map(Page::session).orElseGet(() -> sessions.opened(shoot));
+  }
+
   /** The kept state of a shoot, asked from the database once for all tries of a hand. */
   private Shoots.State kept(String id) {
     return states.computeIfAbsent(id, shoots::state);

@@ -30,7 +30,6 @@ public class ShownFindings {
   private static final long REST = 9;
   private static final double MORE_SAMPLES = 1.5;
 
-  private final LiveSessions sessions;
   private final LiveSocket socket;
   private final Assets assets;
 
@@ -39,8 +38,7 @@ public class ShownFindings {
 
   private record Look(Shoot shoot, String shot, double samples, Answer answer, long nextNanos) {}
 
-  ShownFindings(LiveSessions sessions, LiveSocket socket, Assets assets) {
-    this.sessions = sessions;
+  ShownFindings(LiveSocket socket, Assets assets) {
     this.socket = socket;
     this.assets = assets;
   }
@@ -83,8 +81,7 @@ public class ShownFindings {
 
   /** Looks a page's picture over; empty before there is a whole sample. */
   public Optional<Answer> at(String shoot, String page) {
-    LiveSession session =
-        socket.page(shoot, page).map(Page::session).orElseGet(() -> sessions.opened(shoot));
+    LiveSession session = socket.session(shoot, page);
     return session
         .now()
         .filter(m -> m.ladder().full().samples() > 0)

@@ -32,11 +32,9 @@ import org.springframework.stereotype.Service;
 /** Reads what pages show: pins, the whole picture, and the levels that meet targets. */
 @Service
 public class ShownMeter {
-  private final LiveSessions sessions;
   private final LiveSocket socket;
 
-  ShownMeter(LiveSessions sessions, LiveSocket socket) {
-    this.sessions = sessions;
+  ShownMeter(LiveSocket socket) {
     this.socket = socket;
   }
 
@@ -110,11 +108,7 @@ public class ShownMeter {
   }
 
   private Optional<Moment> now(String shoot, String page) {
-    return session(shoot, page).now().filter(m -> m.films(true).full().samples() > 0);
-  }
-
-  private LiveSession session(String shoot, String page) {
-    return socket.page(shoot, page).map(Page::session).orElseGet(() -> sessions.opened(shoot));
+    return socket.session(shoot, page).now().filter(m -> m.films(true).full().samples() > 0);
   }
 
   private static Readings read(Moment m, Film film) {
@@ -181,7 +175,10 @@ public class ShownMeter {
 
   /** A pin at a place of the picture, 0…1 each way; empty where nothing stands. */
   public Optional<Pin> pin(String shoot, String page, double x, double y) {
-    return session(shoot, page).now().flatMap(m -> m.at(x, y).map(pick -> pin(m.shoot(), pick)));
+    return socket
+        .session(shoot, page)
+        .now()
+        .flatMap(m -> m.at(x, y).map(pick -> pin(m.shoot(), pick)));
   }
 
   private static Pin pin(Shoot shoot, Pick pick) {
@@ -206,7 +203,7 @@ public class ShownMeter {
    * @return empty before there is a whole sample
    */
   public Optional<TargetSolution> solve(Shoot kept, String shoot, String page) {
-    Double seconds = session(shoot, page).wishes().seconds();
+    Double seconds = socket.session(shoot, page).wishes().seconds();
     Shoot at = seconds == null ? kept : ShootAtTime.of(kept, seconds);
     return now(shoot, page)
         .filter(m -> m.shoot().lights().size() == at.lights().size())
@@ -221,7 +218,7 @@ public class ShownMeter {
    * @return empty before there is a whole sample
    */
   public Optional<ReferenceMatch> match(Shoot kept, String shoot, String page, Picture reference) {
-    Double seconds = session(shoot, page).wishes().seconds();
+    Double seconds = socket.session(shoot, page).wishes().seconds();
     Shoot at = seconds == null ? kept : ShootAtTime.of(kept, seconds);
     return now(shoot, page)
         .filter(m -> m.shoot().lights().size() == at.lights().size())
@@ -237,7 +234,7 @@ public class ShownMeter {
 
   /** The light that arrives at a pin; traces. Empty before there is a set, or without its piece. */
   public Optional<Incident> incident(String shoot, String page, Pin pin) {
-    return session(shoot, page).now().flatMap(m -> incident(m, pin));
+    return socket.session(shoot, page).now().flatMap(m -> incident(m, pin));
   }
 
   private static Optional<Incident> incident(Moment m, Pin pin) {

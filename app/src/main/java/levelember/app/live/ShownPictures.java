@@ -17,11 +17,9 @@ import org.springframework.stereotype.Service;
 /** Pictures as pages show them, to be kept; nothing waits, and tracing goes on meanwhile. */
 @Service
 public class ShownPictures {
-  private final LiveSessions sessions;
   private final LiveSocket socket;
 
-  ShownPictures(LiveSessions sessions, LiveSocket socket) {
-    this.sessions = sessions;
+  ShownPictures(LiveSocket socket) {
     this.socket = socket;
   }
 
@@ -53,7 +51,7 @@ public class ShownPictures {
    * @return empty before there is a picture
    */
   public Optional<Shown> now(String shoot, String page) {
-    LiveSession session = session(shoot, page);
+    LiveSession session = socket.session(shoot, page);
     return session.now().filter(m -> m.ladder().step() > 0).map(m -> shown(m, session));
   }
 
@@ -63,14 +61,11 @@ public class ShownPictures {
    * @return empty before there is a picture
    */
   public Optional<Picture> light(String shoot, String page) {
-    return session(shoot, page)
+    return socket
+        .session(shoot, page)
         .now()
         .filter(m -> m.ladder().step() > 0)
         .map(m -> m.films(true).mix(m.weights(), m.films(true).shownStep()));
-  }
-
-  private LiveSession session(String shoot, String page) {
-    return socket.page(shoot, page).map(Page::session).orElseGet(() -> sessions.opened(shoot));
   }
 
   private static Shown shown(Moment m, LiveSession session) {

@@ -25,12 +25,10 @@ import org.springframework.web.bind.annotation.RestController;
 class VariantController {
   private static final float QUALITY = 0.9f;
 
-  private final LiveSessions sessions;
   private final LiveSocket socket;
   private final Assets assets;
 
-  VariantController(LiveSessions sessions, LiveSocket socket, Assets assets) {
-    this.sessions = sessions;
+  VariantController(LiveSocket socket, Assets assets) {
     this.socket = socket;
     this.assets = assets;
   }
@@ -53,8 +51,7 @@ class VariantController {
       @RequestParam(defaultValue = "true") boolean glow,
       @RequestParam(defaultValue = "true") boolean look,
       @RequestParam(defaultValue = "true") boolean denoised) {
-    LiveSession session =
-        socket.page(id, page).map(Page::session).orElseGet(() -> sessions.opened(id));
+    LiveSession session = socket.session(id, page);
     Moment m =
         session
             .now()
