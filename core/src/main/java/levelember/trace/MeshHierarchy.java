@@ -17,6 +17,10 @@ import levelember.geometry.Triangles;
  */
 final class MeshHierarchy {
   static final int ROWS = 12;
+
+  /** The first block lies on a cache line where large arrays begin 16 bytes into one. */
+  private static final int FIRST = 12;
+
   private static final int MOST_BLOCKS = 7;
 
   /** What a weight may lose by rounding, of its slope times the mesh's reach. */
@@ -76,7 +80,7 @@ final class MeshHierarchy {
     BoxTree tree = BoxTree.of(records, mesh.count(), costs, done);
     Leaves leaves = new Leaves(lanes);
     WideTree wide = WideTree.of(tree, width, reach * 1e-6f, leaves);
-    float[] blocks = new float[ROWS * lanes * leaves.blocks];
+    float[] blocks = new float[at(leaves.blocks, lanes)];
     int[] triangles = new int[lanes * leaves.blocks];
     IntStream.range(0, leaves.count)
         .parallel()
@@ -87,7 +91,7 @@ final class MeshHierarchy {
             int place = leaves.list[3 * i + 2] * lanes + k;
             triangles[place] = records[BoxTree.RECORD * (from + k) + 6];
             planes(mesh, triangles[place], middle, reach, scratch);
-            int at = place / lanes * ROWS * lanes + place % lanes;
+            int at = at(place / lanes, lanes) + place % lanes;
             for (int row = 0; row < ROWS; row++) {
               blocks[at + row * lanes] = (float) scratch[row];
             }
@@ -104,6 +108,11 @@ final class MeshHierarchy {
   /** Number of the first block of a leaf's number. */
   static int block(int leaf) {
     return leaf >>> 3;
+  }
+
+  /** Offset of a block's first row. */
+  static int at(int block, int lanes) {
+    return FIRST + block * ROWS * lanes;
   }
 
   /** How many blocks a leaf's number stands for. */

@@ -80,7 +80,7 @@ final class PlainWalk extends RayWalk {
       int first = MeshHierarchy.block(~at), end = first + MeshHierarchy.many(~at);
       for (int block = first; block < end; block++) {
         float[] p = mesh.blocks;
-        int r = MeshHierarchy.ROWS * block;
+        int r = MeshHierarchy.at(block, 1);
         float high =
             Math.fma(p[r + 8], ox, Math.fma(p[r + 9], oy, Math.fma(p[r + 10], oz, p[r + 11])));
         float fall = Math.fma(p[r + 8], dx, Math.fma(p[r + 9], dy, p[r + 10] * dz));

@@ -8,12 +8,14 @@ import jdk.incubator.vector.VectorSpecies;
 import levelember.math.Lanes;
 
 /**
- * The walk with the Vector API: all boxes of a node, and all triangles of a block, at a time.
+ * The walk with the Vector API: all boxes of a node, and all triangles of a block, at a time (slabs
+ * as in Wald, Benthin and Boulos 2008, "Getting Rid of Packets").
  *
  * <p>Near and far are taken on the int bits, whose order is that of floats of 0 and more and which
- * need not care for NaN and −0. A ray's constants lie wide in scratch arrays, from where they are
- * loaded anew, as broadcasts inside loops cost more. Hits of several children are sorted on a stack
- * of longs, distance above reference; shadow rays do not sort.
+ * need not care for NaN and −0. A ray's constants are broadcast once at the entry of a tree and
+ * stay in registers. Children that the ray enters are gathered by compressing lanes; the stack of
+ * the nearest hit holds distance bits above references, the farthest child lowest; shadow rays do
+ * not order what they push.
  */
 final class WideWalk extends RayWalk {
   private static final VectorSpecies<Float> F = Lanes.species();
@@ -24,10 +26,21 @@ final class WideWalk extends RayWalk {
 
   private static final int W = WIDTH;
 
-  private final float[] upper = new float[6 * W];
-  private final float[] lower = new float[12 * W];
+  /** Narrow vectors compress by steps in software; there lanes are gathered one by one. */
+  private static final boolean COMPRESS = W >= 8;
+
+  private static final IntVector ZERO = IntVector.zero(I);
+  private static final FloatVector NOUGHT = FloatVector.zero(F), ONE = FloatVector.broadcast(F, 1);
+  private static final IntVector LANE = IntVector.zero(I).addIndex(1);
+
+  /** Bits of a distance that leave room for a lane's number below them. */
+  private static final int ABOVE_LANE = -W;
+
   private final float[] limit = new float[W];
   private final int[] near = new int[W];
+  private final int[] reference = new int[W];
+  private final int[] open;
+  private final int[] openNear;
   private final float[] hitT = new float[W];
   private final float[] hitU = new float[W];
   private final float[] hitV = new float[W];
@@ -38,32 +51,33 @@ final class WideWalk extends RayWalk {
       throw new IllegalArgumentException(
           "the hierarchy is " + hierarchy.width + " wide, this machine's walk " + W);
     }
+    open = new int[stack.length + W];
+    openNear = new int[stack.length + W];
   }
 
-  private static void wide(float[] to, int row, float value) {
-    FloatVector.broadcast(F, value).intoArray(to, row * W);
+  private static FloatVector wide(float value) {
+    return FloatVector.broadcast(F, value);
   }
 
-  /** Lays out what boxes are tested with: reciprocals and shifts. */
-  private static void slopes(
-      float[] to, float ox, float oy, float oz, float dx, float dy, float dz) {
-    float ix = reciprocal(dx), iy = reciprocal(dy), iz = reciprocal(dz);
-    wide(to, 0, ix);
-    wide(to, 1, iy);
-    wide(to, 2, iz);
-    wide(to, 3, -ox * ix);
-    wide(to, 4, -oy * iy);
-    wide(to, 5, -oz * iz);
+  private void limit(float value) {
+    FloatVector.broadcast(F, value).intoArray(limit, 0);
   }
 
-  /** Lays out what triangles are tested with: origin and direction. */
-  private static void line(float[] to, float ox, float oy, float oz, float dx, float dy, float dz) {
-    wide(to, 6, ox);
-    wide(to, 7, oy);
-    wide(to, 8, oz);
-    wide(to, 9, dx);
-    wide(to, 10, dy);
-    wide(to, 11, dz);
+  /** Where in a node a ray's entries along an axis begin: its least bounds, or its greatest. */
+  private static int entryRow(float d, int axis) {
+    return (d < 0 ? 4 + axis : 1 + axis) * W;
+  }
+
+  private static int exitRow(float d, int axis) {
+    return (d < 0 ? 1 + axis : 4 + axis) * W;
+  }
+
+  private static IntVector slab(float[] n, int row, FloatVector slope, FloatVector shift) {
+    return FloatVector.fromArray(F, n, row).fma(slope, shift).reinterpretAsInts();
+  }
+
+  private IntVector end() {
+    return FloatVector.fromArray(F, limit, 0).reinterpretAsInts();
   }
 
   @Override
@@ -77,250 +91,258 @@ final class WideWalk extends RayWalk {
       int kind,
       long[] pieces,
       boolean any) {
-    Hierarchy h = hierarchy;
-    float[] ray = upper;
-    slopes(ray, ox, oy, oz, dx, dy, dz);
-    int signs = (dx < 0 ? 1 : 0) | (dy < 0 ? 2 : 0) | (dz < 0 ? 4 : 0);
-    wide(limit, 0, t);
-    int top = 1;
-    stack[0] = h.top.root & 0xffffffffL;
-    while (top > 0) {
-      long entry = stack[--top];
+    if (any) {
+      findAny(ox, oy, oz, dx, dy, dz, kind, pieces);
+    } else {
+      findNearest(ox, oy, oz, dx, dy, dz, kind, pieces);
+    }
+  }
+
+  private void findNearest(
+      float ox, float oy, float oz, float dx, float dy, float dz, int kind, long[] pieces) {
+    float[] n = hierarchy.top.nodes;
+    long[] s = stack;
+    float rx = reciprocal(dx), ry = reciprocal(dy), rz = reciprocal(dz);
+    FloatVector ix = wide(rx), iy = wide(ry), iz = wide(rz);
+    FloatVector px = wide(-ox * rx), py = wide(-oy * ry), pz = wide(-oz * rz);
+    int inX = entryRow(dx, 0), inY = entryRow(dy, 1), inZ = entryRow(dz, 2);
+    int outX = exitRow(dx, 0), outY = exitRow(dy, 1), outZ = exitRow(dz, 2);
+    limit(t);
+    s[0] = hierarchy.top.root & 0xffffffffL;
+    for (int top = 1; top > 0; ) {
+      long entry = s[--top];
+      int at = (int) entry;
       float skip = Float.intBitsToFloat((int) (entry >>> 32));
       if (skip > t) {
         continue;
       }
-      int at = (int) entry;
-      if (at >= 0) {
-        top = open(h.top.nodes, at, top, ray, signs);
-        continue;
-      }
-      int i = ~at;
-      if (passes(i, kind, pieces)) {
-        continue;
-      }
-      intoMesh(i, skip, ox, oy, oz, dx, dy, dz);
-      float before = t;
-      if (h.meshes[i].tree.root >= 0) {
-        slopes(lower, mx, my, mz, ex, ey, ez);
-      }
-      line(lower, mx, my, mz, ex, ey, ez);
-      int way = (ex < 0 ? 1 : 0) | (ey < 0 ? 2 : 0) | (ez < 0 ? 4 : 0);
-      if (any) {
-        wide(limit, 0, before - skip);
-        if (blockedIn(h.meshes[i], top, way)) {
-          instance = i;
-          return;
-        }
-      } else {
-        beginMesh(skip);
-        wide(limit, 0, meshT);
-        if (nearestIn(h.meshes[i], top, way)) {
-          endMesh(i, skip);
-        }
-      }
-      wide(limit, 0, t);
-    }
-  }
-
-  /** Distance bits at which a node's children are entered, where they are before the limit. */
-  private static IntVector entries(float[] n, int at, float[] ray, int signs) {
-    int lx = at + (signs & 1) * 3 * W + W;
-    int ly = at + (signs >> 1 & 1) * 3 * W + 2 * W;
-    int lz = at + (signs >> 2) * 3 * W + 3 * W;
-    FloatVector x = FloatVector.fromArray(F, ray, 0), px = FloatVector.fromArray(F, ray, 3 * W);
-    FloatVector y = FloatVector.fromArray(F, ray, W), py = FloatVector.fromArray(F, ray, 4 * W);
-    FloatVector z = FloatVector.fromArray(F, ray, 2 * W);
-    FloatVector pz = FloatVector.fromArray(F, ray, 5 * W);
-    IntVector inX = FloatVector.fromArray(F, n, lx).fma(x, px).reinterpretAsInts();
-    IntVector inY = FloatVector.fromArray(F, n, ly).fma(y, py).reinterpretAsInts();
-    IntVector inZ = FloatVector.fromArray(F, n, lz).fma(z, pz).reinterpretAsInts();
-    return inX.max(inY).max(inZ).max(IntVector.zero(I));
-  }
-
-  private static IntVector exits(float[] n, int at, float[] ray, int signs, float[] limit) {
-    int hx = at + (1 - (signs & 1)) * 3 * W + W;
-    int hy = at + (1 - (signs >> 1 & 1)) * 3 * W + 2 * W;
-    int hz = at + (1 - (signs >> 2)) * 3 * W + 3 * W;
-    FloatVector x = FloatVector.fromArray(F, ray, 0), px = FloatVector.fromArray(F, ray, 3 * W);
-    FloatVector y = FloatVector.fromArray(F, ray, W), py = FloatVector.fromArray(F, ray, 4 * W);
-    FloatVector z = FloatVector.fromArray(F, ray, 2 * W);
-    FloatVector pz = FloatVector.fromArray(F, ray, 5 * W);
-    IntVector outX = FloatVector.fromArray(F, n, hx).fma(x, px).reinterpretAsInts();
-    IntVector outY = FloatVector.fromArray(F, n, hy).fma(y, py).reinterpretAsInts();
-    IntVector outZ = FloatVector.fromArray(F, n, hz).fma(z, pz).reinterpretAsInts();
-    IntVector end = FloatVector.fromArray(F, limit, 0).reinterpretAsInts();
-    return outX.min(outY).min(outZ).min(end);
-  }
-
-  /** Pushes the children of a node that the ray enters, the nearest last. */
-  private int open(float[] n, int at, int top, float[] ray, int signs) {
-    IntVector in = entries(n, at, ray, signs);
-    long hits = in.compare(VectorOperators.LE, exits(n, at, ray, signs, limit)).toLong();
-    if (hits == 0) {
-      return top;
-    }
-    in.intoArray(near, 0);
-    return push(n, at, top, hits);
-  }
-
-  /** Pushes the children in {@code hits}, sorted so that the nearest is on top. */
-  private int push(float[] n, int at, int top, long hits) {
-    long[] s = stack;
-    int base = top;
-    do {
-      int k = Long.numberOfTrailingZeros(hits);
-      hits &= hits - 1;
-      long entry = (long) near[k] << 32 | Float.floatToRawIntBits(n[at + k]) & 0xffffffffL;
-      int place = top++;
-      while (place > base && s[place - 1] < entry) {
-        s[place] = s[place - 1];
-        place--;
-      }
-      s[place] = entry;
-    } while (hits != 0);
-    return top;
-  }
-
-  /** Finds the nearest hit in one mesh; leaves it in the fields of the mesh's hit. */
-  private boolean nearestIn(MeshHierarchy mesh, int base, int signs) {
-    float[] n = mesh.tree.nodes;
-    float[] ray = lower;
-    long[] s = stack;
-    int top = base;
-    int at = mesh.tree.root;
-    int limitBits = Float.floatToRawIntBits(meshT);
-    boolean found = false;
-    while (true) {
-      if (at >= 0) {
-        IntVector in = entries(n, at, ray, signs);
-        long hits = in.compare(VectorOperators.LE, exits(n, at, ray, signs, limit)).toLong();
-        if (hits != 0) {
-          int k = Long.numberOfTrailingZeros(hits);
-          if ((hits & hits - 1) == 0) {
-            at = Float.floatToRawIntBits(n[at + k]);
-            continue;
+      if (at < 0) {
+        if (!passes(~at, kind, pieces)) {
+          intoMesh(~at, skip, ox, oy, oz, dx, dy, dz);
+          beginMesh(skip);
+          limit(meshT);
+          if (walkMesh(hierarchy.meshes[~at], top, false)) {
+            endMesh(~at, skip);
           }
-          in.intoArray(near, 0);
-          top = push(n, at, top, hits);
+          limit(t);
         }
-      } else if (testBlocks(mesh, ~at)) {
-        found = true;
-        limitBits = Float.floatToRawIntBits(meshT);
+        continue;
       }
-      long entry;
-      do {
-        if (top == base) {
-          return found;
-        }
-        entry = s[--top];
-      } while ((int) (entry >>> 32) > limitBits);
-      at = (int) entry;
+      IntVector in = slab(n, at + inX, ix, px).max(slab(n, at + inY, iy, py));
+      in = in.max(slab(n, at + inZ, iz, pz)).max(ZERO);
+      IntVector out = slab(n, at + outX, ix, px).min(slab(n, at + outY, iy, py));
+      out = out.min(slab(n, at + outZ, iz, pz)).min(end());
+      VectorMask<Integer> entered = in.compare(VectorOperators.LE, out);
+      IntVector children = FloatVector.fromArray(F, n, at).reinterpretAsInts();
+      int many = entered.trueCount();
+      if (many > 0) {
+        pack(in, entered, near, 0);
+        pack(children, entered, reference, 0);
+        top = push(many, top);
+      }
     }
   }
 
-  private boolean testBlocks(MeshHierarchy mesh, int leaf) {
-    boolean found = false;
-    int block = MeshHierarchy.block(leaf), end = block + MeshHierarchy.many(leaf);
-    for (; block < end; block++) {
-      long hits = test(mesh.blocks, block * MeshHierarchy.ROWS * W);
-      for (; hits != 0; hits &= hits - 1) {
-        int k = Long.numberOfTrailingZeros(hits);
-        int other = mesh.triangles[block * W + k];
-        if (hitT[k] < meshT || hitT[k] == meshT && other < meshTriangle) {
-          meshT = hitT[k];
-          meshB = hitU[k];
-          meshC = hitV[k];
-          meshTriangle = other;
-          found = true;
+  private void findAny(
+      float ox, float oy, float oz, float dx, float dy, float dz, int kind, long[] pieces) {
+    float[] n = hierarchy.top.nodes;
+    int[] s = open, near = openNear;
+    float rx = reciprocal(dx), ry = reciprocal(dy), rz = reciprocal(dz);
+    FloatVector ix = wide(rx), iy = wide(ry), iz = wide(rz);
+    FloatVector px = wide(-ox * rx), py = wide(-oy * ry), pz = wide(-oz * rz);
+    int inX = entryRow(dx, 0), inY = entryRow(dy, 1), inZ = entryRow(dz, 2);
+    int outX = exitRow(dx, 0), outY = exitRow(dy, 1), outZ = exitRow(dz, 2);
+    IntVector far = wide(t).reinterpretAsInts();
+    s[0] = hierarchy.top.root;
+    near[0] = 0;
+    for (int top = 1; top > 0; ) {
+      int at = s[--top];
+      if (at < 0) {
+        if (!passes(~at, kind, pieces)) {
+          float skip = Float.intBitsToFloat(near[top]);
+          intoMesh(~at, skip, ox, oy, oz, dx, dy, dz);
+          meshT = t - skip;
+          limit(meshT);
+          if (walkMesh(hierarchy.meshes[~at], top, true)) {
+            instance = ~at;
+            return;
+          }
         }
+        continue;
       }
-      if (found) {
-        wide(limit, 0, meshT);
+      IntVector in = slab(n, at + inX, ix, px).max(slab(n, at + inY, iy, py));
+      in = in.max(slab(n, at + inZ, iz, pz)).max(ZERO);
+      IntVector out = slab(n, at + outX, ix, px).min(slab(n, at + outY, iy, py));
+      out = out.min(slab(n, at + outZ, iz, pz)).min(far);
+      VectorMask<Integer> entered = in.compare(VectorOperators.LE, out);
+      IntVector children = FloatVector.fromArray(F, n, at).reinterpretAsInts();
+      int many = entered.trueCount();
+      if (many > 0) {
+        pack(in, entered, near, top);
+        pack(children, entered, s, top);
+        top += many;
       }
     }
-    return found;
   }
 
-  /** Tests a block of triangles; the bits of those hit before the limit. */
-  private long test(float[] p, int at) {
-    float[] ray = lower;
-    FloatVector ox = FloatVector.fromArray(F, ray, 6 * W);
-    FloatVector oy = FloatVector.fromArray(F, ray, 7 * W);
-    FloatVector oz = FloatVector.fromArray(F, ray, 8 * W);
-    FloatVector dx = FloatVector.fromArray(F, ray, 9 * W);
-    FloatVector dy = FloatVector.fromArray(F, ray, 10 * W);
-    FloatVector dz = FloatVector.fromArray(F, ray, 11 * W);
-    FloatVector nx = FloatVector.fromArray(F, p, at + 8 * W);
-    FloatVector ny = FloatVector.fromArray(F, p, at + 9 * W);
-    FloatVector nz = FloatVector.fromArray(F, p, at + 10 * W);
-    FloatVector high = nx.fma(ox, ny.fma(oy, nz.fma(oz, FloatVector.fromArray(F, p, at + 11 * W))));
-    FloatVector fall = nx.fma(dx, ny.fma(dy, nz.mul(dz)));
-    FloatVector d = high.neg().div(fall);
-    VectorMask<Float> in =
-        d.compare(VectorOperators.GT, 0f)
-            .and(d.compare(VectorOperators.LE, FloatVector.fromArray(F, limit, 0)));
-    if (!in.anyTrue()) {
-      return 0;
+  /** Writes the chosen lanes one after the other; up to a vector's length is written over. */
+  private static void pack(IntVector from, VectorMask<Integer> chosen, int[] to, int at) {
+    if (COMPRESS) {
+      from.compress(chosen).intoArray(to, at);
+      return;
     }
-    FloatVector x = d.fma(dx, ox), y = d.fma(dy, oy), z = d.fma(dz, oz);
-    FloatVector u =
-        FloatVector.fromArray(F, p, at)
-            .fma(
-                x,
-                FloatVector.fromArray(F, p, at + W)
-                    .fma(
-                        y,
-                        FloatVector.fromArray(F, p, at + 2 * W)
-                            .fma(z, FloatVector.fromArray(F, p, at + 3 * W))));
-    FloatVector v =
-        FloatVector.fromArray(F, p, at + 4 * W)
-            .fma(
-                x,
-                FloatVector.fromArray(F, p, at + 5 * W)
-                    .fma(
-                        y,
-                        FloatVector.fromArray(F, p, at + 6 * W)
-                            .fma(z, FloatVector.fromArray(F, p, at + 7 * W))));
-    long hits =
-        in.and(u.compare(VectorOperators.GE, 0f))
-            .and(v.compare(VectorOperators.GE, 0f))
-            .and(u.add(v).compare(VectorOperators.LE, 1f))
-            .toLong();
-    if (hits != 0) {
-      d.intoArray(hitT, 0);
-      u.intoArray(hitU, 0);
-      v.intoArray(hitV, 0);
+    from.intoArray(to, at);
+    int end = at;
+    for (long bits = chosen.toLong(); bits != 0; bits &= bits - 1) {
+      to[end++] = to[at + Long.numberOfTrailingZeros(bits)];
     }
-    return hits;
   }
 
-  /** Whether anything of one mesh stands before the limit. */
-  private boolean blockedIn(MeshHierarchy mesh, int base, int signs) {
-    float[] n = mesh.tree.nodes;
-    float[] ray = lower;
+  /** Pushes the gathered children so that the nearest is on top. */
+  private int push(int many, int top) {
     long[] s = stack;
-    int top = base;
-    int at = mesh.tree.root;
+    if (many == 2) {
+      long a = entry(0), b = entry(1);
+      s[top] = Math.max(a, b);
+      s[top + 1] = Math.min(a, b);
+      return top + 2;
+    }
+    return many == 1 ? pushed(top) : pushRanked(many, top);
+  }
+
+  private int pushed(int top) {
+    stack[top] = entry(0);
+    return top + 1;
+  }
+
+  private int pushRanked(int many, int top) {
+    // Keys differ by their lanes, so that the number of greater ones is a place of its own.
+    IntVector key = IntVector.fromArray(I, near, 0).and(ABOVE_LANE).or(LANE);
+    long used = (1L << many) - 1;
+    for (int i = 0; i < many; i++) {
+      int own = near[i] & ABOVE_LANE | i;
+      stack[top + Long.bitCount(key.compare(VectorOperators.GT, own).toLong() & used)] = entry(i);
+    }
+    return top + many;
+  }
+
+  private long entry(int i) {
+    return (long) near[i] << 32 | reference[i] & 0xffffffffL;
+  }
+
+  /**
+   * Walks one mesh by the ray in its frame. The nearest hit is left in the fields of the mesh's
+   * hit; for {@code any} the walk ends with the first one before the limit.
+   */
+  private boolean walkMesh(MeshHierarchy mesh, int base, boolean any) {
+    float[] n = mesh.tree.nodes, p = mesh.blocks;
+    float rx = reciprocal(ex), ry = reciprocal(ey), rz = reciprocal(ez);
+    FloatVector ix = wide(rx), iy = wide(ry), iz = wide(rz);
+    FloatVector px = wide(-mx * rx), py = wide(-my * ry), pz = wide(-mz * rz);
+    FloatVector ox = wide(mx), oy = wide(my), oz = wide(mz);
+    FloatVector dx = wide(ex), dy = wide(ey), dz = wide(ez);
+    int inX = entryRow(ex, 0), inY = entryRow(ey, 1), inZ = entryRow(ez, 2);
+    int outX = exitRow(ex, 0), outY = exitRow(ey, 1), outZ = exitRow(ez, 2);
+    int top = base, at = mesh.tree.root, far = Float.floatToRawIntBits(meshT);
+    boolean found = false;
     while (true) {
       if (at >= 0) {
-        IntVector in = entries(n, at, ray, signs);
-        long hits = in.compare(VectorOperators.LE, exits(n, at, ray, signs, limit)).toLong();
-        for (; hits != 0; hits &= hits - 1) {
-          s[top++] = Float.floatToRawIntBits(n[at + Long.numberOfTrailingZeros(hits)]);
+        IntVector in = slab(n, at + inX, ix, px).max(slab(n, at + inY, iy, py));
+        in = in.max(slab(n, at + inZ, iz, pz)).max(ZERO);
+        IntVector out = slab(n, at + outX, ix, px).min(slab(n, at + outY, iy, py));
+        out = out.min(slab(n, at + outZ, iz, pz)).min(end());
+        VectorMask<Integer> entered = in.compare(VectorOperators.LE, out);
+        int many = entered.trueCount();
+        if (many == 1) {
+          at = Float.floatToRawIntBits(n[at + entered.firstTrue()]);
+          continue;
+        }
+        IntVector children = FloatVector.fromArray(F, n, at).reinterpretAsInts();
+        if (any) {
+          pack(children, entered, open, top);
+          top += many;
+        } else if (many > 1) {
+          pack(in, entered, near, 0);
+          pack(children, entered, reference, 0);
+          top = push(many, top);
         }
       } else {
         int block = MeshHierarchy.block(~at), end = block + MeshHierarchy.many(~at);
         for (; block < end; block++) {
-          if (test(mesh.blocks, block * MeshHierarchy.ROWS * W) != 0) {
-            return true;
+          int row = MeshHierarchy.at(block, W);
+          FloatVector d = distances(p, row + 8 * W, ox, oy, oz, dx, dy, dz);
+          VectorMask<Float> ahead =
+              d.compare(VectorOperators.GT, NOUGHT)
+                  .and(d.compare(VectorOperators.LE, FloatVector.fromArray(F, limit, 0)));
+          if (ahead.anyTrue()) {
+            FloatVector x = d.fma(dx, ox), y = d.fma(dy, oy), z = d.fma(dz, oz);
+            FloatVector u = FloatVector.fromArray(F, p, row + 3 * W);
+            u = FloatVector.fromArray(F, p, row + 2 * W).fma(z, u);
+            u = FloatVector.fromArray(F, p, row + W).fma(y, u);
+            u = FloatVector.fromArray(F, p, row).fma(x, u);
+            FloatVector v = FloatVector.fromArray(F, p, row + 7 * W);
+            v = FloatVector.fromArray(F, p, row + 6 * W).fma(z, v);
+            v = FloatVector.fromArray(F, p, row + 5 * W).fma(y, v);
+            v = FloatVector.fromArray(F, p, row + 4 * W).fma(x, v);
+            ahead = ahead.and(u.compare(VectorOperators.GE, NOUGHT));
+            ahead = ahead.and(v.compare(VectorOperators.GE, NOUGHT));
+            long hits = ahead.and(u.add(v).compare(VectorOperators.LE, ONE)).toLong();
+            d.intoArray(hitT, 0);
+            u.intoArray(hitU, 0);
+            v.intoArray(hitV, 0);
+            if (hits != 0) {
+              if (any) {
+                return true;
+              }
+              found |= nearer(mesh, block, hits);
+              far = Float.floatToRawIntBits(meshT);
+            }
           }
         }
       }
-      if (top == base) {
-        return false;
-      }
-      at = (int) s[--top];
+      do {
+        if (top == base) {
+          return found;
+        }
+        at = any ? open[--top] : (int) stack[--top];
+      } while (!any && (int) (stack[top] >>> 32) > far);
     }
+  }
+
+  /** Takes the nearest of the triangles hit in a block, where it is nearer than all before. */
+  private boolean nearer(MeshHierarchy mesh, int block, long hits) {
+    boolean found = false;
+    for (; hits != 0; hits &= hits - 1) {
+      int k = Long.numberOfTrailingZeros(hits);
+      int other = mesh.triangles[block * W + k];
+      if (hitT[k] < meshT || hitT[k] == meshT && other < meshTriangle) {
+        meshT = hitT[k];
+        meshB = hitU[k];
+        meshC = hitV[k];
+        meshTriangle = other;
+        found = true;
+      }
+    }
+    if (found) {
+      limit(meshT);
+    }
+    return found;
+  }
+
+  /** Distances at which a ray meets the planes of a block of triangles. */
+  private static FloatVector distances(
+      float[] p,
+      int normals,
+      FloatVector ox,
+      FloatVector oy,
+      FloatVector oz,
+      FloatVector dx,
+      FloatVector dy,
+      FloatVector dz) {
+    FloatVector nx = FloatVector.fromArray(F, p, normals);
+    FloatVector ny = FloatVector.fromArray(F, p, normals + W);
+    FloatVector nz = FloatVector.fromArray(F, p, normals + 2 * W);
+    FloatVector shift = FloatVector.fromArray(F, p, normals + 3 * W);
+    return nx.fma(ox, ny.fma(oy, nz.fma(oz, shift))).neg().div(nx.fma(dx, ny.fma(dy, nz.mul(dz))));
   }
 }
