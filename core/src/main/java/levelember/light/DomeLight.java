@@ -7,10 +7,12 @@ import levelember.shoot.Rgb;
 
 /**
  * A surrounding of 1 cd/m² times a colour overhead and one beneath, even between them by height;
- * sampled uniformly over the sphere of directions.
+ * sampled by the cosine about the normal of a point that is lit from one side, else uniformly over
+ * the sphere of directions.
  */
 public final class DomeLight extends LightSource {
-  private static final float DENSITY = (float) (1 / (4 * Math.PI));
+  private static final float UNIFORM = (float) (1 / (4 * Math.PI));
+  private static final float INVERSE_PI = (float) (1 / Math.PI);
 
   private final float[] above, below;
 
@@ -26,12 +28,26 @@ public final class DomeLight extends LightSource {
 
   @Override
   public boolean sample(ReferencePoint from, float u, float v, LightSample to) {
-    double y = 1 - 2 * u, r = Math.sqrt(Math.max(0, 1 - y * y));
-    to.x = (float) (r * Trig.cosine(v));
-    to.y = (float) y;
-    to.z = (float) (r * Trig.sine(v));
-    answer(to.y, to);
-    return true;
+    if (!from.oneSided()) {
+      double y = 1 - 2 * u, r = Math.sqrt(Math.max(0, 1 - y * y));
+      to.x = (float) (r * Trig.cosine(v));
+      to.y = (float) y;
+      to.z = (float) (r * Trig.sine(v));
+    } else {
+      double sin = Math.sqrt(u), cos = Math.sqrt(1 - u);
+      about(from, sin * Trig.cosine(v), sin * Trig.sine(v), cos, to);
+    }
+    answer(from, to.x, to.y, to.z, to);
+    return to.pdf > 0;
+  }
+
+  /** A direction given in a frame about the normal of a point (Duff et al. 2017). */
+  private static void about(ReferencePoint from, double lx, double ly, double lz, LightSample to) {
+    double nx = from.nx, ny = from.ny, nz = from.nz;
+    double sign = Math.copySign(1, nz), a = -1 / (sign + nz), c = nx * ny * a;
+    to.x = (float) (lx * (1 + sign * nx * nx * a) + ly * c + lz * nx);
+    to.y = (float) (lx * sign * c + ly * (sign + ny * ny * a) + lz * ny);
+    to.z = (float) (-lx * sign * nx - ly * ny + lz * nz);
   }
 
   @Override
@@ -39,15 +55,15 @@ public final class DomeLight extends LightSource {
     if (far < Float.POSITIVE_INFINITY) {
       return false;
     }
-    answer(dy, to);
+    answer(from, dx, dy, dz, to);
     return true;
   }
 
-  private void answer(float height, LightSample to) {
+  private void answer(ReferencePoint from, float dx, float dy, float dz, LightSample to) {
     to.distance = Float.POSITIVE_INFINITY;
-    to.pdf = DENSITY;
+    to.pdf = from.oneSided() ? Math.max(0, from.cosine(dx, dy, dz)) * INVERSE_PI : UNIFORM;
     to.delta = false;
-    float part = 0.5f + 0.5f * height;
+    float part = 0.5f + 0.5f * dy;
     to.r = below[0] + part * (above[0] - below[0]);
     to.g = below[1] + part * (above[1] - below[1]);
     to.b = below[2] + part * (above[2] - below[2]);

@@ -30,6 +30,9 @@ public final class LightSample {
    */
   double faceX, faceY;
 
+  /** Place on a surrounding picture, pixels from its left and upper edge. */
+  double pictureX, pictureY;
+
   final float[] colour = new float[3];
   final LightTree.Sample chosen = new LightTree.Sample();
 

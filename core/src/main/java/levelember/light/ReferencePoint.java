@@ -26,6 +26,16 @@ public final class ReferencePoint {
     nz = sideZ;
   }
 
+  /** True where one side alone is lit, that of the normal. */
+  boolean oneSided() {
+    return nx != 0 || ny != 0 || nz != 0;
+  }
+
+  /** Cosine between the normal and a unit direction. */
+  float cosine(float dx, float dy, float dz) {
+    return nx * dx + ny * dy + nz * dz;
+  }
+
   /** Takes over another. */
   public void set(ReferencePoint other) {
     set(other.x, other.y, other.z, other.nx, other.ny, other.nz);
