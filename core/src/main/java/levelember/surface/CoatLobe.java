@@ -48,16 +48,20 @@ final class CoatLobe {
     return Coupling.microfacets(alpha, eta, left);
   }
 
+  /** What single scattering loses of a direction's light, over what it gives. */
+  float lost(float cos) {
+    return 1 / single.at(cos) - 1;
+  }
+
   /** Adds its reflection, of which {@code left} passes the sheen above. */
   void evaluate(float iz, float left, Scattering s) {
     float alpha = Math.max(this.alpha, s.leastAlpha);
     float d = Ggx.distribution(s.halfCos, alpha);
-    float lost = 1 / single.at(s.oz) - 1;
     float value =
         left
             * amount
             * Fresnel.dielectric(s.halfAngleCos, eta)
-            * (1 + f0 * lost)
+            * (1 + f0 * s.coatLost)
             * d
             * Ggx.maskingTwo(s.oz, iz, alpha)
             / (4 * s.oz);

@@ -16,12 +16,17 @@ final class DiffuseLobe {
     faceMean = face.mean();
   }
 
+  /** What of a direction's light passes the face. */
+  float passing(float cos) {
+    return 1 - face.at(cos);
+  }
+
   void evaluate(float iz, Scattering s) {
     float value =
         s.belowDiffuse
             * s.base
-            * (1 - face.at(s.oz))
-            * (1 - face.at(iz))
+            * s.outgoingBase
+            * passing(iz)
             / Math.max(1e-6f, 1 - faceMean)
             * iz
             / PI;

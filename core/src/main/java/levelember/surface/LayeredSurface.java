@@ -299,6 +299,24 @@ public final class LayeredSurface {
     if (oz > 0) {
       layers(oz, entering, s);
       probabilities(oz, s);
+      outgoing(oz, s);
+    }
+  }
+
+  /** What every evaluation takes from the outgoing direction. */
+  private void outgoing(float oz, Scattering s) {
+    if (s.metal > 0 || s.base > 0) {
+      s.facetsLost = microfacets.lost(oz);
+      s.outgoingBase = diffuse.passing(oz);
+    }
+    if (s.entering && coat.there()) {
+      s.coatLost = coat.lost(oz);
+      s.outgoingCoat = coatCoupling == null ? 1 : coatCoupling.at(oz);
+    }
+    if (s.entering && diffuseCoupling != null) {
+      s.outgoingMetal = metalCoupling.at(oz);
+      s.outgoingFace = faceCoupling.at(oz);
+      s.outgoingDiffuse = diffuseCoupling.at(oz);
     }
   }
 
@@ -374,7 +392,7 @@ public final class LayeredSurface {
       s.pdf += DiffuseLobe.density(p[SHEEN], iz);
     }
     if (s.entering && coat.there()) {
-      float left = coatCoupling == null ? 1 : coatCoupling.at(s.oz) * coatCoupling.at(iz);
+      float left = coatCoupling == null ? 1 : s.outgoingCoat * coatCoupling.at(iz);
       coat.evaluate(iz, left, s);
     }
     if (reflected != null) {
@@ -389,9 +407,9 @@ public final class LayeredSurface {
   private void below(float iz, Scattering s) {
     s.belowMetal = s.belowFace = s.belowDiffuse = s.below;
     if (s.entering && iz > 0 && diffuseCoupling != null) {
-      s.belowMetal = metalCoupling.at(s.oz) * metalCoupling.at(iz);
-      s.belowFace = faceCoupling.at(s.oz) * faceCoupling.at(iz);
-      s.belowDiffuse = diffuseCoupling.at(s.oz) * diffuseCoupling.at(iz);
+      s.belowMetal = s.outgoingMetal * metalCoupling.at(iz);
+      s.belowFace = s.outgoingFace * faceCoupling.at(iz);
+      s.belowDiffuse = s.outgoingDiffuse * diffuseCoupling.at(iz);
     }
   }
 

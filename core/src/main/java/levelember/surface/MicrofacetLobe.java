@@ -78,22 +78,34 @@ final class MicrofacetLobe {
     return weight * f0;
   }
 
+  /** What single scattering loses of a direction's light, over what it gives. */
+  float lost(float cos) {
+    return 1 / single.at(cos) - 1;
+  }
+
   void evaluate(float iz, Scattering s) {
+    boolean facing = s.base > 0 && weight > 0;
+    if (!facing && s.metal == 0) {
+      return;
+    }
     float alpha = Math.max(this.alpha, s.leastAlpha);
     float c = s.halfAngleCos;
-    float schlick = Fresnel.fifth(c);
     float d = Ggx.distribution(s.halfCos, alpha);
     float lobe = d * Ggx.maskingTwo(s.oz, iz, alpha) / (4 * s.oz);
-    float lost = 1 / single.at(s.oz) - 1;
-    float face = 0;
-    if (s.base > 0 && weight > 0) {
-      face = s.belowFace * s.base * weight * Fresnel.dielectric(c, eta) * (1 + f0 * lost) * lobe;
+    float lost = s.facetsLost;
+    if (facing) {
+      float face =
+          s.belowFace * s.base * weight * Fresnel.dielectric(c, eta) * (1 + f0 * lost) * lobe;
+      s.add(face, face, face);
     }
-    float mirror = s.belowMetal * s.metal * lobe;
-    s.add(
-        mirror * metal(s, 0, c, schlick, lost) + face,
-        mirror * metal(s, 1, c, schlick, lost) + face,
-        mirror * metal(s, 2, c, schlick, lost) + face);
+    if (s.metal > 0) {
+      float schlick = Fresnel.fifth(c);
+      float mirror = s.belowMetal * s.metal * lobe;
+      s.add(
+          mirror * metal(s, 0, c, schlick, lost),
+          mirror * metal(s, 1, c, schlick, lost),
+          mirror * metal(s, 2, c, schlick, lost));
+    }
     s.pdf +=
         s.probability[LayeredSurface.MICROFACETS] * d * Ggx.maskingOne(s.oz, alpha) / (4 * s.oz);
   }

@@ -57,6 +57,18 @@ public final class Scattering {
   /** What coat and sheen leave of the outgoing direction's light for the lobes below. */
   float below;
 
+  /** What is the outgoing direction's alone of the couplings of the lobes with the layers above. */
+  float outgoingMetal, outgoingFace, outgoingDiffuse, outgoingCoat;
+
+  /** Share of the outgoing direction's light that passes the face of the base. */
+  float outgoingBase;
+
+  /**
+   * What single scattering loses of the outgoing direction's light on microfacets, over what it
+   * gives: of the base and of the coat.
+   */
+  float facetsLost, coatLost;
+
   /** What they leave of the light of an outgoing and an incident direction for those lobes. */
   float belowMetal, belowFace, belowDiffuse;
 

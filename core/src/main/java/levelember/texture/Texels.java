@@ -76,11 +76,57 @@ public final class Texels {
     int ya = inside(y0, height, edgeV), yb = inside(y0 + 1, height, edgeV);
     int aa = 3 * (ya * width + xa), ab = 3 * (ya * width + xb);
     int ba = 3 * (yb * width + xa), bb = 3 * (yb * width + xb);
+    if (codes == null) {
+      float[] p = values;
+      for (int c = 0; c < 3; c++) {
+        float top = p[aa + c] + fx * (p[ab + c] - p[aa + c]);
+        float low = p[ba + c] + fx * (p[bb + c] - p[ba + c]);
+        to[c] = top + fy * (low - top);
+      }
+      return;
+    }
+    byte[] p = codes;
+    float[] m = meaning;
     for (int c = 0; c < 3; c++) {
-      float top = at(aa + c) + fx * (at(ab + c) - at(aa + c));
-      float low = at(ba + c) + fx * (at(bb + c) - at(ba + c));
+      float leftTop = m[p[aa + c] & 0xFF], leftLow = m[p[ba + c] & 0xFF];
+      float top = leftTop + fx * (m[p[ab + c] & 0xFF] - leftTop);
+      float low = leftLow + fx * (m[p[bb + c] & 0xFF] - leftLow);
       to[c] = top + fy * (low - top);
     }
+  }
+
+  /**
+   * Writes how the mean of the three channels grows across the picture's width and height at a
+   * place: central differences over a pixel to either side, filtered as colours are.
+   *
+   * @param edgeU beyond the left and right edge
+   * @param edgeV beyond the upper and lower edge
+   * @param to gets the growth along u and along v, per whole width and height
+   */
+  public void gradient(float u, float v, int edgeU, int edgeV, float[] to) {
+    float x = wrapped(u, edgeU) * width - 0.5f, y = wrapped(v, edgeV) * height - 0.5f;
+    int x0 = (int) Math.floor(x), y0 = (int) Math.floor(y);
+    float fx = x - x0, fy = y - y0;
+    int x1 = inside(x0, width, edgeU), x2 = inside(x0 + 1, width, edgeU);
+    int xBefore = inside(x0 - 1, width, edgeU), xAfter = inside(x0 + 2, width, edgeU);
+    int y1 = inside(y0, height, edgeV), y2 = inside(y0 + 1, height, edgeV);
+    int yBefore = inside(y0 - 1, height, edgeV), yAfter = inside(y0 + 2, height, edgeV);
+    float m11 = mean(x1, y1), m12 = mean(x1, y2), m21 = mean(x2, y1), m22 = mean(x2, y2);
+    float top = mix(m21 - mean(xBefore, y1), mean(xAfter, y1) - m11, fx);
+    float low = mix(m22 - mean(xBefore, y2), mean(xAfter, y2) - m12, fx);
+    float left = mix(m12 - mean(x1, yBefore), mean(x1, yAfter) - m11, fy);
+    float right = mix(m22 - mean(x2, yBefore), mean(x2, yAfter) - m21, fy);
+    to[0] = 0.5f * width * mix(top, low, fy);
+    to[1] = 0.5f * height * mix(left, right, fx);
+  }
+
+  private static float mix(float a, float b, float part) {
+    return a + part * (b - a);
+  }
+
+  private float mean(int x, int y) {
+    int i = 3 * (y * width + x);
+    return (at(i) + at(i + 1) + at(i + 2)) / 3;
   }
 
   private float at(int i) {

@@ -219,7 +219,10 @@ final class TexturedMaterial {
     float gx = 0, gy = 0, gz = 0;
     if (bump != null) {
       place(bump, walk, lookup);
-      float dh1 = slope(lookup.u1, lookup.v1, lookup), dh2 = slope(lookup.u2, lookup.v2, lookup);
+      bump.texels.gradient(lookup.u, lookup.v, bump.edge, bump.edgeV, lookup.rgb);
+      float metres = (float) material.maps().bumpMetres();
+      float du = metres * lookup.rgb[0], dv = metres * lookup.rgb[1];
+      float dh1 = du * lookup.u1 + dv * lookup.v1, dh2 = du * lookup.u2 + dv * lookup.v2;
       world(walk, lookup);
       float[] e = lookup.edges;
       float fx = e[1] * e[5] - e[2] * e[4];
@@ -267,20 +270,6 @@ final class TexturedMaterial {
       n[1] = y / l;
       n[2] = z / l;
     }
-  }
-
-  /** Height gained along a step of the picture, metres. */
-  private float slope(float du, float dv, Lookup lookup) {
-    Texels t = bump.texels;
-    float su = 1f / t.width(), sv = 1f / t.height();
-    float hu = height(lookup.u + su, lookup.v, lookup) - height(lookup.u - su, lookup.v, lookup);
-    float hv = height(lookup.u, lookup.v + sv, lookup) - height(lookup.u, lookup.v - sv, lookup);
-    return 0.5f * (hu / su * du + hv / sv * dv);
-  }
-
-  private float height(float u, float v, Lookup lookup) {
-    bump.texels.look(u, v, bump.edge, bump.edgeV, lookup.rgb);
-    return (float) material.maps().bumpMetres() * mean(lookup.rgb);
   }
 
   /** The triangle's edges in the world. */

@@ -4,9 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class TexelsTest {
   /** Two pixels: 0 at the left, 1 at the right. */
@@ -60,5 +62,34 @@ class TexelsTest {
     assertThat(to[0]).isBetween(0f, 1f);
     assertThatThrownBy(() -> Texels.of(2, 2, new byte[3], new float[256]))
         .isInstanceOf(IllegalArgumentException.class);
+  }
+
+  @ParameterizedTest
+  @ValueSource(ints = {Texels.REPEAT, Texels.MIRROR, Texels.CLAMP})
+  void theGradientIsThatOfWhatIsLookedUp(int edge) {
+    Random random = new Random(9);
+    byte[] codes = new byte[3 * 9 * 7];
+    random.nextBytes(codes);
+    float[] meaning = new float[256];
+    for (int i = 0; i < 256; i++) {
+      meaning[i] = i / 255f;
+    }
+    Texels texels = Texels.of(9, 7, codes, meaning);
+    float[] gradient = new float[3];
+    for (int i = 0; i < 200; i++) {
+      // Beyond half a pixel of the edges, where what lies beyond them is the same.
+      float u = 0.25f + 0.5f * random.nextFloat(), v = 0.25f + 0.5f * random.nextFloat();
+      texels.gradient(u, v, edge, edge, gradient);
+      float across = mean(texels, u + 1f / 9, v, edge) - mean(texels, u - 1f / 9, v, edge);
+      float down = mean(texels, u, v + 1f / 7, edge) - mean(texels, u, v - 1f / 7, edge);
+      assertThat(gradient[0]).isCloseTo(across * 9 / 2, within(1e-3f));
+      assertThat(gradient[1]).isCloseTo(down * 7 / 2, within(1e-3f));
+    }
+  }
+
+  private static float mean(Texels texels, float u, float v, int edge) {
+    float[] rgb = new float[3];
+    texels.look(u, v, edge, rgb);
+    return (rgb[0] + rgb[1] + rgb[2]) / 3;
   }
 }
