@@ -35,15 +35,20 @@ public record LayerReading(double[] unit) {
    * @param across regions across the picture, about
    */
   public static List<LayerReading> grid(Film film, int across) {
-    int side = Math.max(1, film.width() / across);
-    List<LayerReading> to = new ArrayList<>();
-    for (int y = 0; y + side <= film.height(); y += side) {
-      for (int x = 0; x + side <= film.width(); x += side) {
+    return cells(film.width(), film.height(), across).stream().map(c -> of(film, c)).toList();
+  }
+
+  /** The pixels of the square regions of a picture, by rows. */
+  static List<int[]> cells(int width, int height, int across) {
+    int side = Math.max(1, width / across);
+    List<int[]> to = new ArrayList<>();
+    for (int y = 0; y + side <= height; y += side) {
+      for (int x = 0; x + side <= width; x += side) {
         int[] pixels = new int[side * side];
         for (int i = 0; i < pixels.length; i++) {
-          pixels[i] = (y + i / side) * film.width() + x + i % side;
+          pixels[i] = (y + i / side) * width + x + i % side;
         }
-        to.add(of(film, pixels));
+        to.add(pixels);
       }
     }
     return to;

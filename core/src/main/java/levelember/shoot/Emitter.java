@@ -140,6 +140,11 @@ public sealed interface Emitter {
     public Environment(String picture, double rotationDegrees) {
       this(picture, rotationDegrees, 0, 0, 0);
     }
+
+    /** The same picture turned to another angle. */
+    public Environment turned(double degrees) {
+      return new Environment(picture, degrees, tiltDegrees, blurDegrees, seamBlend);
+    }
   }
 
   /**

@@ -22,7 +22,7 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 class DenoiserTest {
-  private static final int WIDTH = 128, HEIGHT = 80;
+  private static final int WIDTH = 88, HEIGHT = 56;
 
   /** A red and a white block on a floor, a soft shadow, a dome, and a brass ball. */
   private static Shoot shoot() {

@@ -1,6 +1,7 @@
 package levelember.measure;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
@@ -12,6 +13,7 @@ import levelember.photometry.LayerWeights;
 import levelember.shoot.Brightness;
 import levelember.shoot.Emitter;
 import levelember.shoot.FaderRange;
+import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
 import levelember.shoot.Look;
@@ -21,6 +23,8 @@ import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** References that are the picture itself with other levels. */
 class ReferenceMatchTest {
@@ -86,14 +90,15 @@ class ReferenceMatchTest {
 
   @Test
   void thePictureItselfIsMatchedAlready() {
-    ReferenceMatch match = ReferenceMatch.of(shoot(), LOOK, film(), shown(shoot()));
+    ReferenceMatch match = ReferenceMatch.of(shoot(), LOOK, film(), shown(shoot()), List.of());
     assertThat(match.before()).isLessThan(0.02);
     assertThat(match.moves()).allMatch(m -> Math.abs(m.after()) < 0.05);
   }
 
   @Test
   void otherLevelsOfTheSameLightsAreFound() {
-    ReferenceMatch match = ReferenceMatch.of(shoot(), LOOK, film(), shown(changed(1.5, -1, 6504)));
+    ReferenceMatch match =
+        ReferenceMatch.of(shoot(), LOOK, film(), shown(changed(1.5, -1, 6504)), List.of());
     assertThat(match.before()).isGreaterThan(0.5);
     assertThat(match.after()).isLessThan(0.15);
     assertThat(match.moves().get(0).after()).isCloseTo(1.5, within(0.2));
@@ -107,10 +112,55 @@ class ReferenceMatchTest {
             .map(l -> new FaderRange("lights/" + l.id() + "/levelStops", -3, 3, true, 2000, 9000))
             .toList();
     Shoot free = shoot().with(Meter.NONE.withFaders(ranges, false));
-    ReferenceMatch match = ReferenceMatch.of(free, LOOK, film(), shown(changed(0, 0, 3400)));
+    ReferenceMatch match =
+        ReferenceMatch.of(free, LOOK, film(), shown(changed(0, 0, 3400)), List.of());
     assertThat(match.after()).isLessThan(0.3 * match.before());
     // The even one gives too little to be told.
     assertThat(match.moves().subList(0, 2))
         .allSatisfy(m -> assertThat(m.colour().kelvin()).isCloseTo(3400, within(700.0)));
+  }
+
+  /** Left of the picture where only the left light is strong, right where only the right one is. */
+  @Test
+  void pairedRegionsAreMatchedWhateverTheRestIs() {
+    Picture reference = shown(changed(1, -2, 6504));
+    // A bright upper half that no pair means.
+    for (int i = 0; i < 3 * WIDTH * HEIGHT / 2; i++) {
+      reference.rgb()[i] = 0.98f;
+    }
+    List<RegionPair> pairs =
+        List.of(
+            new RegionPair(0.1, 0.8, 0.1, 0.8, 0.08), new RegionPair(0.95, 0.8, 0.95, 0.8, 0.08));
+    ReferenceMatch whole = ReferenceMatch.of(shoot(), LOOK, film(), reference, List.of());
+    ReferenceMatch match = ReferenceMatch.of(shoot(), LOOK, film(), reference, pairs);
+    assertThat(match.after()).isLessThan(0.03).isLessThan(0.2 * whole.after());
+    assertThat(match.moves().get(0).after()).isCloseTo(1, within(0.15));
+    assertThat(match.moves().get(1).after()).isNegative();
+  }
+
+  @Test
+  void aRegionOfTheReferenceMayLieElsewhere() {
+    Picture reference = Picture.black(30, 30);
+    float seen = (float) new DisplayCurve(LOOK).display(2 * DisplayCurve.midGrey(LOOK.ev()));
+    for (int i = 0; i < 3 * 30 * 10; i++) {
+      reference.rgb()[i] = seen;
+    }
+    List<RegionPair> pairs = List.of(new RegionPair(0.3, 0.9, 0.5, 0.15, 0.1));
+    ReferenceMatch match = ReferenceMatch.of(shoot(), LOOK, film(), reference, pairs);
+    assertThat(match.before()).isGreaterThan(0.3);
+    assertThat(match.after()).isLessThan(0.05);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "-0.1, 0.5, 0.05",
+    "0.5, 1.01, 0.05",
+    "0.5, 0.5, 0",
+    "0.5, 0.5, 0.6",
+    "NaN, 0.5, 0.1"
+  })
+  void aRegionBeyondThePictureIsRefused(double x, double y, double size) {
+    assertThatThrownBy(() -> new RegionPair(x, 0.5, 0.5, y, size))
+        .isInstanceOf(ImpossibleValue.class);
   }
 }

@@ -11,7 +11,6 @@ import levelember.edit.PinInView;
 import levelember.film.Film;
 import levelember.look.Balance;
 import levelember.measure.LayerReading;
-import levelember.measure.ReferenceMatch;
 import levelember.measure.TargetReadings;
 import levelember.measure.TargetSolution;
 import levelember.measure.TargetSolver;
@@ -22,7 +21,6 @@ import levelember.shoot.Pin;
 import levelember.shoot.Shoot;
 import levelember.shoot.ShootAtTime;
 import levelember.shoot.Target;
-import levelember.texture.Picture;
 import levelember.transport.Illuminance;
 import levelember.transport.IlluminanceMeter;
 import levelember.transport.MeterPoint;
@@ -208,21 +206,6 @@ public class ShownMeter {
     return now(shoot, page)
         .filter(m -> m.shoot().lights().size() == at.lights().size())
         .map(m -> TargetSolver.solve(at, readings(m, at)));
-  }
-
-  /**
-   * Levels whose tones in what a page shows come nearest to a reference.
-   *
-   * @param kept the shoot as it is kept, without what a hand is trying
-   * @param reference linear display light, 0…1
-   * @return empty before there is a whole sample
-   */
-  public Optional<ReferenceMatch> match(Shoot kept, String shoot, String page, Picture reference) {
-    Double seconds = socket.session(shoot, page).wishes().seconds();
-    Shoot at = seconds == null ? kept : ShootAtTime.of(kept, seconds);
-    return now(shoot, page)
-        .filter(m -> m.shoot().lights().size() == at.lights().size())
-        .map(m -> ReferenceMatch.of(at, at.lookOf(m.shot()), m.films(true).full(), reference));
   }
 
   private static TargetReadings readings(Moment m, Shoot at) {

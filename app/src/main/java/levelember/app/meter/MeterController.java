@@ -1,19 +1,24 @@
 package levelember.app.meter;
 
 import java.util.List;
+import levelember.app.live.ShownMatch;
 import levelember.app.live.ShownMeter;
 import levelember.app.problem.Refusal;
 import levelember.app.shoot.Shoots;
 import levelember.formats.PictureFile;
 import levelember.formats.ShootDocument;
+import levelember.measure.EnvironmentTurn;
 import levelember.measure.ReferenceMatch;
+import levelember.measure.RegionPair;
 import levelember.measure.TargetSolution;
 import levelember.shoot.Bank;
+import levelember.shoot.Emitter;
 import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Light;
 import levelember.shoot.Pin;
 import levelember.shoot.Shoot;
 import levelember.texture.Picture;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -24,7 +29,9 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 
@@ -36,10 +43,12 @@ import tools.jackson.databind.node.JsonNodeFactory;
 @RequestMapping("/api/shoots/{id}/meter")
 class MeterController {
   private final ShownMeter meter;
+  private final ShownMatch matches;
   private final Shoots shoots;
 
-  MeterController(ShownMeter meter, Shoots shoots) {
+  MeterController(ShownMeter meter, ShownMatch matches, Shoots shoots) {
     this.meter = meter;
+    this.matches = matches;
     this.shoots = shoots;
   }
 
@@ -115,24 +124,72 @@ class MeterController {
     return answer(new Solved(solution, operations(shoot, solution.moves())));
   }
 
-  /** Levels that come nearest to a reference, and the JSON Patch that sets them. */
-  record Matched(ReferenceMatch match, JsonNode operations) {}
+  /**
+   * A surrounding picture's turn.
+   *
+   * @param light its id
+   * @param before degrees
+   * @param after degrees
+   */
+  record Turn(String light, double before, double after) {}
 
-  /** Finds the levels whose tones come nearest to a picture's; nothing is changed. */
+  /**
+   * Levels that come nearest to a reference, and the JSON Patch that sets them.
+   *
+   * @param turn of the surrounding, where that was asked for and comes nearer
+   */
+  record Matched(ReferenceMatch match, @Nullable Turn turn, JsonNode operations) {}
+
+  /**
+   * Finds the levels with which the picture comes nearest to another; nothing is changed.
+   *
+   * @param pairs regions of both as a JSON array; none for the tones of the whole picture
+   * @param turn id of a surrounding picture that may be turned; this traces
+   */
   @PostMapping("/match")
   ResponseEntity<Matched> match(
       @PathVariable String id,
       @RequestParam(defaultValue = "") String page,
+      @RequestParam(defaultValue = "[]") String pairs,
+      @RequestParam(defaultValue = "") String turn,
       @RequestBody byte[] picture) {
     Picture reference = PictureFile.read(picture);
     Shoot shoot = shoots.shoot(id);
-    ReferenceMatch match =
-        meter.match(shoot, id, page, reference).orElseThrow(MeterController::noPicture);
-    return answer(new Matched(match, operations(shoot, match.moves())));
+    List<RegionPair> regions = pairs(pairs);
+    if (turn.isEmpty()) {
+      ReferenceMatch match =
+          matches
+              .levels(shoot, id, page, reference, regions)
+              .orElseThrow(MeterController::noPicture);
+      return answer(new Matched(match, null, operations(shoot, match.moves())));
+    }
+    int light = shoot.lights().stream().map(Light::id).toList().indexOf(turn);
+    if (light < 0 || !(shoot.lights().get(light).emitter() instanceof Emitter.Environment)) {
+      throw new ImpossibleValue("turn", turn, "the id of a surrounding picture");
+    }
+    EnvironmentTurn found =
+        matches
+            .turn(shoot, id, page, light, reference, regions)
+            .orElseThrow(MeterController::noPicture);
+    ArrayNode operations = operations(shoot, found.match().moves());
+    if (!found.turned()) {
+      return answer(new Matched(found.match(), null, operations));
+    }
+    put(operations, "/lights/" + light + "/emitter/rotationDegrees", found.degrees());
+    Turn turned = new Turn(turn, found.before(), found.degrees());
+    return answer(new Matched(found.match(), turned, operations));
+  }
+
+  private List<RegionPair> pairs(String json) {
+    try {
+      return List.of(JsonMapper.shared().readValue(json, RegionPair[].class));
+    } catch (JacksonException e) {
+      throw new ImpossibleValue("pairs", json, "a JSON array of regions");
+    }
   }
 
   /** Value by value, so that what is keyed stays keyed. */
-  private static JsonNode operations(Shoot shoot, List<TargetSolution.FaderMove> moves) {
+  private static ArrayNode operations(Shoot shoot, List<TargetSolution.FaderMove> moves) {
     ArrayNode to = JsonNodeFactory.instance.arrayNode();
     for (TargetSolution.FaderMove move : moves) {
       if (!move.moved()) {

@@ -30,7 +30,7 @@ import tools.jackson.databind.json.JsonMapper;
  * rounds is the system property {@code ember.kill.rounds}.
  */
 class KillTest {
-  private static final int ROUNDS = Integer.getInteger("ember.kill.rounds", 10);
+  private static final int ROUNDS = Integer.getInteger("ember.kill.rounds", 6);
   private static final int LEAST_MILLIS = 150, MOST_MILLIS = 900;
 
   private static final AtomicInteger NAMES = new AtomicInteger();
