@@ -8,6 +8,7 @@ import type {
   Grade,
   Look,
   Matched,
+  RegionPair,
   Material,
   Metering,
   Operation,
@@ -84,6 +85,14 @@ function post(url: string, body: unknown): Promise<Response> {
 
 /** What a light is to do at a place of the picture. */
 export type Effect = 'highlight' | 'shadow' | 'rim';
+
+/** What a match goes by, in the address, as the picture is the body. */
+const matchQuery = (pairs: RegionPair[], turn: string | null) =>
+  new URLSearchParams({
+    page: livePage,
+    pairs: JSON.stringify(pairs),
+    turn: turn ?? '',
+  }).toString();
 
 const shoot = (id: string) => `/api/shoots/${encodeURIComponent(id)}`;
 
@@ -392,11 +401,14 @@ export const api = {
     const response = await reached(fetch(`/api/proofs/${id}`, { method: 'DELETE' }));
     if (!response.ok) throw await problemOf(response);
   },
-  /** Levels whose tones come nearest to a picture's; nothing is changed. */
-  matchReference: async (id: string, picture: File) =>
+  /**
+   * Levels with which the picture comes nearest to another, by regions that are paired, else by its
+   * tones, and with a surrounding turned where one is named; nothing is changed.
+   */
+  matchReference: async (id: string, picture: File, pairs: RegionPair[], turn: string | null) =>
     answer<Matched>(
       await reached(
-        fetch(`${shoot(id)}/meter/match?page=${encodeURIComponent(livePage)}`, {
+        fetch(`${shoot(id)}/meter/match?${matchQuery(pairs, turn)}`, {
           method: 'POST',
           headers: { 'content-type': 'application/octet-stream' },
           body: picture,

@@ -35,6 +35,16 @@ export type LightPart = Schemas['LightPart'];
 export type Solved = Schemas['Solved'];
 export type Outcome = Schemas['Outcome'];
 export type Matched = Schemas['Matched'];
+
+/** A region of the picture and one of a reference that it is to look like, 0…1 each way. */
+export interface RegionPair {
+  x: number;
+  y: number;
+  referenceX: number;
+  referenceY: number;
+  /** Side, as a share of each picture's width. */
+  size: number;
+}
 export type Findings = Schemas['Answer'];
 export type Finding = Schemas['ShownFinding'];
 

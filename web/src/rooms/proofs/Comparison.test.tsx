@@ -28,8 +28,8 @@ beforeEach(() => {
   useChoice.setState({ room: 'proofs', light: 'fill' });
   const document = {
     lights: [
-      { id: 'key', name: 'Key' },
-      { id: 'fill', name: 'Fill' },
+      { id: 'key', name: 'Key', emitter: { kind: 'rectangle' } },
+      { id: 'fill', name: 'Fill', emitter: { kind: 'dome' } },
     ],
     banks: [],
   } as unknown as ShootDocument;
@@ -87,9 +87,9 @@ test('a picture from a file is a side of the comparison', async () => {
   const asked = vi
     .spyOn(api, 'matchReference')
     .mockResolvedValue({ match, operations } as unknown as Matched);
-  await userEvent.click(screen.getByRole('button', { name: 'Match its tones' }));
-  expect(await screen.findByText(/off by 0.90 st before, 0.25 st after/)).toBeVisible();
-  expect(asked).toHaveBeenCalledWith('a', file);
+  await userEvent.click(screen.getByRole('button', { name: 'Match' }));
+  expect(await screen.findByText(/Off by 0.90 st before, 0.25 st after/)).toBeVisible();
+  expect(asked).toHaveBeenCalledWith('a', file, [], null);
   expect(tryOut).toHaveBeenCalledWith(operations);
   await userEvent.click(screen.getByRole('button', { name: 'Take' }));
   expect(keep).toHaveBeenCalledWith('Match reference', operations);

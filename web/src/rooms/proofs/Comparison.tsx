@@ -2,14 +2,12 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useRef } from 'react';
-import { api } from '../../api/client';
 import type { Proof } from '../../api/document';
 import { Fold } from '../../controls/Fold';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { useChoice } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
-import { Moves } from './meter/Solution';
-import { useShownLevels } from './meter/useSolution';
+import { ReferenceMatch } from './match/ReferenceMatch';
 import { variantOf } from './proofWords';
 import { useProofChoice, type Against, type Mode, type Variant } from './useProofs';
 
@@ -66,7 +64,7 @@ export function Comparison({ proof, all }: { proof: Proof | null; all: Proof[] }
         </Typography>
       )}
       <Reference />
-      {shown === 'reference' && <Match />}
+      {shown === 'reference' && <ReferenceMatch />}
     </Fold>
   );
 }
@@ -106,41 +104,6 @@ function Reference() {
           e.target.value = '';
         }}
       />
-    </Box>
-  );
-}
-
-/** Finds the levels whose tones come nearest to the reference. */
-function Match() {
-  const file = useProofChoice((c) => c.referenceFile);
-  const hands = useShownLevels((id) => api.matchReference(id, file!), 'Match reference');
-  const { solved } = hands;
-  return (
-    <Box component="section" aria-label="Levels for the reference">
-      <Box sx={{ display: 'flex', gap: 1 }}>
-        <Button variant="outlined" disabled={!file || hands.busy} onClick={hands.solve}>
-          {hands.busy ? 'Matching …' : 'Match its tones'}
-        </Button>
-        {solved && (
-          <>
-            <Button variant="contained" onClick={hands.take}>
-              Take
-            </Button>
-            <Button color="inherit" onClick={hands.leave}>
-              Leave
-            </Button>
-          </>
-        )}
-      </Box>
-      {solved && (
-        <>
-          <Typography variant="caption" component="p" sx={{ my: 1 }}>
-            Tones are off by {solved.match.before.toFixed(2)} st before,{' '}
-            {solved.match.after.toFixed(2)} st after.
-          </Typography>
-          <Moves moves={solved.match.moves} />
-        </>
-      )}
     </Box>
   );
 }

@@ -1,11 +1,12 @@
 import Box from '@mui/material/Box';
-import { useEffect, useRef, useState, type PointerEvent } from 'react';
+import { useEffect, useRef, useState, type PointerEvent, type SyntheticEvent } from 'react';
 import { api } from '../../api/client';
 import { useLoaded } from '../../controls/useLoaded';
 import { useChoice } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
 import { useLivePicture } from '../../picture/useLivePicture';
 import { colours, mono } from '../../theme/theme';
+import { PairMarks } from './match/PairMarks';
 import { variantOf } from './proofWords';
 import { useProofChoice, useProofs } from './useProofs';
 
@@ -51,8 +52,14 @@ export function ProofCompare() {
   if (mode === 'beside') {
     return (
       <Box sx={{ position: 'absolute', inset: 0, display: 'flex', bgcolor: colours.surround }}>
-        <Half title={ownTitle}>{own}</Half>
-        <Half title={title}>{other ?? <LiveCopy />}</Half>
+        <Half title={ownTitle}>
+          {own}
+          {reference && !left && <PairMarks side="picture" aspect={null} />}
+        </Half>
+        <Half title={title}>
+          {other ?? <LiveCopy />}
+          {reference && !left && <PairMarks side="reference" aspect={choice.referenceAspect} />}
+        </Half>
       </Box>
     );
   }
@@ -142,6 +149,12 @@ function Still({ src, name, whole = false }: { src: string; name: string; whole?
       alt={name}
       src={src}
       draggable={false}
+      onLoad={(e: SyntheticEvent<HTMLImageElement>) => {
+        const { naturalWidth, naturalHeight } = e.currentTarget;
+        if (whole && naturalHeight > 0) {
+          useProofChoice.setState({ referenceAspect: naturalWidth / naturalHeight });
+        }
+      }}
       sx={{
         position: 'absolute',
         inset: 0,

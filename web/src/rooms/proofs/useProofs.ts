@@ -29,6 +29,8 @@ interface Choice {
   /** Address of a picture from a file to compare with, and the file. */
   reference: string | null;
   referenceFile: File | null;
+  /** Its width over its height, once it is loaded. */
+  referenceAspect: number | null;
   /** Where the wipe stands, 0…1 of the picture's width. */
   wipe: number;
   /** B is held: the proof is shown alone. */
@@ -43,6 +45,7 @@ export const useProofChoice = create<Choice>(() => ({
   mode: 'wipe',
   reference: null,
   referenceFile: null,
+  referenceAspect: null,
   wipe: 0.5,
   flipped: false,
 }));
@@ -62,13 +65,14 @@ export async function settled() {
   }
 }
 
-/** Takes a proof of what the page shows, and chooses it. */
+/** Takes a proof of what the page shows, and chooses it; named, where words are given. */
 export function useTakeProof() {
   const client = useQueryClient();
-  return async (shoot: string) => {
+  return async (shoot: string, words?: { name: string; note: string }) => {
     try {
       await settled();
-      const proof = await api.takeProof(shoot);
+      let proof = await api.takeProof(shoot);
+      if (words) proof = await api.writeProof(proof.id, { ...words, star: false });
       useProofChoice.setState({ proof: proof.id });
       enqueueSnackbar(`${proof.name} is kept`);
       await client.invalidateQueries({ queryKey: proofsKey(shoot) });

@@ -9,7 +9,8 @@ export interface ShownLevels<T> {
   solved: T | null;
   busy: boolean;
   solve: () => void;
-  take: () => void;
+  /** Keeps the levels; true when that went well. */
+  take: () => Promise<boolean>;
   leave: () => void;
 }
 
@@ -65,10 +66,10 @@ export function useShownLevels<T extends { operations: unknown }>(
       setBusy(false);
     }
   };
-  const take = () => {
-    if (!solved) return;
+  const take = async () => {
+    if (!solved) return false;
     setFound(null);
-    void desk.keep(edit, solved.operations as Operation[]);
+    return desk.keep(edit, solved.operations as Operation[]);
   };
   const leave = () => {
     setFound(null);
