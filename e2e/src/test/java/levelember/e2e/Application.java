@@ -36,6 +36,7 @@ final class Application implements AutoCloseable {
     builder.environment().put("EMBER_DEMO", Boolean.toString(demo));
     builder.environment().put("EMBER_SAMPLES", Integer.toString(samples));
     builder.environment().put("EMBER_DEMO_PRINTS", "false");
+    builder.environment().put("EMBER_DEMO_PROOFS", "false");
     builder.redirectErrorStream(true).redirectOutput(home.resolve("application.log").toFile());
     process = builder.start();
     await();

@@ -34,7 +34,7 @@ class ProofPictures {
 
   private final Assets assets;
   private FirstHits hits;
-  private long hitsOf = -1;
+  private Long hitsOf;
 
   ProofPictures(Assets assets) {
     this.assets = assets;
@@ -94,6 +94,16 @@ class ProofPictures {
   /** A proof with the levels, colours and looks of another state of its shoot, as JPEG. */
   byte[] developed(StoredProof kept, Shoot as) {
     Film film = kept.film();
+    return PngFile.jpeg(codes(kept, as, film), film.width(), film.height(), QUALITY);
+  }
+
+  /** The same as PNG. */
+  byte[] png(StoredProof kept, Shoot as) {
+    Film film = kept.film();
+    return PngFile.plain(codes(kept, as, film), film.width(), film.height());
+  }
+
+  private byte[] codes(StoredProof kept, Shoot as, Film film) {
     float[] weights = kept.weights(as);
     Picture light = LayerMix.picture(film, weights);
     Look look = as.shot(kept.shot).map(as::lookOf).orElseGet(() -> kept.shoot.lookOf(kept.shown()));
@@ -106,15 +116,17 @@ class ProofPictures {
     }
     List<Picture> parts = maker.mixes().stream().map(w -> LayerMix.picture(film, w)).toList();
     LookInputs inputs = maker.aids(light, parts, hits);
-    byte[] codes = new Development(look, files.luts()).codes(light, inputs);
-    return PngFile.jpeg(codes, light.width(), light.height(), QUALITY);
+    return new Development(look, files.luts()).codes(light, inputs);
   }
 
   /** First hits of a proof, which stay while the same one is developed again. */
   private synchronized FirstHits hits(StoredProof kept, Look look, Files files, Picture light) {
     int margin = LookInputsMaker.margin(look, light.height());
     boolean obscurance = LookInputsMaker.needsObscurance(look);
-    if (hitsOf != kept.id || hits.margin() < margin || obscurance && !hits.obscurance()) {
+    if (hitsOf == null
+        || hitsOf != kept.id
+        || hits.margin() < margin
+        || obscurance && !hits.obscurance()) {
       View view = View.of(kept.shoot, kept.shown(), files);
       FirstHits.Band band = FirstHits.Band.whole(light.width(), light.height());
       hits = new FirstHitTracer(view).all(band, margin, obscurance);

@@ -112,6 +112,13 @@ class Proofs {
     return proof(row(fresh.id));
   }
 
+  /** Keeps a proof that was made without a page. */
+  @Transactional
+  void keep(ProofMapper.Fresh fresh, String note, boolean star) {
+    mapper.keep(fresh);
+    mapper.change(fresh.id, fresh.name, note, star);
+  }
+
   static Refusal noPicture() {
     return new Refusal(
         HttpStatus.CONFLICT,

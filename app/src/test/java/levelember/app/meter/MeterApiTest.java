@@ -5,6 +5,7 @@ import static levelember.app.ApiClient.json;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.net.URLEncoder;
 import java.net.http.HttpResponse;
 import levelember.app.ApiClient;
 import levelember.app.FreshHome;
@@ -128,6 +129,28 @@ class MeterApiTest {
                 .send("POST", shoot + "/meter/match", "image/png", new byte[] {1, 2, 3})
                 .statusCode())
         .isBetween(400, 422);
+  }
+
+  @Test
+  void regionsThatArePairedAreMatchedAndOtherWishesRefused() throws Exception {
+    byte[] picture = send("GET", shoot + "/live/picture.png", null).body();
+    edit("[{\"op\": \"replace\", \"path\": \"/lights/0/levelStops\", \"value\": 2}]");
+    String pair =
+        "[{\"x\": 0.5, \"y\": 0.6, \"referenceX\": 0.5, \"referenceY\": 0.6, \"size\": 0.2}]";
+    JsonNode matched = json(match("pairs=" + URLEncoder.encode(pair, UTF_8), picture));
+    assertThat(matched.get("turn").isNull()).isTrue();
+    assertThat(matched.get("match").get("after").doubleValue()).isLessThan(0.1);
+    for (String wish :
+        new String[] {
+          "turn=key", "turn=nobody", "pairs=x", "pairs=" + URLEncoder.encode("[{\"x\": 2}]", UTF_8)
+        }) {
+      HttpResponse<byte[]> refused = match(wish, picture);
+      assertThat(refused.statusCode()).as(wish).isEqualTo(422);
+    }
+  }
+
+  private HttpResponse<byte[]> match(String query, byte[] picture) throws Exception {
+    return new ApiClient(port).send("POST", shoot + "/meter/match?" + query, "image/png", picture);
   }
 
   @Test
