@@ -385,6 +385,9 @@ export const api = {
   proofs: async (id: string) => answer<Proof[]>(await reached(fetch(`${shoot(id)}/proofs`))),
   takeProof: async (id: string) =>
     answer<Proof>(await post(`${shoot(id)}/proofs?page=${encodeURIComponent(livePage)}`, {})),
+  /** What the shoot's pins of now read in a proof. */
+  proofReadings: async (id: number) =>
+    answer<Readings>(await reached(fetch(`/api/proofs/${id}/readings`))),
   writeProof: async (id: number, written: Schemas['Written']) =>
     answer<Proof>(
       await reached(

@@ -1,12 +1,13 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { SnackbarProvider } from 'notistack';
 import { afterEach, expect, test, vi } from 'vitest';
 import { api } from '../../../api/client';
-import type { Meter, Pin, PinReading, ShootDocument, Solved } from '../../../api/document';
+import type { Meter, Pin, PinReading, Proof, ShootDocument, Solved } from '../../../api/document';
 import { useChoice } from '../../../frame/choice';
 import { ShootContext, type ShootDesk } from '../../../live/useShoot';
+import { useProofChoice } from '../useProofs';
 import { MeterDetails } from './MeterDetails';
 import { PinMarks } from './PinMarks';
 import { TargetDetails } from './TargetDetails';
@@ -43,7 +44,14 @@ const reading = (id: string, part: Partial<PinReading> = {}): PinReading => ({
 
 const NONE: Meter = { pins: [], targets: [], faders: [], fewFaders: false, silenced: [] };
 
+const PROOFS = [
+  { id: 5, name: 'Key alone', layerBytes: 9 },
+  { id: 6, name: 'As it is lit', layerBytes: 9 },
+  { id: 7, name: 'Old', layerBytes: 0 },
+] as Proof[];
+
 function shown(part: Partial<Meter>, readings: PinReading[]) {
+  vi.spyOn(api, 'proofs').mockResolvedValue(PROOFS);
   vi.spyOn(api, 'readings').mockResolvedValue({
     pins: readings,
     meanLuminance: 120,
@@ -77,6 +85,7 @@ afterEach(() => {
   for (const f of [keep, tryOut, leave]) f.mockClear();
   useChoice.setState(useChoice.getInitialState(), true);
   useMeterChoice.setState(useMeterChoice.getInitialState(), true);
+  useProofChoice.setState(useProofChoice.getInitialState(), true);
 });
 
 test('a pin is set by a click on the picture, or in its middle by a second press', async () => {
@@ -226,4 +235,28 @@ test('faders that may move are named, with ranges and colours', async () => {
   expect(keep).toHaveBeenLastCalledWith('Faders that may move', [
     { op: 'replace', path: '/meter/fewFaders', value: true },
   ]);
+});
+
+test('both sides of a comparison are read, with their change', async () => {
+  const inProof = vi.spyOn(api, 'proofReadings').mockImplementation((id) =>
+    Promise.resolve({
+      pins: [reading('p', { stops: id === 5 ? 0.5 : 1 })],
+      meanLuminance: 60,
+      meanStops: id === 5 ? -0.9 : 0,
+      highestStops: 2,
+    }),
+  );
+  useProofChoice.setState({ proof: 5, against: 'now' });
+  shown({ pins: [pin('p', 'Base')] }, [reading('p')]);
+  const row = await screen.findByRole('option', { name: 'Base' });
+  await waitFor(() => expect(row).toHaveTextContent('1Base+0.50 st+1.50 st+1.00 st'));
+  expect(
+    screen.getByText(/mean: Key alone −0.90 st · Now \+0.10 st · change \+1.00 st/),
+  ).toBeVisible();
+  act(() => useProofChoice.setState({ against: 6 }));
+  await waitFor(() => expect(row).toHaveTextContent('1Base+0.50 st+1.00 st+0.50 st'));
+  // A proof without layers cannot be read.
+  act(() => useProofChoice.setState({ proof: 7 }));
+  await waitFor(() => expect(row).toHaveTextContent('1Base+1.50 st'));
+  expect(inProof).not.toHaveBeenCalledWith(7);
 });

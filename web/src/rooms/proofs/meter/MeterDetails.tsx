@@ -11,13 +11,21 @@ import { colours, mono } from '../../../theme/theme';
 import { LightBars } from './LightBars';
 import { amountText, stopsText } from './meterWords';
 import { PinDetails } from './PinDetails';
-import { addPin, armPin, useMeterChoice, useReadings } from './useMeter';
+import {
+  addPin,
+  armPin,
+  type SideReadings,
+  useMeterChoice,
+  useReadings,
+  useSides,
+} from './useMeter';
 
 /** Pins with their readings, and what the whole picture reads. */
 export function MeterDetails() {
   const desk = useDesk();
   const { pins } = desk.document.meter;
   const { data } = useReadings();
+  const sides = useSides();
   const chosen = useMeterChoice((c) => c.pin);
   const pin = pins.find((p) => p.id === chosen);
   return (
@@ -29,12 +37,13 @@ export function MeterDetails() {
         </Typography>
       ) : (
         <Box role="listbox" aria-label="Pins" sx={{ my: 1.5 }}>
+          {sides.length > 1 && <SideNames names={sides.map((s) => s.name)} />}
           {pins.map((p, i) => (
             <PinRow
               key={p.id}
               pin={p}
               number={i + 1}
-              reading={data?.pins.find((r) => r.id === p.id)}
+              readings={sides.map((s) => s.readings?.pins.find((r) => r.id === p.id))}
             />
           ))}
         </Box>
@@ -47,7 +56,7 @@ export function MeterDetails() {
           all={data}
         />
       )}
-      <WholePicture readings={data} />
+      <WholePicture readings={data} sides={sides} />
     </Box>
   );
 }
@@ -71,9 +80,48 @@ function AddPin() {
   );
 }
 
+/** Over both columns of readings. */
+function SideNames({ names }: { names: string[] }) {
+  return (
+    <Box
+      role="presentation"
+      sx={{ display: 'flex', px: 1.5, fontSize: 11, color: colours.quiet, '& span': COLUMN }}
+    >
+      <Box sx={{ flex: 1 }} />
+      {names.map((name, i) => (
+        <Box component="span" key={i} title={name}>
+          {name}
+        </Box>
+      ))}
+      <span>Change</span>
+    </Box>
+  );
+}
+
+const COLUMN = {
+  width: 62,
+  textAlign: 'right',
+  overflow: 'hidden',
+  textOverflow: 'ellipsis',
+  whiteSpace: 'nowrap',
+} as const;
+
+/** By how many stops the second side is over the first. */
+function changeText(stops: (number | null | undefined)[]): string {
+  const [before, after] = stops;
+  return typeof before === 'number' && typeof after === 'number' ? stopsText(after - before) : '';
+}
+
 const STATES = { SEEN: '', HIDDEN: 'hidden', OUTSIDE: 'outside', GONE: 'piece gone' };
 
-function PinRow({ pin, number, reading }: { pin: Pin; number: number; reading?: PinReading }) {
+interface PinRowProps {
+  pin: Pin;
+  number: number;
+  /** Of every side that is read. */
+  readings: (PinReading | undefined)[];
+}
+
+function PinRow({ pin, number, readings }: PinRowProps) {
   const chosen = useMeterChoice((c) => c.pin === pin.id);
   const choose = () => useMeterChoice.setState({ pin: chosen ? null : pin.id });
   return (
@@ -118,18 +166,30 @@ function PinRow({ pin, number, reading }: { pin: Pin; number: number; reading?: 
       >
         {pin.name}
       </Box>
-      <Box component="span" sx={{ fontFamily: mono, whiteSpace: 'nowrap' }}>
-        {!reading
-          ? '…'
-          : reading.state !== 'SEEN'
-            ? STATES[reading.state]
-            : stopsText(reading.stops)}
-      </Box>
+      {readings.map((reading, i) => (
+        <Box component="span" key={i} sx={{ fontFamily: mono, ...COLUMN }}>
+          {!reading
+            ? '…'
+            : reading.state !== 'SEEN'
+              ? STATES[reading.state]
+              : stopsText(reading.stops)}
+        </Box>
+      ))}
+      {readings.length > 1 && (
+        <Box component="span" sx={{ fontFamily: mono, ...COLUMN }}>
+          {changeText(readings.map((r) => r?.stops))}
+        </Box>
+      )}
     </Box>
   );
 }
 
-function WholePicture({ readings }: { readings?: Readings | null }) {
+interface WholeProps {
+  readings?: Readings | null;
+  sides: SideReadings[];
+}
+
+function WholePicture({ readings, sides }: WholeProps) {
   const shares = useLive((s) => s.progress?.shares);
   const { document } = useDesk();
   return (
@@ -145,6 +205,7 @@ function WholePicture({ readings }: { readings?: Readings | null }) {
             <br />
             brightest region {stopsText(readings.highestStops)}
           </Typography>
+          {sides.length > 1 && <MeanOfSides sides={sides} />}
           <LightBars
             name="Light of the picture"
             unit="cd/m²"
@@ -157,5 +218,16 @@ function WholePicture({ readings }: { readings?: Readings | null }) {
         </>
       )}
     </Fold>
+  );
+}
+
+/** The mean of both sides of the comparison, and its change. */
+function MeanOfSides({ sides }: { sides: SideReadings[] }) {
+  return (
+    <Typography variant="caption" component="div" sx={{ fontFamily: mono }}>
+      mean: {sides.map((s) => `${s.name} ${stopsText(s.readings?.meanStops ?? null)}`).join(' · ')}
+      {' · '}
+      change {changeText(sides.map((s) => s.readings?.meanStops))}
+    </Typography>
   );
 }

@@ -1,10 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { create } from 'zustand';
 import { api } from '../../../api/client';
-import type { Meter, Operation, Pin } from '../../../api/document';
+import type { Meter, Operation, Pin, Readings } from '../../../api/document';
 import { disarm, useChoice } from '../../../frame/choice';
 import { useLive } from '../../../live/store';
 import { say, type ShootDesk, useDesk } from '../../../live/useShoot';
+import { useProofChoice, useProofs } from '../useProofs';
 
 const OFTEN_MILLIS = 1000;
 
@@ -21,6 +22,43 @@ export function useReadings() {
     refetchInterval: trying ? OFTEN_MILLIS / 4 : OFTEN_MILLIS,
     placeholderData: (before) => before,
   });
+}
+
+/** One side of a comparison, with what it reads; null while it is not known. */
+export interface SideReadings {
+  name: string;
+  readings: Readings | null | undefined;
+}
+
+/**
+ * What both sides of the comparison read: the proof that is chosen, and what it is held against; the
+ * picture now alone when no proof with layers is chosen.
+ */
+export function useSides(): SideReadings[] {
+  const { data: now } = useReadings();
+  const { data: proofs = [] } = useProofs();
+  const { proof, against } = useProofChoice();
+  const layered = (id: unknown) => proofs.find((p) => p.id === id && p.layerBytes > 0);
+  const left = layered(proof);
+  const right = left && against !== proof ? layered(against) : undefined;
+  const leftRead = useProofReadings(left?.id);
+  const rightRead = useProofReadings(right?.id);
+  if (!left) return [{ name: 'Now', readings: now }];
+  return [
+    { name: left.name, readings: leftRead },
+    right ? { name: right.name, readings: rightRead } : { name: 'Now', readings: now },
+  ];
+}
+
+function useProofReadings(id: number | undefined) {
+  const { document } = useDesk();
+  return useQuery({
+    queryKey: ['proof readings', id, JSON.stringify(document.meter.pins)],
+    queryFn: () => api.proofReadings(id!),
+    enabled: id !== undefined,
+    staleTime: Infinity,
+    retry: false,
+  }).data;
 }
 
 /** The operation that sets a part of the meter. */

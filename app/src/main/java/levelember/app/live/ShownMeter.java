@@ -1,7 +1,6 @@
 package levelember.app.live;
 
 import io.swagger.v3.oas.annotations.media.Schema;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -9,8 +8,6 @@ import java.util.Optional;
 import levelember.edit.Pick;
 import levelember.edit.PinInView;
 import levelember.film.Film;
-import levelember.look.Balance;
-import levelember.measure.LayerReading;
 import levelember.measure.TargetReadings;
 import levelember.measure.TargetSolution;
 import levelember.measure.TargetSolver;
@@ -20,7 +17,6 @@ import levelember.shoot.Look;
 import levelember.shoot.Pin;
 import levelember.shoot.Shoot;
 import levelember.shoot.ShootAtTime;
-import levelember.shoot.Target;
 import levelember.transport.Illuminance;
 import levelember.transport.IlluminanceMeter;
 import levelember.transport.MeterPoint;
@@ -102,73 +98,16 @@ public class ShownMeter {
 
   /** Reads what a page shows; empty before there is a whole sample. */
   public Optional<Readings> read(String shoot, String page) {
-    return now(shoot, page).map(m -> read(m, m.films(true).full()));
+    return now(shoot, page)
+        .map(m -> {
+          Look look = m.shoot().lookOf(m.shot());
+          return FilmMeter.read(
+              m.view(), m.shoot().meter().pins(), m.shoot(), look, m.films(true).full());
+        });
   }
 
   private Optional<Moment> now(String shoot, String page) {
     return socket.session(shoot, page).now().filter(m -> m.films(true).full().samples() > 0);
-  }
-
-  private static Readings read(Moment m, Film film) {
-    float[] weights = m.weights();
-    Look look = m.shoot().lookOf(m.shot());
-    List<PinReading> pins =
-        m.shoot().meter().pins().stream().map(p -> read(m, film, p, weights, look)).toList();
-    TargetReadings all = TargetReadings.of(film, Map.of(), look, weights);
-    double mean = all.whole().luminance(weights);
-    return new Readings(
-        pins,
-        mean,
-        known(all.whole().stops(weights, look.ev())),
-        known(all.value(new Target("highest", Target.Kind.CEILING, null, null, 0, 1), weights)));
-  }
-
-  private static Double known(double stops) {
-    return Double.isFinite(stops) ? stops : null;
-  }
-
-  private static PinReading read(Moment m, Film film, Pin pin, float[] weights, Look look) {
-    PinInView there = PinInView.of(m.view(), pin, film.width(), film.height());
-    if (there.state() != PinInView.State.SEEN) {
-      return new PinReading(
-          pin.id(), there.state(), there.x(), there.y(), 0, null, null, null, List.of());
-    }
-    LayerReading reading = LayerReading.of(film, there.pixels());
-    double[] casts = casts(reading.colour(weights), look);
-    return new PinReading(
-        pin.id(),
-        there.state(),
-        there.x(),
-        there.y(),
-        reading.luminance(weights),
-        known(reading.stops(weights, look.ev())),
-        casts == null ? null : casts[0],
-        casts == null ? null : casts[1],
-        parts(m.shoot(), reading.luminances(weights)));
-  }
-
-  /** Stops of red and of blue over green after the white balance; null in the dark. */
-  private static double[] casts(double[] rgb, Look look) {
-    float[] balance = Balance.matrix(look.balance());
-    double[] shown = new double[3];
-    for (int i = 0; i < 9; i++) {
-      shown[i / 3] += balance[i] * rgb[i % 3];
-    }
-    double red = StrictMath.log(shown[0] / shown[1]) / StrictMath.log(2);
-    double blue = StrictMath.log(shown[2] / shown[1]) / StrictMath.log(2);
-    return Double.isFinite(red) && Double.isFinite(blue) ? new double[] {red, blue} : null;
-  }
-
-  private static List<LightPart> parts(Shoot shoot, double[] values) {
-    double all = Arrays.stream(values).sum();
-    List<LightPart> to = new ArrayList<>();
-    for (int k = 0; k < values.length; k++) {
-      if (values[k] > 0) {
-        to.add(new LightPart(shoot.lights().get(k).id(), values[k], values[k] / all));
-      }
-    }
-    to.sort((a, b) -> Double.compare(b.value(), a.value()));
-    return to;
   }
 
   /** A pin at a place of the picture, 0…1 each way; empty where nothing stands. */
@@ -242,7 +181,7 @@ public class ShownMeter {
   }
 
   private static Arriving arriving(Shoot shoot, double[] lux) {
-    List<LightPart> parts = parts(shoot, lux);
+    List<LightPart> parts = FilmMeter.parts(shoot, lux);
     double all = Arrays.stream(lux).sum();
     double rest = parts.isEmpty() ? 0 : all - parts.getFirst().value();
     return new Arriving(all, parts, rest > 1e-9 * all ? parts.getFirst().value() / rest : null);

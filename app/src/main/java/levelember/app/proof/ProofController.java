@@ -2,9 +2,11 @@ package levelember.app.proof;
 
 import java.util.List;
 import java.util.Locale;
+import levelember.app.live.ShownMeter;
 import levelember.app.live.ShownPictures;
 import levelember.app.shoot.Shoots;
 import levelember.formats.ShootDifference;
+import levelember.shoot.Pin;
 import levelember.texture.Picture;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
@@ -26,10 +28,17 @@ import tools.jackson.databind.JsonNode;
 class ProofController {
   private final Proofs proofs;
   private final ProofPictures developer;
+  private final ProofMeter meter;
   private final ShownPictures shown;
   private final Shoots shoots;
 
-  ProofController(Proofs proofs, ProofPictures developer, ShownPictures shown, Shoots shoots) {
+  ProofController(
+      Proofs proofs,
+      ProofPictures developer,
+      ProofMeter meter,
+      ShownPictures shown,
+      Shoots shoots) {
+    this.meter = meter;
     this.proofs = proofs;
     this.developer = developer;
     this.shown = shown;
@@ -102,6 +111,14 @@ class ProofController {
         .contentType(MediaType.IMAGE_PNG)
         .cacheControl(CacheControl.noStore())
         .body(ProofPictures.difference(of, kept));
+  }
+
+  /** What the shoot's pins of now, and the whole picture, read in the proof. */
+  @GetMapping("/api/proofs/{id}/readings")
+  ResponseEntity<ShownMeter.Readings> readings(@PathVariable long id) {
+    ProofPictures.StoredProof kept = proofs.stored(id);
+    List<Pin> pins = shoots.shoot(kept.shootId()).meter().pins();
+    return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(meter.read(kept, pins));
   }
 
   /** What in the shoot as it is now differs from what it was. */

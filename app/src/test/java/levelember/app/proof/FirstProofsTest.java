@@ -39,7 +39,9 @@ class FirstProofsTest {
   @Test
   void oneTraceGivesTheStrongestLightAloneDownAndAsItIs() throws Exception {
     String id =
-        shoots.add(new ShootPackage(SmallShoot.ball(new Look("k", "K", 2, 0.5, 3)), new TreeMap<>())).id();
+        shoots
+            .add(new ShootPackage(SmallShoot.ball(new Look("k", "K", 2, 0.5, 3)), new TreeMap<>()))
+            .id();
     first.take(id, -1);
     List<Proofs.Proof> taken = proofs.of(id);
     assertThat(taken)

@@ -194,4 +194,26 @@ class ProofApiTest {
       assertThat(get("proofs/" + number + "/changes")).isEmpty();
     }
   }
+
+  @Test
+  void theMeterReadsAProofAtThePinsOfNow() throws Exception {
+    JsonNode pin = get(shoot + "/meter/pin?x=0.5&y=0.55");
+    edit("[{\"op\": \"add\", \"path\": \"/meter/pins/-\", \"value\": %s}]".formatted(pin));
+    long lit = json(send("POST", shoot + "/proofs", null)).get("id").longValue();
+    JsonNode before = get("proofs/" + lit + "/readings");
+    JsonNode now = get(shoot + "/meter");
+    double stops = before.get("pins").get(0).get("stops").doubleValue();
+    assertThat(stops)
+        .isCloseTo(now.get("pins").get(0).get("stops").doubleValue(), Offset.offset(0.1));
+    assertThat(before.get("pins").get(0).get("lights")).isNotEmpty();
+    edit("[{\"op\": \"replace\", \"path\": \"/masterStops\", \"value\": -2}]");
+    long dark = json(send("POST", shoot + "/proofs", null)).get("id").longValue();
+    JsonNode after = get("proofs/" + dark + "/readings");
+    assertThat(after.get("pins").get(0).get("stops").doubleValue())
+        .isCloseTo(stops - 2, Offset.offset(0.1));
+    assertThat(after.get("meanStops").doubleValue())
+        .isCloseTo(before.get("meanStops").doubleValue() - 2, Offset.offset(0.1));
+    send("DELETE", "proofs/" + dark + "/layers", null);
+    assertThat(send("GET", "proofs/" + dark + "/readings", null).statusCode()).isEqualTo(409);
+  }
 }
