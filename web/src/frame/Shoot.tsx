@@ -73,7 +73,7 @@ export function Shoot({ id }: { id: string }) {
     return () => {
       live.close();
       useLive.setState(useLive.getInitialState());
-      useChoice.setState({ light: null, piece: null, shot: null });
+      useChoice.setState({ light: null, piece: null, shot: null, armed: null });
     };
   }, [id, client]);
 

@@ -1,4 +1,4 @@
-import { beforeEach, expect, test } from 'vitest';
+import { beforeEach, expect, test, vi } from 'vitest';
 import { chosenWith, useChoice } from './choice';
 
 beforeEach(() => useChoice.setState({ room: 'rig', light: 'key', piece: null }));
@@ -18,4 +18,14 @@ test('what an edit makes is chosen before the edit is answered', async () => {
 test('what was chosen before is chosen again when the edit is refused', async () => {
   await chosenWith(Promise.resolve(false), { light: null, piece: 'new', room: 'set' });
   expect(useChoice.getState()).toMatchObject({ room: 'rig', light: 'key', piece: null });
+});
+
+test('what is armed is left with the room', () => {
+  const leave = vi.fn();
+  useChoice.setState({ armed: { what: 'Click where light is to be read', take: vi.fn(), leave } });
+  useChoice.setState({ light: 'fill' });
+  expect(useChoice.getState().armed).not.toBeNull();
+  useChoice.setState({ room: 'print' });
+  expect(useChoice.getState().armed).toBeNull();
+  expect(leave).toHaveBeenCalledOnce();
 });

@@ -88,3 +88,8 @@ export function disarm() {
   useChoice.setState({ armed: null });
   armed?.leave?.();
 }
+
+// What was armed in one room would surprise in the next.
+useChoice.subscribe((now, before) => {
+  if (now.room !== before.room && now.armed) disarm();
+});
