@@ -12,10 +12,6 @@ import levelember.texture.Picture;
 final class EnvironmentPictures implements Check {
   private static final double SEAM_STOPS = 0.15, BLEND = 0.04, LEAST_SHARE = 0.03;
   private static final double MIRROR = 0.12, OF_REFLECTION = 0.12, OF_BACKGROUND = 0.4;
-
-  /** Light of a high sun over that of its sky, on a surface that faces it. */
-  private static final double SUN_TO_SKY = 4;
-
   private static final double NEAR_ENOUGH_STOPS = 1.5, STOPS_OF_CODES = 9;
 
   @Override
@@ -27,7 +23,7 @@ final class EnvironmentPictures implements Check {
         EnvironmentReading reading = EnvironmentReading.of(picture);
         seam(in, light, e, reading, to);
         coarse(in, light, e, reading, to);
-        range(light, e, reading, PicturedSun.of(picture), in.share(k), to);
+        range(in, k, e, picture, reading, to);
       }
     }
   }
@@ -126,16 +122,18 @@ final class EnvironmentPictures implements Check {
   }
 
   private static void range(
-      Light light,
+      Inspection in,
+      int k,
       Emitter.Environment e,
+      Picture picture,
       EnvironmentReading reading,
-      PicturedSun sun,
-      double share,
       List<Finding> to) {
+    Light light = in.light(k);
+    PicturedSun sun = PicturedSun.of(picture);
     String name = e.picture().toLowerCase(Locale.ROOT);
     boolean codes = name.endsWith(".jpg") || name.endsWith(".jpeg") || name.endsWith(".png");
-    double needed = sun == null ? 0 : needed(sun);
-    if (codes && reading.stops() < STOPS_OF_CODES && share > LEAST_SHARE) {
+    double needed = sun == null ? 0 : MissingSun.neededStops(sun);
+    if (codes && reading.stops() < STOPS_OF_CODES && in.share(k) > LEAST_SHARE) {
       to.add(
           new Finding(
               Finding.Kind.ENVIRONMENT_NOT_HDR,
@@ -150,7 +148,9 @@ final class EnvironmentPictures implements Check {
                   + " highlights. It needs a picture with high dynamic range.",
               null,
               List.of()));
-    } else if (sun != null && sun.stops() < needed - NEAR_ENOUGH_STOPS) {
+    } else if (sun != null
+        && sun.stops() < needed - NEAR_ENOUGH_STOPS
+        && !MissingSun.aimed(in, e, picture, sun)) {
       to.add(
           new Finding(
               Finding.Kind.ENVIRONMENT_SUN_CLIPPED,
@@ -167,7 +167,10 @@ final class EnvironmentPictures implements Check {
               "The picture was clipped when it was taken: shadows come out too faint. A sun of the"
                   + " rig, aimed the same way, gives back what is missing.",
               null,
-              List.of()));
+              List.of(
+                  new Finding.Mend(
+                      "Add the sun of " + light.name(),
+                      MissingSun.added(in.shoot, light, e, picture, sun)))));
     } else if (reading.clippedShare() > 0) {
       to.add(
           new Finding(
@@ -183,11 +186,5 @@ final class EnvironmentPictures implements Check {
               null,
               List.of()));
     }
-  }
-
-  /** Stops over the mean at which a sun of that size gives what the sun gives. */
-  private static double needed(PicturedSun sun) {
-    double half = Math.toRadians(sun.degrees() / 2);
-    return StrictMath.log(SUN_TO_SKY / (half * half)) / StrictMath.log(2);
   }
 }

@@ -11,8 +11,9 @@ import levelember.texture.Picture;
  * @param row of its middle, pixels
  * @param degrees across
  * @param stops of its luminance over the picture's mean
+ * @param mean luminance of the picture by solid angle, as its values have it
  */
-record PicturedSun(double column, double row, double degrees, double stops) {
+record PicturedSun(double column, double row, double degrees, double stops, double mean) {
   private static final double NEAR_TOP = 0.5, WIDEST_DEGREES = 12, LEAST_STOPS = 5;
 
   /** Finds it; null where there is none. */
@@ -50,7 +51,7 @@ record PicturedSun(double column, double row, double degrees, double stops) {
     double degrees = Math.max((right - left + 1) * 360.0 / w, (low - high + 1) * 180.0 / h);
     return degrees > WIDEST_DEGREES || row / n > 0.5 * h
         ? null
-        : new PicturedSun(column / n, row / n, degrees, stops);
+        : new PicturedSun(column / n, row / n, degrees, stops, mean);
   }
 
   private static double luminance(Picture p, int x, int y) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
+import levelember.texture.Picture;
 
 /** More than one sun that is on: in the rig, or as the highest light of a surrounding picture. */
 final class TwoSuns implements Check {
@@ -12,9 +13,7 @@ final class TwoSuns implements Check {
     List<Integer> suns = new ArrayList<>();
     for (int k : in.litLights()) {
       Emitter emitter = in.light(k).emitter();
-      boolean pictured =
-          emitter instanceof Emitter.Environment e
-              && PicturedSun.of(in.files.pictures().picture(e.picture())) != null;
+      boolean pictured = emitter instanceof Emitter.Environment e && pictured(in, e);
       if (emitter instanceof Emitter.Sun || emitter instanceof Emitter.SkySun || pictured) {
         suns.add(k);
       }
@@ -36,5 +35,12 @@ final class TwoSuns implements Check {
                 new Finding.Mend(
                     "Mute " + second.name(),
                     Edits.light(in.shoot, second.id(), l -> l.withMuted(true))))));
+  }
+
+  /** Whether a surrounding has a sun for which no sun of the rig shines from the same place. */
+  private static boolean pictured(Inspection in, Emitter.Environment e) {
+    Picture picture = in.files.pictures().picture(e.picture());
+    PicturedSun sun = PicturedSun.of(picture);
+    return sun != null && !MissingSun.aimed(in, e, picture, sun);
   }
 }

@@ -311,7 +311,12 @@ class SecondLookTest {
 
   @Test
   void sunsInSurroundingsThatWereClipped() {
-    inSurrounding("a.hdr", sunny(4, 64), false).found(Finding.Kind.ENVIRONMENT_SUN_CLIPPED);
+    Finding clipped =
+        inSurrounding("a.hdr", sunny(4, 64), false).found(Finding.Kind.ENVIRONMENT_SUN_CLIPPED);
+    assertThat(clipped.mends()).hasSize(1);
+    // The sun that gives back what is missing is the same sun, no second one.
+    assertThat(look(clipped.mends().getFirst().after(), n -> sunny(4, 64)))
+        .noneMatch(f -> f.kind() == Finding.Kind.TWO_SUNS);
     inSurrounding("a.hdr", sunny(4, 16_000), false).hasNo(Finding.Kind.ENVIRONMENT_SUN_CLIPPED);
   }
 
