@@ -46,15 +46,16 @@ final class Armillary {
     assets.put(STUDIO, RadianceHdr.write(StudioPanorama.twoBanks(1024)));
     return new ShootPackage(
         new Shoot(
-            "Armillary",
-            a.pieces,
-            materials(),
-            lights(),
-            banks(),
-            Bounce.USUAL,
-            0,
-            shots(),
-            DemoLooks.armillary()),
+                "Armillary",
+                a.pieces,
+                materials(),
+                lights(),
+                banks(),
+                Bounce.USUAL,
+                0,
+                shots(),
+                DemoLooks.armillary())
+            .with(DemoMeters.armillary()),
         assets);
   }
 

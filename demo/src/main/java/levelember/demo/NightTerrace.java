@@ -79,6 +79,7 @@ final class NightTerrace {
 
     lights(s);
     shots(s);
+    s.measured(DemoMeters.nightTerrace());
     return s.pack("Night terrace", motion());
   }
 

@@ -95,6 +95,7 @@ final class ReadingRoom {
             10,
             0.4,
             0));
+    s.measured(DemoMeters.readingRoom());
     ShootPackage still = s.pack("Reading room");
     // A morning in June at 52° north, from where the still has its sun to noon.
     SunPath morning = new SunPath("sky", 9.374, 12.5, 52, 4, 6, 21, 2, 7.511);

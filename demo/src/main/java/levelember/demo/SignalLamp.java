@@ -140,6 +140,7 @@ final class SignalLamp {
             20,
             0.5,
             0));
+    s.measured(DemoMeters.signalLamp());
     return s.pack("Signal lamp", motion());
   }
 

@@ -18,6 +18,7 @@ import levelember.shoot.LightColour;
 import levelember.shoot.Look;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
+import levelember.shoot.Meter;
 import levelember.shoot.Motion;
 import levelember.shoot.Piece;
 import levelember.shoot.Reach;
@@ -41,6 +42,7 @@ final class Stage {
   private final List<Shot> shots = new ArrayList<>();
   private final List<Look> looks = new ArrayList<>();
   private final TreeMap<String, byte[]> assets = new TreeMap<>();
+  private Meter meter = Meter.NONE;
 
   static Vec3 at(double x, double y, double z) {
     return new Vec3(x, y, z);
@@ -53,7 +55,13 @@ final class Stage {
   /** The shoot with its assets, as it moves. */
   ShootPackage pack(String name, Motion motion) {
     Shoot still = new Shoot(name, pieces, materials, lights, 0, shots, looks).with(Bounce.USUAL);
-    return new ShootPackage(still.with(motion), assets);
+    return new ShootPackage(still.with(motion).with(meter), assets);
+  }
+
+  /** What is measured. */
+  Stage measured(Meter other) {
+    meter = other;
+    return this;
   }
 
   Stage material(Material m) {

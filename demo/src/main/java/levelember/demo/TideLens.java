@@ -117,6 +117,7 @@ final class TideLens {
             "pieces/water/shape/seconds",
             Key.of(0, Span.STRAIGHT, 0.4),
             Key.of(3, Span.STRAIGHT, 3.4));
+    s.measured(DemoMeters.tideLens());
     return s.pack("Tide lens", Motion.NONE.with(List.of(water)));
   }
 
