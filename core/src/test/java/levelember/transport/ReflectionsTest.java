@@ -173,10 +173,11 @@ class ReflectionsTest {
 
   @Test
   void mirrorsAreFollowedAsOftenAsSaidAndShowTheirEnd() {
-    // A mirror gives back four fifths each time; the last shows the dome as if nothing were there.
-    assertThat(hallway(0, MirrorBounces.End.SURROUNDINGS)).isCloseTo(80, within(0.1));
-    assertThat(hallway(1, MirrorBounces.End.SURROUNDINGS)).isCloseTo(64, within(0.1));
-    assertThat(hallway(3, MirrorBounces.End.SURROUNDINGS)).isCloseTo(40.96, within(0.1));
+    // A mirror gives back four fifths each time; the last shows the dome as if nothing were there,
+    // but for the small MIS weight of drawing the dome, for which the mirrors are in the way.
+    assertThat(hallway(0, MirrorBounces.End.SURROUNDINGS)).isCloseTo(80, within(0.008 * 80));
+    assertThat(hallway(1, MirrorBounces.End.SURROUNDINGS)).isCloseTo(64, within(0.008 * 64));
+    assertThat(hallway(3, MirrorBounces.End.SURROUNDINGS)).isCloseTo(40.96, within(0.008 * 41));
     assertThat(hallway(1, MirrorBounces.End.COLOUR)).isCloseTo(32, within(0.1));
     assertThat(hallway(1, MirrorBounces.End.BLACK)).isLessThan(1e-3);
   }

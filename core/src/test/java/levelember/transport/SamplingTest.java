@@ -97,7 +97,7 @@ class SamplingTest {
   void everyTechniqueAloneGivesWhatTheyGiveTogether(Light light) {
     Shoot shoot = shoot(light);
     double both = mean(shoot, Sampling.USUAL, 256);
-    double drawn = mean(shoot, new Sampling(Technique.LIGHT, true, true, false), 256);
+    double drawn = mean(shoot, new Sampling(Technique.LIGHT, true, true, false), 1024);
     double met = mean(shoot, new Sampling(Technique.BSDF, true, true, false), 1024);
     assertThat(drawn).as("drawn from lights").isCloseTo(both, within(0.01 * both));
     assertThat(met).as("met by turns").isCloseTo(both, within(0.015 * both));
