@@ -56,11 +56,8 @@ final class LiveSession {
   private final Wishes wishes;
   private final Thread thread;
 
-  /** A compiled view and the state that it was compiled of. */
-  private record Compiled(View view, Wanted state) {}
-
   /** The newest, from which another session of the shoot may go on; null before there is one. */
-  private volatile Compiled compiled;
+  private volatile View compiled;
 
   // Below: written by the session's thread; read by others under the film lock.
   private final Object filmLock = new Object();
@@ -91,16 +88,10 @@ final class LiveSession {
   /**
    * Begins to show a shoot.
    *
-   * @param like another session of the same shoot whose compiled set serves here too, or null
+   * @param known the shoot compiled before, which this goes on from; or null
    */
   LiveSession(
-      String id,
-      Shared shared,
-      Files files,
-      Shoot shoot,
-      long rev,
-      PageView page,
-      LiveSession like) {
+      String id, Shared shared, Files files, Shoot shoot, long rev, PageView page, View known) {
     this.id = id;
     renderer = shared.renderer();
     turn = shared.turns().part();
@@ -109,12 +100,13 @@ final class LiveSession {
     this.files = files;
     showing = new Showing(files.luts(), views, this);
     wishes = new Wishes(shoot, rev, page);
-    Compiled known = like == null ? null : like.compiled;
-    if (known != null) {
-      view = known.view();
-      shown = known.state();
-    }
+    view = known;
     thread = Thread.ofPlatform().name("ember-live-" + id).daemon().start(this::run);
+  }
+
+  /** The newest compiled view; null before there is one. */
+  View compiled() {
+    return compiled;
   }
 
   void join(LiveView view) {
@@ -288,7 +280,7 @@ final class LiveSession {
     // All that takes long is done before the lock is taken.
     boolean fresh = view == null;
     EditCost cost =
-        fresh ? null : EditCost.between(shown.shoot(), shown.shot(), next.shoot(), next.shot());
+        fresh ? null : EditCost.between(view.shoot(), view.shot(), next.shoot(), next.shot());
     if (fresh) {
       memory.prepare(this);
     }
@@ -333,7 +325,7 @@ final class LiveSession {
       mixedOnly = !resized && cost.nothing();
       shown = next;
     }
-    compiled = new Compiled(made, next);
+    compiled = made;
   }
 
   /** Looks at what the look must know, though tracing rests; false when it knows all. */
@@ -523,7 +515,7 @@ final class LiveSession {
   /** What is shown now; empty before there is a set. */
   Optional<Moment> now() {
     synchronized (filmLock) {
-      return view == null
+      return shown == null
           ? Optional.empty()
           : Optional.of(
               new Moment(

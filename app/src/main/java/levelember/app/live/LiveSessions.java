@@ -15,6 +15,7 @@ import levelember.app.storage.Restored;
 import levelember.formats.ShootDocument;
 import levelember.shoot.Shoot;
 import levelember.transport.Renderer;
+import levelember.transport.View;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
@@ -43,6 +44,7 @@ class LiveSessions {
 
   private final Shoots shoots;
   private final Assets assets;
+  private final PreparedViews prepared;
   private final LiveSession.Shared shared;
   private final FilmMemory<LiveSession> memory;
 
@@ -56,11 +58,13 @@ class LiveSessions {
   LiveSessions(
       Shoots shoots,
       Assets assets,
+      PreparedViews prepared,
       Turns turns,
       @Value("${ember.samples}") int samples,
       @Value("${ember.film-megabytes}") int filmMegabytes) {
     this.shoots = shoots;
     this.assets = assets;
+    this.prepared = prepared;
     memory =
         new FilmMemory<>(
             filmMegabytes > 0
@@ -127,8 +131,12 @@ class LiveSessions {
                 .map(o -> o.session)
                 .findAny()
                 .orElse(null);
+    View compiled = known == null ? null : known.compiled();
+    if (compiled == null) {
+      compiled = prepared.take(id);
+    }
     LiveSession session =
-        new LiveSession(id, shared, assets.files(id), shoot, revision, page, known);
+        new LiveSession(id, shared, assets.files(id), shoot, revision, page, compiled);
     all.add(new Open(id, session));
     return session;
   }
@@ -193,6 +201,7 @@ class LiveSessions {
   private void end(List<Open> sessions) {
     all.removeAll(sessions);
     for (Open o : sessions) {
+      prepared.keep(o.shoot, o.session.compiled());
       o.session.close();
       memory.forget(o.session);
     }
@@ -245,6 +254,7 @@ class LiveSessions {
           all.stream().filter(o -> shoot == null || Objects.equals(o.shoot, shoot)).toList();
       gone.forEach(o -> o.session.tell(message));
       end(gone);
+      prepared.forget(shoot);
     }
   }
 
