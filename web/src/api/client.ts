@@ -351,10 +351,10 @@ export const api = {
     live(id, `looks/${encodeURIComponent(look)}.jpg`, { ...other, v: version }),
   ballUrl: (material: string) => `/api/shelf/materials/${encodeURIComponent(material)}.png`,
   /** What pins and picture read; null before there is a whole sample. */
-  readings: async (id: string): Promise<Readings | null> => {
-    const response = await reached(
-      fetch(`${shoot(id)}/meter?page=${encodeURIComponent(livePage)}`),
-    );
+  /** What pins and picture read, or with one thing otherwise; null before there is a sample. */
+  readings: async (id: string, change: Record<string, string> = {}): Promise<Readings | null> => {
+    const query = new URLSearchParams({ ...change, page: livePage }).toString();
+    const response = await reached(fetch(`${shoot(id)}/meter?${query}`));
     return response.status === 204 ? null : answer<Readings>(response);
   },
   /** A pin at a place of the picture, 0…1 each way; null where nothing stands. */

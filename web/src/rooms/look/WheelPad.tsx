@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useRef, useState } from 'react';
 import type { Vector, Wheels } from '../../api/document';
+import { arrowStep } from '../../controls/arrows';
 import { NumberOf } from '../../controls/FieldOf';
 import type { Quantity } from '../../controls/quantity';
 import { useDesk } from '../../live/useShoot';
@@ -41,13 +42,7 @@ export function WheelPad({ wheel, label, neutral, reach, level }: Props) {
     );
   };
   const nudge = (e: React.KeyboardEvent) => {
-    const by: Record<string, [number, number]> = {
-      ArrowLeft: [-1, 0],
-      ArrowRight: [1, 0],
-      ArrowUp: [0, 1],
-      ArrowDown: [0, -1],
-    };
-    const step = by[e.key];
+    const step = arrowStep(e.key);
     if (!step) return;
     e.preventDefault();
     const small = reach / (e.shiftKey ? 100 : 25);

@@ -7,6 +7,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Fetched } from '../../controls/Fetched';
 import { api } from '../../api/client';
 import type { Gobo } from '../../api/document';
+import { arrowStep } from '../../controls/arrows';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
@@ -31,12 +32,6 @@ const halves: Quantity = { unit: '', least: -10, most: 10, step: 0.02, digits: 2
 const scale: Quantity = { unit: '', least: 0.01, most: 100, step: 0.05, digits: 2, relative: true };
 const contrast: Quantity = { unit: '', least: 0, most: 4, step: 0.05, digits: 2 };
 const gamma: Quantity = { unit: '', least: 0.1, most: 10, step: 0.05, digits: 2, relative: true };
-const NUDGES: Record<string, [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-};
 
 /** The pattern in a spot's gate: one click swaps it, the arrow keys nudge it. */
 export function GoboDetails({ light, here, set, emitter }: LightProps & { emitter: Of<'spot'> }) {
@@ -64,7 +59,7 @@ export function GoboDetails({ light, here, set, emitter }: LightProps & { emitte
     }
   };
   const nudge = (e: React.KeyboardEvent) => {
-    const by = NUDGES[e.key];
+    const by = arrowStep(e.key);
     if (!by || !gobo || e.target instanceof HTMLInputElement) return;
     e.preventDefault();
     const step = e.shiftKey ? 0.1 : 0.02;

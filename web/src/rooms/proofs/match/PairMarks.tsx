@@ -1,15 +1,10 @@
 import Box from '@mui/material/Box';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { arrowStep } from '../../../controls/arrows';
 import { colours, mono } from '../../../theme/theme';
 import { placePair, removePair, usePairs, type Side } from './usePairs';
 
 const NUDGE = 0.01;
-const STEPS: Record<string, [number, number]> = {
-  ArrowLeft: [-NUDGE, 0],
-  ArrowRight: [NUDGE, 0],
-  ArrowUp: [0, -NUDGE],
-  ArrowDown: [0, NUDGE],
-};
 
 /** The paired regions over one of both pictures; dragged, or moved by arrow keys. */
 export function PairMarks({ side, aspect }: { side: Side; aspect: number | null }) {
@@ -39,8 +34,8 @@ export function PairMarks({ side, aspect }: { side: Side; aspect: number | null 
             );
           };
           const press = (e: KeyboardEvent) => {
-            const step = STEPS[e.key];
-            if (step) placePair(i, side, x + step[0], y + step[1]);
+            const step = arrowStep(e.key);
+            if (step) placePair(i, side, x + NUDGE * step[0], y - NUDGE * step[1]);
             else if (e.key === 'Delete') removePair(i);
             else return;
             e.preventDefault();

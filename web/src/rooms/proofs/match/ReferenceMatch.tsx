@@ -5,6 +5,7 @@ import { api } from '../../../api/client';
 import type { Matched } from '../../../api/document';
 import { PlainSelect } from '../../../controls/PlainSelect';
 import { useDesk } from '../../../live/useShoot';
+import { LevelButtons } from '../meter/LevelButtons';
 import { Moves } from '../meter/Solution';
 import { useShownLevels } from '../meter/useSolution';
 import { useProofChoice, useTakeProof } from '../useProofs';
@@ -15,13 +16,19 @@ import { addPair, usePairs } from './usePairs';
 export function ReferenceMatch() {
   const file = useProofChoice((c) => c.referenceFile);
   const { paired, pairs, turn } = usePairs();
-  const { document } = useDesk();
+  const { document, state } = useDesk();
   const surroundings = document.lights.filter((l) => l.emitter.kind === 'environment');
   const turned = surroundings.some((l) => l.id === turn) ? turn : null;
   const hands = useShownLevels(
     (id) => api.matchReference(id, file!, paired ? pairs : [], turned),
     'Match reference',
   );
+  const takeProof = useTakeProof();
+  const withProof = async () => {
+    if (!hands.solved || !file) return;
+    const words = { name: `Match of ${file.name}`.slice(0, 100), note: nearness(hands.solved) };
+    if (await hands.take()) await takeProof(state.id, words);
+  };
   return (
     <Box component="section" aria-label="Levels for the reference">
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
@@ -52,53 +59,23 @@ export function ReferenceMatch() {
         )}
       </Box>
       {paired && <RegionPairs />}
-      <Hands
-        {...hands}
-        ready={file !== null && !(paired && pairs.length === 0)}
-        name={file?.name ?? ''}
-      />
-      {hands.solved && <Found matched={hands.solved} />}
-    </Box>
-  );
-}
-
-interface HandsProps {
-  solved: Matched | null;
-  busy: boolean;
-  solve: () => void;
-  take: () => Promise<boolean>;
-  leave: () => void;
-  ready: boolean;
-  /** Of the reference's file. */
-  name: string;
-}
-
-function Hands({ solved, busy, solve, take, leave, ready, name }: HandsProps) {
-  const { state } = useDesk();
-  const takeProof = useTakeProof();
-  const asProof = async () => {
-    if (!solved) return;
-    const note = nearness(solved);
-    if (await take()) await takeProof(state.id, { name: `Match of ${name}`.slice(0, 100), note });
-  };
-  return (
-    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1 }}>
-      <Button variant="outlined" disabled={!ready || busy} onClick={solve}>
-        {busy ? 'Matching …' : 'Match'}
-      </Button>
-      {solved && (
-        <>
-          <Button variant="contained" onClick={() => void take()}>
-            Take
-          </Button>
-          <Button color="inherit" onClick={() => void asProof()}>
+      <Box sx={{ mt: 1 }}>
+        <LevelButtons
+          find="Match"
+          finding="Matching …"
+          busy={hands.busy}
+          ready={file !== null && !(paired && pairs.length === 0)}
+          found={hands.solved !== null}
+          onFind={hands.solve}
+          onTake={() => void hands.take()}
+          onLeave={hands.leave}
+        >
+          <Button color="inherit" onClick={() => void withProof()}>
             Take with a proof
           </Button>
-          <Button color="inherit" onClick={leave}>
-            Leave
-          </Button>
-        </>
-      )}
+        </LevelButtons>
+      </Box>
+      {hands.solved && <Found matched={hands.solved} />}
     </Box>
   );
 }

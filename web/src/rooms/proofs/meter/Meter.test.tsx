@@ -260,3 +260,20 @@ test('both sides of a comparison are read, with their change', async () => {
   await waitFor(() => expect(row).toHaveTextContent('1Base+1.50 st'));
   expect(inProof).not.toHaveBeenCalledWith(7);
 });
+
+test('the picture without a light is read beside the picture now', async () => {
+  useProofChoice.setState({ against: 'without' });
+  useChoice.setState({ light: 'fill' });
+  shown({ pins: [pin('p', 'Base')] }, [reading('p')]);
+  vi.mocked(api.readings).mockImplementation((_, change = {}) =>
+    Promise.resolve({
+      pins: [reading('p', { stops: change.without === 'fill' ? 1.1 : 1.5 })],
+      meanLuminance: 60,
+      meanStops: 0,
+      highestStops: 2,
+    }),
+  );
+  const row = await screen.findByRole('option', { name: 'Base' });
+  await waitFor(() => expect(row).toHaveTextContent('1Base+1.50 st+1.10 st−0.40 st'));
+  expect(screen.getByTitle('Without Fill')).toBeVisible();
+});

@@ -1,3 +1,4 @@
+import { arrowStep } from '../../../controls/arrows';
 import { useChoice } from '../../../frame/choice';
 import { useDesk } from '../../../live/useShoot';
 import { colours, mono } from '../../../theme/theme';
@@ -11,12 +12,6 @@ interface Props {
 }
 
 const NUDGE = 0.01;
-const STEPS: Record<string, [number, number]> = {
-  ArrowLeft: [-NUDGE, 0],
-  ArrowRight: [NUDGE, 0],
-  ArrowUp: [0, -NUDGE],
-  ArrowDown: [0, NUDGE],
-};
 
 /** The pins over the picture with their stops; arrow keys move the one that has the focus. */
 export function PinMarks({ width, height, scale }: Props) {
@@ -41,10 +36,10 @@ export function PinMarks({ width, height, scale }: Props) {
             onPointerDown={(e) => e.stopPropagation()}
             onClick={() => useMeterChoice.setState({ pin: pin.id })}
             onKeyDown={(e) => {
-              const step = STEPS[e.key];
+              const step = arrowStep(e.key);
               if (!step) return;
               e.preventDefault();
-              void movePin(desk, pin, reading.x + step[0], reading.y + step[1]);
+              void movePin(desk, pin, reading.x + NUDGE * step[0], reading.y - NUDGE * step[1]);
             }}
             style={{
               position: 'absolute',

@@ -1,10 +1,10 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { Outcome, Solved } from '../../../api/document';
 import { formatStops } from '../../../controls/quantity';
 import { useDesk } from '../../../live/useShoot';
 import { colours, mono } from '../../../theme/theme';
+import { LevelButtons } from './LevelButtons';
 import { faderName, obstacleText, outcomeState, readingText, targetText } from './meterWords';
 import type { SolutionHands } from './useSolution';
 
@@ -12,21 +12,17 @@ import type { SolutionHands } from './useSolution';
 export function Solution({ solved, busy, solve, take, leave }: SolutionHands) {
   return (
     <Box component="section" aria-label="Levels for the targets" sx={{ pt: 1.5 }}>
-      <Box sx={{ display: 'flex', gap: 1 }}>
-        <Button variant={solved ? 'outlined' : 'contained'} disabled={busy} onClick={solve}>
-          {busy ? 'Finding levels …' : 'Find levels'}
-        </Button>
-        {solved && (
-          <>
-            <Button variant="contained" onClick={take} disabled={solved.operations.length === 0}>
-              Take
-            </Button>
-            <Button color="inherit" onClick={leave}>
-              Leave
-            </Button>
-          </>
-        )}
-      </Box>
+      <LevelButtons
+        find="Find levels"
+        finding="Finding levels …"
+        busy={busy}
+        ready
+        found={solved !== null}
+        nothing={solved?.operations.length === 0}
+        onFind={solve}
+        onTake={() => void take()}
+        onLeave={leave}
+      />
       {solved && (
         <>
           <Outcomes solved={solved} />

@@ -5,6 +5,7 @@ import type { Meter, Operation, Pin, Readings } from '../../../api/document';
 import { disarm, useChoice } from '../../../frame/choice';
 import { useLive } from '../../../live/store';
 import { say, type ShootDesk, useDesk } from '../../../live/useShoot';
+import { variantOf } from '../proofWords';
 import { useProofChoice, useProofs } from '../useProofs';
 
 const OFTEN_MILLIS = 1000;
@@ -14,13 +15,19 @@ export const useMeterChoice = create<{ pin: string | null }>(() => ({ pin: null 
 
 /** What pins and picture read now, anew with every edit and once a second while it is traced. */
 export function useReadings() {
+  return useLiveReadings({}, true);
+}
+
+/** The same with one thing otherwise. */
+function useLiveReadings(change: Record<string, string>, enabled: boolean) {
   const { state } = useDesk();
   const trying = useLive((l) => l.trial !== null);
   return useQuery({
-    queryKey: ['readings', state.id, state.revision, trying],
-    queryFn: () => api.readings(state.id),
+    queryKey: ['readings', state.id, state.revision, trying, change],
+    queryFn: () => api.readings(state.id, change),
     refetchInterval: trying ? OFTEN_MILLIS / 4 : OFTEN_MILLIS,
     placeholderData: (before) => before,
+    enabled,
   });
 }
 
@@ -31,23 +38,26 @@ export interface SideReadings {
 }
 
 /**
- * What both sides of the comparison read: the proof that is chosen, and what it is held against; the
- * picture now alone when no proof with layers is chosen.
+ * What both sides of the comparison read: the proof that is chosen, or the picture now, and what it
+ * is held against. A picture from a file, and a proof without layers, cannot be read.
  */
 export function useSides(): SideReadings[] {
   const { data: now } = useReadings();
   const { data: proofs = [] } = useProofs();
   const { proof, against } = useProofChoice();
+  const { lights = [] } = useDesk().document;
+  const chosen = useChoice((c) => c.light);
   const layered = (id: unknown) => proofs.find((p) => p.id === id && p.layerBytes > 0);
   const left = layered(proof);
-  const right = left && against !== proof ? layered(against) : undefined;
+  const right = against !== proof ? layered(against) : undefined;
+  const variant = variantOf(against, lights.find((l) => l.id === chosen) ?? lights[0]);
   const leftRead = useProofReadings(left?.id);
   const rightRead = useProofReadings(right?.id);
-  if (!left) return [{ name: 'Now', readings: now }];
-  return [
-    { name: left.name, readings: leftRead },
-    right ? { name: right.name, readings: rightRead } : { name: 'Now', readings: now },
-  ];
+  const { data: variantRead } = useLiveReadings(variant?.change ?? {}, variant !== null);
+  const own = left ? { name: left.name, readings: leftRead } : { name: 'Now', readings: now };
+  if (right) return [own, { name: right.name, readings: rightRead }];
+  if (variant) return [own, { name: variant.text, readings: variantRead }];
+  return left ? [own, { name: 'Now', readings: now }] : [own];
 }
 
 function useProofReadings(id: number | undefined) {

@@ -96,13 +96,21 @@ public class ShownMeter {
    */
   public record Incident(Arriving surface, Arriving halfSphere, double error) {}
 
-  /** Reads what a page shows; empty before there is a whole sample. */
-  public Optional<Readings> read(String shoot, String page) {
+  /**
+   * Reads what a page shows, or a variant of it.
+   *
+   * @param without id of a light that is left out, or null
+   * @param only id of the one light that is left in, or null
+   * @param denoised whether noise is taken out where that is done; else as traced
+   * @return empty before there is a whole sample
+   */
+  public Optional<Readings> read(
+      String shoot, String page, String without, String only, boolean denoised) {
     return now(shoot, page)
         .map(m -> {
-          Look look = m.shoot().lookOf(m.shot());
-          return FilmMeter.read(
-              m.view(), m.shoot().meter().pins(), m.shoot(), look, m.films(true).full());
+          Shoot lit = new LightVariant(without, only).of(m.shoot());
+          Look look = lit.lookOf(m.shot());
+          return FilmMeter.read(m.view(), lit.meter().pins(), lit, look, m.films(denoised).full());
         });
   }
 

@@ -1,12 +1,10 @@
 package levelember.app.live;
 
 import java.util.List;
-import java.util.function.UnaryOperator;
 import levelember.app.asset.Assets;
 import levelember.app.problem.Refusal;
 import levelember.formats.PngFile;
 import levelember.photometry.LayerWeights;
-import levelember.shoot.Light;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import org.springframework.http.CacheControl;
@@ -57,15 +55,7 @@ class VariantController {
             .now()
             .filter(now -> now.ladder().step() > 0)
             .orElseThrow(() -> Refusal.missing("There is no picture yet."));
-    Shoot lit = m.shoot();
-    if (without != null) {
-      known(lit, without);
-      lit = muted(lit, l -> l.id().equals(without) ? l.withMuted(true) : l);
-    }
-    if (only != null) {
-      known(lit, only);
-      lit = muted(lit, l -> l.withMuted(!l.id().equals(only)));
-    }
+    Shoot lit = new LightVariant(without, only).of(m.shoot());
     Look worn = lit.lookOf(m.shot());
     worn = look ? worn : new Look(worn.id(), worn.name(), worn.ev(), 0.8, 3);
     worn = glow ? worn : worn.withGlows(List.of());
@@ -84,16 +74,5 @@ class VariantController {
         .contentType(MediaType.IMAGE_JPEG)
         .cacheControl(CacheControl.noStore())
         .body(jpeg);
-  }
-
-  private static void known(Shoot shoot, String light) {
-    if (shoot.lights().stream().noneMatch(l -> l.id().equals(light))) {
-      throw Refusal.missing("There is no light '" + light + "'.");
-    }
-  }
-
-  private static Shoot muted(Shoot shoot, UnaryOperator<Light> change) {
-    List<Light> lights = shoot.lights().stream().map(change).toList();
-    return shoot.withRig(lights, shoot.banks(), shoot.masterStops());
   }
 }

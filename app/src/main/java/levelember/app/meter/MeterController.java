@@ -52,12 +52,22 @@ class MeterController {
     this.shoots = shoots;
   }
 
-  /** What all pins and the whole picture read; nothing before there is a whole sample. */
+  /**
+   * What all pins and the whole picture read; nothing before there is a whole sample.
+   *
+   * @param without id of a light that is left out
+   * @param only id of the one light that is left in
+   * @param denoised whether noise is taken out, where a denoised picture is there
+   */
   @GetMapping
   ResponseEntity<ShownMeter.Readings> read(
-      @PathVariable String id, @RequestParam(defaultValue = "") String page) {
+      @PathVariable String id,
+      @RequestParam(defaultValue = "") String page,
+      @RequestParam(required = false) String without,
+      @RequestParam(required = false) String only,
+      @RequestParam(defaultValue = "true") boolean denoised) {
     return meter
-        .read(id, page)
+        .read(id, page, without, only, denoised)
         .map(MeterController::answer)
         .orElseGet(() -> ResponseEntity.noContent().build());
   }

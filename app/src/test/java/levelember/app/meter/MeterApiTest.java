@@ -132,6 +132,25 @@ class MeterApiTest {
   }
 
   @Test
+  void thePictureIsReadWithoutALightAndByItAlone() throws Exception {
+    pinned(0.5, 0.6);
+    JsonNode whole = get(shoot + "/meter");
+    JsonNode part = whole.get("pins").get(0).get("lights").get(0);
+    String light = part.get("light").stringValue();
+    double luminance = whole.get("pins").get(0).get("luminance").doubleValue();
+    double own = part.get("value").doubleValue();
+    JsonNode alone = get(shoot + "/meter?only=" + light).get("pins").get(0);
+    assertThat(alone.get("luminance").doubleValue()).isCloseTo(own, within(0.02 * luminance));
+    assertThat(alone.get("lights").size()).isEqualTo(1);
+    JsonNode without = get(shoot + "/meter?without=" + light).get("pins").get(0);
+    assertThat(without.get("luminance").doubleValue())
+        .isCloseTo(luminance - own, within(0.02 * luminance));
+    assertThat(get(shoot + "/meter?denoised=false").get("meanLuminance").doubleValue())
+        .isCloseTo(whole.get("meanLuminance").doubleValue(), within(0.2 * luminance));
+    assertThat(send("GET", shoot + "/meter?only=nobody", null).statusCode()).isEqualTo(404);
+  }
+
+  @Test
   void regionsThatArePairedAreMatchedAndOtherWishesRefused() throws Exception {
     byte[] picture = send("GET", shoot + "/live/picture.png", null).body();
     edit("[{\"op\": \"replace\", \"path\": \"/lights/0/levelStops\", \"value\": 2}]");
