@@ -4,7 +4,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.locks.LockSupport;
-import java.util.function.BooleanSupplier;
 import levelember.film.DenoisedLadder;
 import levelember.film.Ladder;
 import levelember.film.Noise;
@@ -353,24 +352,24 @@ final class LiveSession {
     Ladder.Step next = nextStep();
     long begin = System.nanoTime();
     boolean coarse = ladder.step() != 1;
-    long slice = coarse ? SLICE_NANOS : LATER_FRAMES_NANOS;
     // A picture at a quarter size is one to go by; finer ones need no hurry.
     turn.hurry(ladder.step() == 0 || ladder.step() > 4);
     turn.early(ladder.full().samples() < FIRST_SAMPLES);
-    BooleanSupplier stop =
-        () -> System.nanoTime() - begin > slice || interrupted() || turn.givesWay();
+    Slice slice =
+        new Slice(
+            coarse ? SLICE_NANOS : LATER_FRAMES_NANOS, () -> interrupted() || turn.givesWay());
     RayCount rays;
     if (next != null) {
-      rays = renderer.trace(view, next.film(), next.samples(), stop);
+      rays = renderer.trace(view, next.film(), next.samples(), slice);
     } else {
       Noise now = noise.of(shown, ladder.full());
-      rays = renderer.refine(view, ladder.full(), now, noise.wanted(), samples, stop);
-      if (rays.all() == 0 && !turn.gaveWay() && !meets) {
+      rays = renderer.refine(view, ladder.full(), now, noise.wanted(), samples, slice);
+      if (rays.all() == 0 && !slice.ended() && !meets) {
         finish();
         return false;
       }
     }
-    if (rays.all() == 0 && meets && !turn.gaveWay() && !interrupted()) {
+    if (rays.all() == 0 && meets && !slice.ended()) {
       send();
       return true;
     }

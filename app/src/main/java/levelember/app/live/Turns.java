@@ -19,7 +19,6 @@ public final class Turns {
   public final class Part {
     private boolean hurries;
     private boolean begins;
-    private volatile boolean gave;
 
     /** Says whether this session's page waits for a first picture. */
     void hurry(boolean now) {
@@ -55,18 +54,7 @@ public final class Turns {
 
     /** True when a slice should end, as somebody else waits for a first picture. */
     boolean givesWay() {
-      boolean gives = !hurries && waiting.get() > 0;
-      if (gives) {
-        gave = true;
-      }
-      return gives;
-    }
-
-    /** True when {@link #givesWay} was since this was last asked. */
-    boolean gaveWay() {
-      boolean did = gave;
-      gave = false;
-      return did;
+      return !hurries && waiting.get() > 0;
     }
   }
 

@@ -1,0 +1,44 @@
+package levelember.app.live;
+
+import java.util.function.BooleanSupplier;
+
+/**
+ * Ends a session's turn on the tracing threads. Its time begins when a thread first asks, not while
+ * others still hold the threads, and it knows afterwards whether it was what ended the work: work
+ * that ended by itself is done. Threads share it.
+ */
+final class Slice implements BooleanSupplier {
+  private final long nanos;
+  private final BooleanSupplier sooner;
+  private long begun;
+  private boolean begins = true;
+  private boolean ended;
+
+  /**
+   * A turn.
+   *
+   * @param nanos that it lasts at most
+   * @param sooner true when it has to end before
+   */
+  Slice(long nanos, BooleanSupplier sooner) {
+    this.nanos = nanos;
+    this.sooner = sooner;
+  }
+
+  /** True when tracing has to stop. */
+  @Override
+  public synchronized boolean getAsBoolean() {
+    long now = System.nanoTime();
+    if (begins) {
+      begins = false;
+      begun = now;
+    }
+    ended |= now - begun > nanos || sooner.getAsBoolean();
+    return ended;
+  }
+
+  /** Whether tracing was told to stop. */
+  synchronized boolean ended() {
+    return ended;
+  }
+}

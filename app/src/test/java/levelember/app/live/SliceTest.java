@@ -1,0 +1,40 @@
+package levelember.app.live;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.concurrent.atomic.AtomicBoolean;
+import org.junit.jupiter.api.Test;
+
+class SliceTest {
+  private static final long LONG = 60_000_000_000L;
+
+  @Test
+  void waitingForTheThreadsTakesNothingOfIt() throws Exception {
+    Slice slice = new Slice(20_000_000, () -> false);
+    Thread.sleep(60);
+    assertThat(slice.getAsBoolean()).isFalse();
+    assertThat(slice.ended()).isFalse();
+    Thread.sleep(60);
+    assertThat(slice.getAsBoolean()).isTrue();
+    assertThat(slice.ended()).isTrue();
+  }
+
+  @Test
+  void whoGoesFirstEndsIt() {
+    AtomicBoolean waits = new AtomicBoolean();
+    Slice slice = new Slice(LONG, waits::get);
+    assertThat(slice.getAsBoolean()).isFalse();
+    waits.set(true);
+    assertThat(slice.getAsBoolean()).isTrue();
+    // It stays ended, so that all threads stop.
+    waits.set(false);
+    assertThat(slice.getAsBoolean()).isTrue();
+  }
+
+  @Test
+  void workThatEndsByItselfWasNotEnded() {
+    Slice slice = new Slice(LONG, () -> false);
+    slice.getAsBoolean();
+    assertThat(slice.ended()).isFalse();
+  }
+}
