@@ -7,6 +7,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import levelember.geometry.Meshes;
+import levelember.math.Vec3;
 import levelember.shoot.Bounce;
 import levelember.shoot.Frames;
 import levelember.shoot.Light;
@@ -70,6 +71,11 @@ public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
 
   public CausticSetup {
     steps = List.copyOf(steps);
+  }
+
+  /** Whether a light has a place or a direction to throw caustics from; no dome or picture has. */
+  public static boolean isLamp(Shoot shoot, Light light) {
+    return Double.isFinite(CausticSpot.angularDiameter(shoot, light, Vec3.ZERO));
   }
 
   /**

@@ -16,7 +16,7 @@ final class BurntAreas implements Check {
     boolean[] burnt = new boolean[in.cells()];
     int n = 0;
     for (int i = 0; i < burnt.length; i++) {
-      burnt[i] = in.piece[i] >= 0 && in.shown(i) >= BURNT && !shines(in, i);
+      burnt[i] = in.piece[i] >= 0 && in.displayOfCell(i) >= BURNT && !shines(in, i);
       n += burnt[i] ? 1 : 0;
     }
     double share = (double) n / burnt.length;
@@ -86,7 +86,7 @@ final class BurntAreas implements Check {
     Arrays.sort(sorted, 0, n);
     double bright = sorted[(int) (0.9 * (n - 1))];
     double stops = 0.1;
-    while (stops < MOST_STOPS && in.shown(bright * StrictMath.pow(2, -stops)) > JUST_HELD) {
+    while (stops < MOST_STOPS && in.displayOf(bright * StrictMath.pow(2, -stops)) > JUST_HELD) {
       stops += 0.1;
     }
     return stops;

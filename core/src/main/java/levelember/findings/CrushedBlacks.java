@@ -14,7 +14,7 @@ final class CrushedBlacks implements Check {
     int n = 0, surfaces = 0;
     for (int i = 0; i < black.length; i++) {
       surfaces += in.piece[i] >= 0 ? 1 : 0;
-      black[i] = in.piece[i] >= 0 && in.shown(i) < BLACK;
+      black[i] = in.piece[i] >= 0 && in.displayOfCell(i) < BLACK;
       n += black[i] ? 1 : 0;
     }
     double share = (double) n / Math.max(1, surfaces);
@@ -74,7 +74,7 @@ final class CrushedBlacks implements Check {
     for (int i = 0; i < black.length; i++) {
       double all = in.luminance(i);
       n +=
-          black[i] && in.shown(all + more * (light < 0 ? all : in.byLight[light][i])) < BLACK
+          black[i] && in.displayOf(all + more * (light < 0 ? all : in.byLight[light][i])) < BLACK
               ? 1
               : 0;
     }

@@ -1,5 +1,6 @@
 package levelember.findings;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import levelember.shoot.Emitter;
@@ -8,7 +9,7 @@ import levelember.shoot.Light;
 
 /** Glowing pieces that other light drowns, and glow on pieces that light nothing about them. */
 final class DrownedEmission implements Check {
-  private static final double OWN = 0.5, AROUND = 0.01;
+  private static final double OWN = 0.5, AROUND = 0.01, MOST_RAISED = 6;
   private static final int LEAST_CELLS = 3, REACH = 12, EDGE = 2;
 
   @Override
@@ -69,8 +70,8 @@ final class DrownedEmission implements Check {
 
   private static void lightless(Inspection in, int k, boolean[] shining, List<Finding> to) {
     Light light = in.light(k);
-    boolean glows = in.look.glows().stream().anyMatch(g -> g.on() && of(g, light.id()));
-    if (!glows || in.shown(in.mean(k, shining)) < 0.9) {
+    List<Glow> glows = in.look.glows().stream().filter(g -> g.on() && of(g, light.id())).toList();
+    if (glows.isEmpty() || in.displayOf(in.mean(k, shining)) < 0.9) {
       return;
     }
     boolean[] about = about(in, shining);
@@ -91,12 +92,27 @@ final class DrownedEmission implements Check {
                 + " of the light about it.",
             "A glow without light on what stands near looks pasted on.",
             in.region(about),
-            stops <= 0 || stops > 6
-                ? List.of()
-                : List.of(
-                    new Finding.Mend(
-                        "Raise " + light.name() + " by " + Words.stops(stops),
-                        Edits.raised(in.shoot, light.id(), stops)))));
+            lightlessMends(in, light, stops, glows)));
+  }
+
+  private static List<Finding.Mend> lightlessMends(
+      Inspection in, Light light, double stops, List<Glow> glows) {
+    List<Finding.Mend> to = new ArrayList<>();
+    if (stops > 0 && stops <= MOST_RAISED) {
+      to.add(
+          new Finding.Mend(
+              "Raise " + light.name() + " by " + Words.stops(stops),
+              Edits.raised(in.shoot, light.id(), stops)));
+    }
+    Glow[] without =
+        in.look.glows().stream()
+            .map(g -> glows.contains(g) ? g.withOn(false) : g)
+            .toArray(Glow[]::new);
+    to.add(
+        new Finding.Mend(
+            "Turn off " + String.join(" and ", glows.stream().map(Glow::name).toList()),
+            Edits.look(in.shoot, in.shot, l -> l.with(without))));
+    return to;
   }
 
   private static boolean of(Glow glow, String light) {

@@ -1,7 +1,11 @@
 package levelember.findings;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
+import levelember.math.Vec3;
+import levelember.shoot.Brightness;
+import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.Look;
 import levelember.shoot.Piece;
@@ -11,6 +15,9 @@ import levelember.shoot.Shot;
 /** Single changes of a shoot, for mends. */
 final class Edits {
   private static final double LOWEST = -10, HIGHEST = 10;
+
+  /** Metres from which a sun is drawn to shine. */
+  private static final double FAR = 10;
 
   private Edits() {}
 
@@ -28,6 +35,42 @@ final class Edits {
         l ->
             l.withLevelStops(
                 Math.clamp(Math.rint(100 * (l.levelStops() + stops)) / 100, LOWEST, HIGHEST)));
+  }
+
+  /**
+   * The shoot with a sun more, on the bank and at the level of another light.
+   *
+   * @param like the other light
+   * @param towards unit vector to it
+   */
+  static Shoot withSun(
+      Shoot shoot, Light like, String name, double degrees, Vec3 towards, double lux) {
+    Light made =
+        new Light(
+                freeId(shoot),
+                name,
+                new Emitter.Sun(degrees),
+                towards.times(FAR),
+                Vec3.ZERO,
+                0,
+                new Brightness(lux, Brightness.Unit.LUX),
+                like.levelStops(),
+                like.colour(),
+                false,
+                false,
+                false)
+            .with(l -> l.bank(like.bank()));
+    List<Light> lights = new ArrayList<>(shoot.lights());
+    lights.add(made);
+    return shoot.withRig(lights, shoot.banks(), shoot.masterStops());
+  }
+
+  private static String freeId(Shoot shoot) {
+    int number = 1;
+    while (shoot.light("sun-" + number).isPresent()) {
+      number++;
+    }
+    return "sun-" + number;
   }
 
   static Shoot piece(Shoot shoot, String id, UnaryOperator<Piece> change) {

@@ -6,6 +6,7 @@ import levelember.measure.EnvironmentReading;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.Material;
+import levelember.shoot.Shoot;
 import levelember.texture.Picture;
 
 /** What surrounding pictures lack: whole borders, fineness, range, and light above white. */
@@ -134,57 +135,87 @@ final class EnvironmentPictures implements Check {
     boolean codes = name.endsWith(".jpg") || name.endsWith(".jpeg") || name.endsWith(".png");
     double needed = sun == null ? 0 : MissingSun.neededStops(sun);
     if (codes && reading.stops() < STOPS_OF_CODES && in.share(k) > LEAST_SHARE) {
-      to.add(
-          new Finding(
-              Finding.Kind.ENVIRONMENT_NOT_HDR,
-              light.id(),
-              null,
-              0.5,
-              light.name()
-                  + " lights the set with a picture of "
-                  + Words.stops(reading.stops())
-                  + " that ends at white.",
-              "Its lamps and its sun are no brighter than paper, so they throw no shadows and no"
-                  + " highlights. It needs a picture with high dynamic range.",
-              null,
-              List.of()));
+      highlight(in, light, e, picture, notHdr(light, reading), to);
     } else if (sun != null
         && sun.stops() < needed - NEAR_ENOUGH_STOPS
         && !MissingSun.aimed(in, e, picture, sun)) {
-      to.add(
-          new Finding(
-              Finding.Kind.ENVIRONMENT_SUN_CLIPPED,
-              light.id(),
-              null,
-              0.5,
-              "The sun in "
-                  + light.name()
-                  + " is "
-                  + Words.stops(sun.stops())
-                  + " over the sky; a sun of that size has "
-                  + Words.stops(needed)
-                  + ".",
-              "The picture was clipped when it was taken: shadows come out too faint. A sun of the"
-                  + " rig, aimed the same way, gives back what is missing.",
-              null,
-              List.of(
-                  new Finding.Mend(
-                      "Add the sun of " + light.name(),
-                      MissingSun.added(in.shoot, light, e, picture, sun)))));
+      to.add(sunClipped(in, light, e, picture, sun));
     } else if (reading.clippedShare() > 0) {
-      to.add(
-          new Finding(
-              Finding.Kind.ENVIRONMENT_CLIPPED,
-              light.id(),
-              null,
-              0.3,
-              Words.percent(reading.clippedShare())
-                  + " of "
-                  + light.name()
-                  + " stands at its very top value.",
-              "Its brightest parts were clipped when it was taken: they light less than they did.",
-              null,
-              List.of()));
+      highlight(in, light, e, picture, clipped(light, reading), to);
     }
+  }
+
+  private static Finding notHdr(Light light, EnvironmentReading reading) {
+    return new Finding(
+        Finding.Kind.ENVIRONMENT_NOT_HDR,
+        light.id(),
+        null,
+        0.5,
+        light.name()
+            + " lights the set with a picture of "
+            + Words.stops(reading.stops())
+            + " that ends at white.",
+        "Its lamps and its sun are no brighter than paper, so they throw no shadows and no"
+            + " highlights. It needs a picture with high dynamic range, or a lamp of the rig"
+            + " from where it is brightest.",
+        null,
+        List.of());
+  }
+
+  private static Finding clipped(Light light, EnvironmentReading reading) {
+    return new Finding(
+        Finding.Kind.ENVIRONMENT_CLIPPED,
+        light.id(),
+        null,
+        0.3,
+        Words.percent(reading.clippedShare())
+            + " of "
+            + light.name()
+            + " stands at its very top value.",
+        "Its brightest parts were clipped when it was taken: they light less than they did. A"
+            + " lamp of the rig from there gives it back; how much is for the eye to say.",
+        null,
+        List.of());
+  }
+
+  /** Adds what was found, with a lamp as its mend, unless the rig has one there already. */
+  private static void highlight(
+      Inspection in,
+      Light light,
+      Emitter.Environment e,
+      Picture picture,
+      Finding found,
+      List<Finding> to) {
+    PicturedHighlight highlight = PicturedHighlight.of(picture);
+    if (!MissingLamp.canBeAdded(highlight)) {
+      to.add(found);
+    } else if (!MissingLamp.isAimed(in, e, highlight)) {
+      Shoot after = MissingLamp.added(in.shoot, light, e, highlight);
+      String text = "Add a lamp where " + light.name() + " is brightest";
+      to.add(found.with(List.of(new Finding.Mend(text, after))));
+    }
+  }
+
+  private static Finding sunClipped(
+      Inspection in, Light light, Emitter.Environment e, Picture picture, PicturedSun sun) {
+    return new Finding(
+        Finding.Kind.ENVIRONMENT_SUN_CLIPPED,
+        light.id(),
+        null,
+        0.5,
+        "The sun in "
+            + light.name()
+            + " is "
+            + Words.stops(sun.stops())
+            + " over the sky; a sun of that size has "
+            + Words.stops(MissingSun.neededStops(sun))
+            + ".",
+        "The picture was clipped when it was taken: shadows come out too faint. A sun of the"
+            + " rig, aimed the same way, gives back what is missing.",
+        null,
+        List.of(
+            new Finding.Mend(
+                "Add the sun of " + light.name(),
+                MissingSun.added(in.shoot, light, e, picture, sun))));
   }
 }

@@ -87,6 +87,11 @@ public record Finding(
     mends = List.copyOf(mends);
   }
 
+  /** The same with other mends. */
+  Finding with(List<Mend> others) {
+    return new Finding(kind, light, piece, weight, what, why, region, others);
+  }
+
   /** What stays the same while numbers change: the kind, and the light or piece it is about. */
   public String key() {
     String of = light != null ? light : piece;

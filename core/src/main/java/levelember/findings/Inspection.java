@@ -132,6 +132,12 @@ public final class Inspection {
     }
   }
 
+  /** Number of the cell that a pixel belongs to; −1 in what is left over at the last borders. */
+  int cellOf(int x, int y) {
+    int column = x / cellWidth, row = y / cellHeight;
+    return column < columns && row < rows ? row * columns + column : -1;
+  }
+
   int cells() {
     return piece.length;
   }
@@ -142,13 +148,13 @@ public final class Inspection {
   }
 
   /** Display value of a cell's brightest channel, 0…1, linear. */
-  double shown(int cell) {
+  double displayOfCell(int cell) {
     float most = Math.max(light[3 * cell], Math.max(light[3 * cell + 1], light[3 * cell + 2]));
     return curve.display(most);
   }
 
   /** Display value of a grey, 0…1, linear. */
-  double shown(double luminance) {
+  double displayOf(double luminance) {
     return curve.display(luminance);
   }
 

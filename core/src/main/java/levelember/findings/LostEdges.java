@@ -74,7 +74,7 @@ final class LostEdges implements Check {
     if (light >= 0) {
       luminance += in.byLight[light][cell] * (StrictMath.pow(2, stops) - 1);
     }
-    return StrictMath.cbrt(in.shown(luminance));
+    return StrictMath.cbrt(in.displayOf(luminance));
   }
 
   private static List<Finding.Mend> mends(Inspection in, List<Pair> outline, double lost) {

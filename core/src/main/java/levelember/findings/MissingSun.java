@@ -1,9 +1,6 @@
 package levelember.findings;
 
-import java.util.ArrayList;
-import java.util.List;
 import levelember.math.Vec3;
-import levelember.shoot.Brightness;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.Shoot;
@@ -16,7 +13,6 @@ import levelember.texture.Picture;
  */
 final class MissingSun {
   private static final double SUN_TO_SKY = 4, SAME_COSINE = StrictMath.cos(Math.toRadians(8));
-  private static final double FAR = 10;
 
   private MissingSun() {}
 
@@ -29,13 +25,12 @@ final class MissingSun {
   /** The unit direction towards the sun of a surrounding as it stands in the set. */
   static Vec3 direction(Emitter.Environment e, Picture picture, PicturedSun sun) {
     double polar = Math.PI * sun.row() / picture.height();
-    double turns = sun.column() / picture.width() - 0.5 - e.rotationDegrees() / 360;
-    double sin = StrictMath.sin(polar), y = StrictMath.cos(polar);
-    double z = -sin * StrictMath.cos(2 * Math.PI * turns);
-    double tilt = Math.toRadians(e.tiltDegrees());
-    double cos = StrictMath.cos(tilt), across = StrictMath.sin(tilt);
-    return new Vec3(
-        sin * StrictMath.sin(2 * Math.PI * turns), cos * y - across * z, across * y + cos * z);
+    double azimuth = 2 * Math.PI * (sun.column() / picture.width() - 0.5);
+    double sin = StrictMath.sin(polar);
+    Vec3 own =
+        new Vec3(
+            sin * StrictMath.sin(azimuth), StrictMath.cos(polar), -sin * StrictMath.cos(azimuth));
+    return EnvironmentFrame.inSet(e, own);
   }
 
   /** Whether a sun of the rig that is on shines from where the picture's stands. */
@@ -61,31 +56,7 @@ final class MissingSun {
     double half = Math.toRadians(sun.degrees() / 2);
     double there = StrictMath.pow(2, sun.stops()) * half * half;
     double lux = Math.PI * sun.mean() * (SUN_TO_SKY - there) * light.brightness().value();
-    Light made =
-        new Light(
-                freeId(shoot),
-                "Sun of " + light.name(),
-                new Emitter.Sun(sun.degrees()),
-                direction(e, picture, sun).times(FAR),
-                Vec3.ZERO,
-                0,
-                new Brightness(lux, Brightness.Unit.LUX),
-                light.levelStops(),
-                light.colour(),
-                false,
-                false,
-                false)
-            .with(l -> l.bank(light.bank()));
-    List<Light> lights = new ArrayList<>(shoot.lights());
-    lights.add(made);
-    return shoot.withRig(lights, shoot.banks(), shoot.masterStops());
-  }
-
-  private static String freeId(Shoot shoot) {
-    int number = 1;
-    while (shoot.light("sun-" + number).isPresent()) {
-      number++;
-    }
-    return "sun-" + number;
+    Vec3 towards = direction(e, picture, sun);
+    return Edits.withSun(shoot, light, "Sun of " + light.name(), sun.degrees(), towards, lux);
   }
 }

@@ -45,8 +45,8 @@ final class PlateBanding implements Check {
     double worst = 0;
     int coarse = 0;
     for (int code = DARKEST; code < CODES; code++) {
-      double a = encoded(in.shown(weight * linear(code)));
-      double b = encoded(in.shown(weight * linear(code + 1)));
+      double a = encoded(in.displayOf(weight * linear(code)));
+      double b = encoded(in.displayOf(weight * linear(code + 1)));
       if (CODES * (b - a) >= SEEN_CODES) {
         coarse += histogram[code];
         worst = Math.max(worst, CODES * (b - a));

@@ -23,7 +23,7 @@ public final class SecondLook {
           new StrongContactShade(),
           new DrownedEmission(),
           new DrownedCaustics(),
-          new NoisyLights(),
+          new NoiseSources(),
           new Backdrops(),
           new PlateBanding(),
           new TiltedHorizon(),
