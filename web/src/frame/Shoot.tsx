@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { enqueueSnackbar } from 'notistack';
-import { useEffect, useState, type PointerEvent } from 'react';
+import { useEffect, useState } from 'react';
 import { api } from '../api/client';
 import type { ShootState } from '../api/document';
 import { LiveChannel } from '../live/channel';
@@ -27,6 +27,7 @@ import { useChoice } from './choice';
 import { Boundary } from './Boundary';
 import { NoShoot } from './NoShoot';
 import { Rooms } from './Rooms';
+import { TrayEdge } from './TrayEdge';
 import { TopBar } from './TopBar';
 import { useKeys } from './useKeys';
 
@@ -145,34 +146,5 @@ export function Shoot({ id }: { id: string }) {
         </Box>
       </ShootContext.Provider>
     </ChannelContext.Provider>
-  );
-}
-
-/** The upper edge of the tray, by which it is pulled up. */
-function TrayEdge() {
-  const drag = (e: PointerEvent<HTMLElement>) => {
-    if (!e.currentTarget.hasPointerCapture(e.pointerId)) return;
-    const height = window.innerHeight - e.clientY;
-    const most = window.innerHeight - sizes.top - 160;
-    useChoice.setState({ trayHeight: Math.min(most, Math.max(sizes.tray, height)) });
-  };
-  return (
-    <Box
-      aria-hidden
-      onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
-      onPointerMove={drag}
-      onDoubleClick={() => useChoice.setState({ trayHeight: sizes.tray })}
-      sx={{
-        position: 'absolute',
-        top: -2,
-        left: 0,
-        right: 0,
-        height: 5,
-        cursor: 'ns-resize',
-        zIndex: 1,
-        borderTop: `1px solid ${colours.line}`,
-        mt: '2px',
-      }}
-    />
   );
 }

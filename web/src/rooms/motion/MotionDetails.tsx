@@ -1,4 +1,5 @@
 import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlineOutlined';
+import { plural } from '../../controls/plural';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { Key, Motion, Span, Track } from '../../api/document';
@@ -126,7 +127,7 @@ function TrackDetails({ track }: { track: Track }) {
       ) : (
         <Typography variant="caption" color="text.secondary">
           {chosen.length === 0
-            ? `${track.keys.length} ${track.keys.length === 1 ? 'key' : 'keys'}. Choose one to change it.`
+            ? `${plural(track.keys.length, 'key')}. Choose one to change it.`
             : `${chosen.length} keys are chosen.`}
         </Typography>
       )}

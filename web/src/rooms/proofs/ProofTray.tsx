@@ -1,4 +1,5 @@
 import AddAPhotoIcon from '@mui/icons-material/AddAPhotoOutlined';
+import { plural } from '../../controls/plural';
 import StarIcon from '@mui/icons-material/Star';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -58,7 +59,7 @@ export function ProofTray() {
         </Button>
         {proofs.length > 0 && (
           <Typography variant="caption" color="text.secondary" component="p" sx={{ mt: 1.5 }}>
-            {proofs.length} {proofs.length === 1 ? 'proof' : 'proofs'}, {bytesOf(bytes)}
+            {plural(proofs.length, 'proof')}, {bytesOf(bytes)}
           </Typography>
         )}
       </Box>

@@ -1,4 +1,5 @@
 import CallSplitIcon from '@mui/icons-material/CallSplit';
+import { plural } from '../../controls/plural';
 import ColorizeIcon from '@mui/icons-material/Colorize';
 import LightbulbOutlinedIcon from '@mui/icons-material/LightbulbOutlined';
 import Box from '@mui/material/Box';
@@ -101,7 +102,7 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
     <Box key={material.id}>
       <Section title="Material">
         <PlainSelect
-          label={`Used by ${users} ${users === 1 ? 'piece' : 'pieces'}`}
+          label={`Used by ${plural(users, 'piece')}`}
           value={material.id}
           options={document.materials.map((m) => ({ value: m.id, text: m.name }))}
           onChange={(id) =>

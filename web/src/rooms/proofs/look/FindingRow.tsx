@@ -70,6 +70,12 @@ function Mends({ finding }: { finding: Finding }) {
         }}
         onMouseEnter={() => desk.tryOut(mend.operations as Operation[])}
         onMouseLeave={() => desk.leave()}
+        onFocus={(e) => {
+          if (e.currentTarget.matches(':focus-visible')) {
+            desk.tryOut(mend.operations as Operation[]);
+          }
+        }}
+        onBlur={() => desk.leave()}
       >
         {mend.text}
       </Button>

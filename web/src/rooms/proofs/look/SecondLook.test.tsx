@@ -85,6 +85,19 @@ test('a mend is shown under the pointer and made by a click, as one edit', async
   expect(keep).toHaveBeenCalledWith('Lower Key by 1.0 stops', finding().mends[0]!.operations);
 });
 
+test('a mend is shown while a key has brought the focus to it', async () => {
+  shown([finding()]);
+  await userEvent.click(await screen.findByRole('button', { name: /burnt out/ }));
+  await userEvent.tab();
+  expect(screen.getByRole('button', { name: 'Lower Key by 1.0 stops' })).toHaveFocus();
+  expect(tryOut).toHaveBeenCalledWith(finding().mends[0]!.operations);
+  await userEvent.tab();
+  expect(leave).toHaveBeenCalled();
+  await userEvent.tab({ shift: true });
+  await userEvent.keyboard('{Enter}');
+  expect(keep).toHaveBeenCalledWith('Lower Key by 1.0 stops', finding().mends[0]!.operations);
+});
+
 test('a finding is silenced with a reason, and heard again', async () => {
   shown([finding(), finding({ key: 'noise:dome', what: 'Noise.', silenced: 'It is a draft' })]);
   await userEvent.click(await screen.findByRole('button', { name: /burnt out/ }));

@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import { plural } from '../../../controls/plural';
 import Typography from '@mui/material/Typography';
 import { Fold } from '../../../controls/Fold';
 import { useLive } from '../../../live/store';
@@ -24,7 +25,7 @@ export function SecondLookDetails() {
       <Typography variant="caption" color="text.secondary" component="p" sx={{ mb: 1 }}>
         {shown.length === 0
           ? 'Nothing stands out in the light of this shot.'
-          : `${shown.length} ${shown.length === 1 ? 'finding' : 'findings'} in this shot, at ${Math.round(data.samples)} samples.`}
+          : `${plural(shown.length, 'finding')} in this shot, at ${plural(Math.round(data.samples), 'sample')}.`}
       </Typography>
       <Box component="ul" aria-label="Findings" sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {shown.map((finding) => (
