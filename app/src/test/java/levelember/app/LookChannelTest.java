@@ -123,7 +123,10 @@ class LookChannelTest {
     LookInputsMaker maker = new LookInputsMaker(shoot, look, 160, 90, weights);
     FirstHits hits =
         new FirstHits(
-            FirstHits.Band.whole(160, 90), LookInputsMaker.margin(look, 90), view.layers(), true);
+            FirstHits.Band.whole(160, 90),
+            LookInputsMaker.margin(look, 90),
+            view.layers(),
+            FirstHits.ANY_REACH);
     for (int i = 0; i < hits.enough(); i++) {
       new FirstHitTracer(view).sample(hits, () -> false);
     }

@@ -24,6 +24,7 @@ import levelember.formats.print.PrintOrder;
 import levelember.formats.print.PrintPass;
 import levelember.formats.print.ShutterMoments;
 import levelember.look.Development;
+import levelember.math.Lanes;
 import levelember.photometry.LayerWeights;
 import levelember.shoot.Clay;
 import levelember.shoot.Light;
@@ -211,6 +212,9 @@ final class RenderCommand implements Callable<Integer> {
   @Override
   public Integer call() throws Exception {
     PrintFormat format = checked();
+    if (frames == null && System.getProperty(Lanes.LOOK_PROPERTY) == null) {
+      System.setProperty(Lanes.LOOK_PROPERTY, "1");
+    }
     int[] pixels = pixels();
     ShootPackage pack = ShootPackage.read(Files.readAllBytes(file));
     Shoot shoot = pack.shoot();

@@ -341,7 +341,10 @@ class RenderCommandTest {
     LookInputsMaker maker = new LookInputsMaker(s, look, 48, 32, weights);
     FirstHits hits =
         new FirstHits(
-            FirstHits.Band.whole(48, 32), LookInputsMaker.margin(look, 32), view.layers(), true);
+            FirstHits.Band.whole(48, 32),
+            LookInputsMaker.margin(look, 32),
+            view.layers(),
+            FirstHits.ANY_REACH);
     for (int i = 0; i < hits.enough(); i++) {
       new FirstHitTracer(view).sample(hits, () -> false);
     }

@@ -33,12 +33,17 @@ public final class FirstHits {
   /** Nearest distance told apart, metres; each bin reaches twice as far as the one before. */
   private static final double NEAREST = 0.005;
 
+  /** Over which obscurance can be asked for whatever is asked later, metres. */
+  public static final double ANY_REACH = 10;
+
   private final int width, height, firstRow, rows, margin;
   private final int above, below;
   private final int[] pieces;
 
   /** How far the next surface is, by bins, or null where nobody wants to know. */
   private final byte[] near;
+
+  private final double reach;
 
   private final float[] guides;
   private final float[] open;
@@ -73,9 +78,9 @@ public final class FirstHits {
    * @param band rows that are kept
    * @param margin pixels around the frame, not around the rows, in which lamps are looked for
    * @param lights of the rig
-   * @param obscurance whether it is noted how near other surfaces come
+   * @param reach metres over which obscurance will be asked for at most; 0 to note none
    */
-  public FirstHits(Band band, int margin, int lights, boolean obscurance) {
+  public FirstHits(Band band, int margin, int lights, double reach) {
     width = band.width;
     height = band.height;
     firstRow = band.firstRow;
@@ -84,7 +89,8 @@ public final class FirstHits {
     above = firstRow == 0 ? margin : 0;
     below = firstRow + rows == height ? margin : 0;
     pieces = new int[Math.multiplyExact(ENOUGH, width * rows)];
-    near = obscurance ? new byte[Math.multiplyExact(BINS, width * rows)] : null;
+    this.reach = reach;
+    near = reach > 0 ? new byte[Math.multiplyExact(BINS, width * rows)] : null;
     guides = new float[4 * width * rows];
     open = new float[width * rows];
     seen = new float[lights][];
@@ -129,6 +135,20 @@ public final class FirstHits {
   /** Whether it is noted how near other surfaces come to what is met. */
   public boolean obscurance() {
     return near != null;
+  }
+
+  /** Metres over which obscurance may be asked for; 0 where none is noted. */
+  public double reach() {
+    return reach;
+  }
+
+  /** Metres beyond which no surface obscures anything within {@link #reach}. */
+  public double farthest() {
+    int bin = 0;
+    while (bin < BINS && middle(bin) < reach) {
+      bin++;
+    }
+    return NEAREST * (1 << Math.max(0, bin - 1));
   }
 
   /** Samples after which more bring little. */
@@ -216,8 +236,10 @@ public final class FirstHits {
   /** Notes how far it is from what a sample has met to the next surface, metres. */
   public void near(int x, int y, float distance) {
     int at = BINS * ((y - firstRow) * width + x);
-    double octave = StrictMath.log(distance / NEAREST) / StrictMath.log(2);
-    int bin = Math.max(0, (int) Math.ceil(octave));
+    // The exponent is the octave rounded down; a power of two ends its own bin.
+    double ratio = distance / NEAREST;
+    int octave = Math.getExponent(ratio);
+    int bin = Math.max(0, ratio == Math.scalb(1.0, octave) ? octave : octave + 1);
     if (bin < BINS && near[at + bin] != -1) {
       near[at + bin]++;
     }
@@ -297,12 +319,12 @@ public final class FirstHits {
    * How much of what each pixel of a row shows is shut in: the mean over its surroundings of 1 −
    * distance/reach where that is above 0. Only where {@link #obscurance} is noted.
    *
-   * @param reach metres
+   * @param within metres, {@link #reach} at most
    */
-  public void shutIn(int y, double reach, float[] to, int into) {
+  public void shutIn(int y, double within, float[] to, int into) {
     float[] fades = new float[BINS];
     for (int bin = 0; bin < BINS; bin++) {
-      fades[bin] = (float) Math.max(0, 1 - middle(bin) / reach);
+      fades[bin] = (float) Math.max(0, 1 - middle(bin) / within);
     }
     int last = BINS;
     while (last > 0 && fades[last - 1] == 0) {

@@ -64,9 +64,11 @@ public final class LookInputsMaker {
             .anyMatch(g -> g.active() && (g.outsideFrame() || g.source().needsInputs()));
   }
 
-  /** Whether a look needs to know how near surfaces come to one another. */
-  public static boolean needsObscurance(Look look) {
-    return look.contact().amount() > 0;
+  /**
+   * Metres over which a look needs to know how near surfaces come to one another; 0 for no need.
+   */
+  public static double obscuranceReach(Look look) {
+    return look.contact().amount() > 0 ? look.contact().reach() : 0;
   }
 
   /** Margin around the frame that a look wants lamps to be looked for in, pixels. */

@@ -14,12 +14,23 @@ public final class Lanes {
    */
   public static final String PROPERTY = "ember.lanes";
 
+  /**
+   * System property that, when 1, has looks developed in plain Java alone. A process that develops
+   * a single picture is done sooner so: loops over vectors are slow until they are compiled.
+   */
+  public static final String LOOK_PROPERTY = "ember.look-lanes";
+
   private Lanes() {}
 
   /** True where the module of vectors is there and vectors are not switched off. */
   public static boolean vectors() {
     return ModuleLayer.boot().findModule("jdk.incubator.vector").isPresent()
         && Integer.getInteger(PROPERTY, 0) != 1;
+  }
+
+  /** True where looks are to be developed without vectors though there are some. */
+  public static boolean plainLook() {
+    return Integer.getInteger(LOOK_PROPERTY, 0) == 1;
   }
 
   /** The species that is worked with; loaded only where there are {@link #vectors()}. */

@@ -9,18 +9,18 @@ import levelember.light.LightSample;
 import levelember.light.LightSource;
 import levelember.light.ReferencePoint;
 import levelember.math.Points;
+import levelember.math.Trig;
 import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
 
 /**
  * Fills {@link FirstHits}: a ray from the camera for every sample, and where obscurance is noted
  * {@link FirstHits#OPEN_RAYS} from what it meets into the open, drawn by the cosine, as far as
- * contact shade may reach (Zhukov, Iones and Kronin 1998).
+ * {@link FirstHits#farthest} (Zhukov, Iones and Kronin 1998).
  */
 public final class FirstHitTracer {
   private static final int SEED = 0x51A7E;
   private static final int PIXEL = 1, LENS = 2, OPEN = 3;
-  private static final float FARTHEST = 11;
   private static final int MOST_PASSED = 32;
 
   private final View view;
@@ -36,10 +36,10 @@ public final class FirstHitTracer {
    * Traces as many samples of some rows as bring something.
    *
    * @param margin pixels around the frame in which lamps are looked for
-   * @param obscurance whether it is noted how near other surfaces come
+   * @param reach metres over which obscurance will be asked for at most; 0 to note none
    */
-  public FirstHits all(FirstHits.Band band, int margin, boolean obscurance) {
-    FirstHits to = new FirstHits(band, margin, view.layers(), obscurance);
+  public FirstHits all(FirstHits.Band band, int margin, double reach) {
+    FirstHits to = new FirstHits(band, margin, view.layers(), reach);
     while (to.samples() < to.enough()) {
       sample(to, () -> false);
     }
@@ -86,6 +86,7 @@ public final class FirstHitTracer {
     private final SurfaceInteraction at = new SurfaceInteraction(scene, walk);
     private final int[] nearby = new int[scene.lights.length];
     private final float[] through = new float[3];
+    private final float farthest;
 
     /** Tells apart what the last sample has met. */
     private int met;
@@ -93,6 +94,7 @@ public final class FirstHitTracer {
     Eye(Camera.Rays lens, FirstHits to) {
       this.lens = lens;
       this.to = to;
+      farthest = (float) to.farthest();
     }
 
     void look(int x, int y) {
@@ -198,8 +200,7 @@ public final class FirstHitTracer {
     private void open(int x, int y, float nx, float ny, float nz, int dimension) {
       points.pair(dimension);
       float radius = (float) Math.sqrt(points.u);
-      double phi = 2 * Math.PI * points.v;
-      float a = radius * (float) StrictMath.cos(phi), c = radius * (float) StrictMath.sin(phi);
+      float a = radius * (float) Trig.cosine(points.v), c = radius * (float) Trig.sine(points.v);
       float up = (float) Math.sqrt(Math.max(0, 1 - points.u));
       float sign = Math.copySign(1, nz);
       float p = -1 / (sign + nz), q = nx * ny * p;
@@ -208,7 +209,7 @@ public final class FirstHitTracer {
       float dz = a * -sign * nx + c * -ny + up * nz;
       float ox = RayOffset.off(at.x, nx), oy = RayOffset.off(at.y, ny);
       float oz = RayOffset.off(at.z, nz);
-      if (walk.nearest(ox, oy, oz, dx, dy, dz, FARTHEST, Hierarchy.SHADOW)) {
+      if (walk.nearest(ox, oy, oz, dx, dy, dz, farthest, Hierarchy.SHADOW)) {
         to.near(x, y, walk.t);
       }
     }

@@ -23,11 +23,14 @@ import levelember.shoot.Shoot;
 import levelember.texture.Picture;
 import levelember.texture.Pictures;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class FirstHitsTest {
   private static FirstHits hits(Shoot shoot, int w, int h, int margin, int samples) {
     View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
-    FirstHits to = new FirstHits(FirstHits.Band.whole(w, h), margin, view.layers(), true);
+    FirstHits to =
+        new FirstHits(FirstHits.Band.whole(w, h), margin, view.layers(), FirstHits.ANY_REACH);
     FirstHitTracer tracer = new FirstHitTracer(view);
     for (int i = 0; i < samples; i++) {
       assertThat(tracer.sample(to, () -> false)).isTrue();
@@ -198,7 +201,8 @@ class FirstHitsTest {
       int top = Math.max(0, first - AmbientOcclusion.REACH - FirstHits.NEIGHBOURS);
       int bottom = Math.min(h, first + 16 + AmbientOcclusion.REACH + FirstHits.NEIGHBOURS);
       FirstHits band =
-          new FirstHits(new FirstHits.Band(w, h, top, bottom - top), m, view.layers(), true);
+          new FirstHits(
+              new FirstHits.Band(w, h, top, bottom - top), m, view.layers(), FirstHits.ANY_REACH);
       for (int i = 0; i < 4; i++) {
         new FirstHitTracer(view).sample(band, () -> false);
       }
@@ -232,7 +236,8 @@ class FirstHitsTest {
     }
     Pictures pictures = name -> stripes;
     View view = View.of(shoot, shoot.shots().getFirst(), pictures);
-    FirstHits hits = new FirstHits(FirstHits.Band.whole(64, 64), 0, view.layers(), true);
+    FirstHits hits =
+        new FirstHits(FirstHits.Band.whole(64, 64), 0, view.layers(), FirstHits.ANY_REACH);
     for (int i = 0; i < 8; i++) {
       new FirstHitTracer(view).sample(hits, () -> false);
     }
@@ -275,5 +280,22 @@ class FirstHitsTest {
       area += hits.share(i % 80, i / 80, left);
     }
     assertThat(area).isCloseTo(Math.PI * 0.09 * 400, within(3.0));
+  }
+
+  @ParameterizedTest
+  @ValueSource(doubles = {0.01, 0.2, 0.75, 10})
+  void aNearerReachIsObscuredBySameBitsWithShorterRays(double reach) {
+    Shoot shoot = lamps().shoot();
+    View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
+    FirstHits.Band band = FirstHits.Band.whole(40, 20);
+    FirstHits any = new FirstHitTracer(view).all(band, 0, FirstHits.ANY_REACH);
+    FirstHits own = new FirstHitTracer(view).all(band, 0, reach);
+    assertThat(own.farthest()).isBetween(0.5 * reach, 1.4 * reach);
+    float[] a = new float[40 * 20], b = new float[40 * 20];
+    for (int y = 0; y < 20; y++) {
+      any.shutIn(y, reach, a, 40 * y);
+      own.shutIn(y, reach, b, 40 * y);
+    }
+    assertThat(b).isEqualTo(a);
   }
 }

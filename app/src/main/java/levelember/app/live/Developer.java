@@ -144,7 +144,7 @@ final class Developer {
 
   private static boolean fits(FirstHits hits, Picture light, Look worn) {
     return hits != null
-        && (hits.obscurance() || !LookInputsMaker.needsObscurance(worn))
+        && hits.reach() >= LookInputsMaker.obscuranceReach(worn)
         && hits.samples() > 0
         && hits.width() == light.width()
         && hits.height() == light.height();

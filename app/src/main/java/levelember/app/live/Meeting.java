@@ -58,18 +58,19 @@ final class Meeting {
     int margin = LookInputsMaker.margin(look, height);
     FirstHits now = hits;
     boolean lampsAsked = asksForLamps(look);
-    boolean obscurance = LookInputsMaker.needsObscurance(look);
+    // The reach may come into the hand: what is noted must do for any.
+    double reach = LookInputsMaker.obscuranceReach(look) > 0 ? FirstHits.ANY_REACH : 0;
     if (now == null
         || now.margin() < margin
-        || obscurance && !now.obscurance()
+        || now.reach() < reach
         || lampsAsked && !(lampsStand && now.lights() == view.layers())) {
-      now = new FirstHits(FirstHits.Band.whole(width, height), margin, view.layers(), obscurance);
+      now = new FirstHits(FirstHits.Band.whole(width, height), margin, view.layers(), reach);
       lampsStand = true;
     } else if (now.samples() >= now.enough()) {
       return false;
     } else if (now.lights() != view.layers()) {
       // Half looked at with other lights: from the start.
-      now = new FirstHits(FirstHits.Band.whole(width, height), margin, view.layers(), obscurance);
+      now = new FirstHits(FirstHits.Band.whole(width, height), margin, view.layers(), reach);
       lampsStand = true;
     }
     boolean whole = new FirstHitTracer(view).sample(now, stop);
@@ -82,7 +83,7 @@ final class Meeting {
     FirstHits now = hits;
     return now != null
             && now.samples() >= now.enough()
-            && (now.obscurance() || !LookInputsMaker.needsObscurance(look))
+            && now.reach() >= LookInputsMaker.obscuranceReach(look)
         || !LookInputsMaker.needsHits(shoot, look);
   }
 

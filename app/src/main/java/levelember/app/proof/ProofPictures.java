@@ -122,14 +122,11 @@ class ProofPictures {
   /** First hits of a proof, which stay while the same one is developed again. */
   private synchronized FirstHits hits(StoredProof kept, Look look, Files files, Picture light) {
     int margin = LookInputsMaker.margin(look, light.height());
-    boolean obscurance = LookInputsMaker.needsObscurance(look);
-    if (hitsOf == null
-        || hitsOf != kept.id
-        || hits.margin() < margin
-        || obscurance && !hits.obscurance()) {
+    double reach = LookInputsMaker.obscuranceReach(look);
+    if (hitsOf == null || hitsOf != kept.id || hits.margin() < margin || hits.reach() < reach) {
       View view = View.of(kept.shoot, kept.shown(), files);
       FirstHits.Band band = FirstHits.Band.whole(light.width(), light.height());
-      hits = new FirstHitTracer(view).all(band, margin, obscurance);
+      hits = new FirstHitTracer(view).all(band, margin, reach);
       hitsOf = kept.id;
     }
     return hits;

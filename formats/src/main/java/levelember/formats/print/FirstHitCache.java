@@ -10,20 +10,18 @@ import levelember.film.FirstHits;
 public final class FirstHitCache {
   private FirstHits hits;
   private int margin;
-  private boolean obscurance;
 
   /**
    * The hits.
    *
    * @param wantedMargin pixels beyond the picture's edge
-   * @param wantsObscurance whether they need what is near each
+   * @param reach metres over which obscurance is asked for; 0 for none
    * @param traced makes them where those that are kept do not do
    */
-  FirstHits of(int wantedMargin, boolean wantsObscurance, Supplier<FirstHits> traced) {
-    if (hits == null || margin != wantedMargin || obscurance != wantsObscurance) {
+  FirstHits of(int wantedMargin, double reach, Supplier<FirstHits> traced) {
+    if (hits == null || margin != wantedMargin || hits.reach() < reach) {
       hits = traced.get();
       margin = wantedMargin;
-      obscurance = wantsObscurance;
     }
     return hits;
   }

@@ -123,19 +123,19 @@ public final class PrintPicture {
       int last = Math.min(height, first + rows);
       int top = Math.max(0, first - AmbientOcclusion.REACH - FirstHits.NEIGHBOURS);
       int bottom = Math.min(height, last + AmbientOcclusion.REACH + FirstHits.NEIGHBOURS);
-      boolean obscurance = LookInputsMaker.needsObscurance(look);
+      double reach = LookInputsMaker.obscuranceReach(look);
       FirstHits hits =
           kept != null && rows == height
-              ? kept.of(margin, obscurance, () -> hits(0, height, margin, obscurance))
-              : hits(top, bottom, margin, obscurance);
+              ? kept.of(margin, reach, () -> hits(0, height, margin, reach))
+              : hits(top, bottom, margin, reach);
       maker.take(hits, first, last, null);
     }
     inputs = maker.aids(picture, mixed, wanted);
     return inputs;
   }
 
-  private FirstHits hits(int top, int bottom, int margin, boolean obscurance) {
+  private FirstHits hits(int top, int bottom, int margin, double reach) {
     FirstHits.Band band = new FirstHits.Band(width, height, top, bottom - top);
-    return new FirstHitTracer(view).all(band, margin, obscurance);
+    return new FirstHitTracer(view).all(band, margin, reach);
   }
 }
