@@ -8,9 +8,6 @@ import levelember.math.Lanes;
  * vectors.
  */
 class CrossBilateralFilter {
-  /** Sums of a row: red, green, blue, variance, weight. */
-  static final int SUMS = 5;
-
   /** Share of the nearness itself that may differ, besides its slope. */
   static final float BY_DISTANCE = 0.01f;
 
@@ -62,31 +59,6 @@ class CrossBilateralFilter {
     }
   }
 
-  /**
-   * Adds what a row of pixels lends to another, as far as their luminances agree too.
-   *
-   * @param from red, green, blue, variance, luminance, and one over its tolerance
-   * @param alike as {@link #agree} says
-   * @param to the {@link #SUMS} sums
-   */
-  void lend(float[][] from, float[] alike, int here, int there, int begin, int end, float[][] to) {
-    float[] sr = from[0], sg = from[1], sb = from[2], sv = from[3];
-    float[] light = from[4], tolerance = from[5];
-    float[] tr = to[0], tg = to[1], tb = to[2], tv = to[3], tw = to[4];
-    for (int x = begin; x < end; x++) {
-      int a = here + x, c = there + x;
-      float d = Math.abs(light[a] - light[c]) * tolerance[a];
-      float t = Math.max(0, 1 - 0.25f * d);
-      t *= t;
-      float w = alike[x] * (t * t);
-      tr[x] += w * sr[c];
-      tg[x] += w * sg[c];
-      tb[x] += w * sb[c];
-      tv[x] += w * w * sv[c];
-      tw[x] += w;
-    }
-  }
-
   /** The taps of a filter for one row: where they are, and how far their guides agree. */
   static final class Taps {
     final int[] shift = new int[8];
@@ -108,21 +80,48 @@ class CrossBilateralFilter {
   }
 
   /**
-   * Adds what all taps lend to a row, in their order.
+   * Weighted means of a row: every pixel's own light, and what all taps lend it as far as their
+   * luminances agree too, in the order of the taps.
    *
+   * @param plane whose present is read and whose next is written
    * @param here where the row begins
-   * @param step most that a tap is shifted
+   * @param own weight of the pixel itself
    */
-  void lend(float[][] from, Taps taps, int here, int width, int step, float[][] to) {
-    lend(from, taps, here, width, 0, width, to);
+  void means(DenoiserPlane plane, Taps taps, int here, int width, float own) {
+    means(plane, taps, here, width, own, 0, width);
   }
 
   /** The same for some columns. */
-  final void lend(
-      float[][] from, Taps taps, int here, int width, int left, int right, float[][] to) {
-    for (int t = 0; t < taps.count; t++) {
-      int begin = Math.max(left, taps.begin(t)), end = Math.min(right, taps.end(t, width));
-      lend(from, taps.alike[t], here, taps.there[t], begin, end, to);
+  final void means(
+      DenoiserPlane plane, Taps taps, int here, int width, float own, int left, int right) {
+    float gain = plane.stops.gain();
+    for (int x = left; x < right; x++) {
+      int a = here + x;
+      float r = own * plane.r[a], g = own * plane.g[a], b = own * plane.b[a];
+      float v = own * own * plane.variance[a], sum = own;
+      for (int t = 0; t < taps.count; t++) {
+        if (x < taps.begin(t) || x >= taps.end(t, width)) {
+          continue;
+        }
+        int c = taps.there[t] + x;
+        float w = taps.alike[t][x];
+        if (plane.stopsByLight()) {
+          float d = Math.abs(plane.light[a] - plane.light[c]) * plane.tolerance[a];
+          float f = Math.max(0, 1 - 0.25f * d);
+          f *= f;
+          w *= f * f;
+        }
+        r += w * plane.r[c];
+        g += w * plane.g[c];
+        b += w * plane.b[c];
+        v += w * w * plane.variance[c];
+        sum += w;
+      }
+      float k = 1 / sum;
+      plane.nextR[a] = k * r;
+      plane.nextG[a] = k * g;
+      plane.nextB[a] = k * b;
+      plane.nextVariance[a] = gain * k * k * v;
     }
   }
 

@@ -28,8 +28,11 @@ public final class Denoiser {
 
   static final float[] KERNEL = {1 / 2f, 1 / 4f};
 
-  /** Layers that are filtered together; each takes up to 92 bytes a pixel while it is. */
-  private static final int TOGETHER = 4;
+  /**
+   * Layers that are filtered together, so that guides are compared once for all of them; of large
+   * pictures fewer, as each takes up to 92 bytes a pixel while it is.
+   */
+  private static final int TOGETHER = 8, TOGETHER_LARGE = 4, LARGE = 1 << 20;
 
   static final float LEAST_COLOUR = 0.02f;
 
@@ -108,8 +111,9 @@ public final class Denoiser {
   }
 
   private boolean groups(int[] layers, float[][] to) {
-    for (int i = 0; i < layers.length; i += TOGETHER) {
-      if (!group(Arrays.copyOfRange(layers, i, Math.min(layers.length, i + TOGETHER)), to)) {
+    int together = width * height < LARGE ? TOGETHER : TOGETHER_LARGE;
+    for (int i = 0; i < layers.length; i += together) {
+      if (!group(Arrays.copyOfRange(layers, i, Math.min(layers.length, i + together)), to)) {
         return false;
       }
     }
@@ -332,10 +336,9 @@ public final class Denoiser {
     }
   }
 
-  /** The sums of one thread for one row. */
+  /** The taps of one thread for one row. */
   private final class Strip {
     final CrossBilateralFilter.Taps taps = new CrossBilateralFilter.Taps(width);
-    final float[][] sums = new float[CrossBilateralFilter.SUMS][width];
 
     /**
      * @param kernel of no and of one step
@@ -352,43 +355,8 @@ public final class Denoiser {
           }
         }
       }
-      float own = kernel[0] * kernel[0];
       for (DenoiserPlane plane : planes) {
-        float[][] from = {plane.r, plane.g, plane.b, plane.variance, plane.light, plane.tolerance};
-        for (int c = 0; c < 4; c++) {
-          scale(from[c], at, c == 3 ? own * own : own, sums[c]);
-        }
-        Arrays.fill(sums[4], own);
-        filter.lend(from, taps, at, width, step, sums);
-        divideByWeights(
-            plane.stops.gain(), at, plane.nextR, plane.nextG, plane.nextB, plane.nextVariance);
-      }
-    }
-
-    private void scale(float[] from, int at, float w, float[] to) {
-      for (int x = 0; x < width; x++) {
-        to[x] = w * from[at + x];
-      }
-    }
-
-    /** Divides the sums by their weights. */
-    private void divideByWeights(
-        float gain, int at, float[] r, float[] g, float[] b, float[] variance) {
-      float[] weight = sums[4], red = sums[0], green = sums[1], blue = sums[2], error = sums[3];
-      for (int x = 0; x < width; x++) {
-        weight[x] = 1 / weight[x];
-      }
-      for (int x = 0; x < width; x++) {
-        r[at + x] = weight[x] * red[x];
-      }
-      for (int x = 0; x < width; x++) {
-        g[at + x] = weight[x] * green[x];
-      }
-      for (int x = 0; x < width; x++) {
-        b[at + x] = weight[x] * blue[x];
-      }
-      for (int x = 0; x < width; x++) {
-        variance[at + x] = gain * weight[x] * weight[x] * error[x];
+        filter.means(plane, taps, at, width, kernel[0] * kernel[0]);
       }
     }
 

@@ -1,5 +1,6 @@
 package levelember.film;
 
+import java.util.Arrays;
 import levelember.math.Colour;
 
 /**
@@ -34,7 +35,11 @@ final class MixedPixelFit {
   private final double[][] terms = new double[TAPS][TERMS];
   private final double[][] factor = new double[TERMS][TERMS];
   private final double[] solved = new double[TERMS];
-  private final double[][] values = new double[3][TAPS];
+
+  /** By which the taps' values are summed to the fit's value at the pixel itself. */
+  private final double[] constant = new double[TAPS];
+
+  private final double[] luminance = new double[TAPS];
   private int taps;
   private double weights;
 
@@ -51,9 +56,17 @@ final class MixedPixelFit {
       if (!guides.mixed[p]) {
         continue;
       }
-      neighbours(x, y, p);
-      factorise();
+      boolean known = false;
       for (int k = 0; k < planes.length; k++) {
+        if (planes[k].variance[p] == 0) {
+          continue;
+        }
+        if (!known) {
+          neighbours(x, y, p);
+          factorise();
+          constants();
+          known = true;
+        }
         fit(planes[k], lights[k], p);
       }
     }
@@ -97,13 +110,10 @@ final class MixedPixelFit {
     }
   }
 
-  /** Coefficients of the terms for values of the neighbours. */
-  private void solve(double[] of) {
+  /** Solves the normal equations for a right-hand side that {@link #solved} holds. */
+  private void solve() {
     for (int a = 0; a < TERMS; a++) {
-      double sum = 0;
-      for (int t = 0; t < taps; t++) {
-        sum += weight[t] * terms[t][a] * of[t];
-      }
+      double sum = solved[a];
       for (int c = 0; c < a; c++) {
         sum -= factor[a][c] * solved[c];
       }
@@ -118,39 +128,57 @@ final class MixedPixelFit {
     }
   }
 
-  private void fit(DenoiserPlane plane, float[] to, int p) {
+  /** The constant term is linear in the values: the first row of the inverse says how. */
+  private void constants() {
+    Arrays.fill(solved, 0);
+    solved[0] = 1;
+    solve();
     for (int t = 0; t < taps; t++) {
-      int q = tap[t];
-      values[0][t] = plane.r[q] * colour(0, q);
-      values[1][t] = plane.g[q] * colour(1, q);
-      values[2][t] = plane.b[q] * colour(2, q);
-    }
-    double residual = 0;
-    double[] fitted = new double[3];
-    for (int channel = 0; channel < 3; channel++) {
-      solve(values[channel]);
-      fitted[channel] = Math.max(0, solved[0]);
-      residual +=
-          Colour.luminance(channel == 0 ? 1 : 0, channel == 1 ? 1 : 0, channel == 2 ? 1 : 0)
-              * mean(values[channel]);
-    }
-    double bright = Colour.luminance(colour(0, p), colour(1, p), colour(2, p));
-    double variance = plane.variance[p] * bright * bright;
-    double k = variance + residual > 0 ? variance / (variance + residual) : 0;
-    for (int channel = 0; channel < 3; channel++) {
-      to[3 * p + channel] = (float) ((1 - k) * to[3 * p + channel] + k * fitted[channel]);
+      constant[t] = weight[t] * valueAt(t);
     }
   }
 
-  /** Mean squared residual of what was solved last. */
-  private double mean(double[] of) {
+  /** What was solved last, at a tap. */
+  private double valueAt(int t) {
+    double sum = 0;
+    for (int a = 0; a < TERMS; a++) {
+      sum += solved[a] * terms[t][a];
+    }
+    return sum;
+  }
+
+  private void fit(DenoiserPlane plane, float[] to, int p) {
+    double r = 0, g = 0, b = 0;
+    Arrays.fill(solved, 0);
+    for (int t = 0; t < taps; t++) {
+      int q = tap[t];
+      double red = plane.r[q] * colour(0, q);
+      double green = plane.g[q] * colour(1, q);
+      double blue = plane.b[q] * colour(2, q);
+      r += constant[t] * red;
+      g += constant[t] * green;
+      b += constant[t] * blue;
+      luminance[t] = Colour.luminance((float) red, (float) green, (float) blue);
+      double weighted = weight[t] * luminance[t];
+      for (int a = 0; a < TERMS; a++) {
+        solved[a] += weighted * terms[t][a];
+      }
+    }
+    solve();
+    double bright = Colour.luminance(colour(0, p), colour(1, p), colour(2, p));
+    double variance = plane.variance[p] * bright * bright;
+    double k = variance / (variance + residual());
+    to[3 * p] += (float) (k * (Math.max(0, r) - to[3 * p]));
+    to[3 * p + 1] += (float) (k * (Math.max(0, g) - to[3 * p + 1]));
+    to[3 * p + 2] += (float) (k * (Math.max(0, b) - to[3 * p + 2]));
+  }
+
+  /** Mean squared residual of the luminances' fit. */
+  private double residual() {
     double sum = 0;
     for (int t = 0; t < taps; t++) {
-      double at = 0;
-      for (int a = 0; a < TERMS; a++) {
-        at += solved[a] * terms[t][a];
-      }
-      sum += weight[t] * (of[t] - at) * (of[t] - at);
+      double off = luminance[t] - valueAt(t);
+      sum += weight[t] * off * off;
     }
     return sum / weights;
   }

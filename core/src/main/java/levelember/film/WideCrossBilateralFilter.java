@@ -2,6 +2,7 @@ package levelember.film;
 
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
+import jdk.incubator.vector.VectorMask;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 import levelember.math.Lanes;
@@ -45,59 +46,115 @@ final class WideCrossBilateralFilter extends CrossBilateralFilter {
     super.agree(guides, stops, here, there, x, end, kernel, far, to);
   }
 
+  /** All taps at once, so that sums stay in registers; lanes beyond the borders are masked. */
   @Override
-  void lend(float[][] from, float[] alike, int here, int there, int begin, int end, float[][] to) {
-    float[] sr = from[0], sg = from[1], sb = from[2], sv = from[3];
-    float[] tr = to[0], tg = to[1], tb = to[2], tv = to[3], tw = to[4];
-    int x = begin;
-    for (int last = end - S.length(); x <= last; x += S.length()) {
-      int a = here + x, c = there + x;
-      FloatVector d =
-          minus(from[4], a, c)
-              .lanewise(VectorOperators.ABS)
-              .mul(FloatVector.fromArray(S, from[5], a));
-      FloatVector w = falling(d).mul(FloatVector.fromArray(S, alike, x));
-      add(tr, x, w.mul(FloatVector.fromArray(S, sr, c)));
-      add(tg, x, w.mul(FloatVector.fromArray(S, sg, c)));
-      add(tb, x, w.mul(FloatVector.fromArray(S, sb, c)));
-      add(tv, x, w.mul(w).mul(FloatVector.fromArray(S, sv, c)));
-      add(tw, x, w);
+  void means(DenoiserPlane plane, Taps taps, int here, int width, float own) {
+    int reach = 0;
+    for (int t = 0; t < taps.count; t++) {
+      reach = Math.max(reach, Math.abs(taps.shift[t]));
     }
-    super.lend(from, alike, here, there, x, end, to);
+    int n = S.length(), x = 0;
+    for (; x < width && x < reach; x += n) {
+      atBorder(plane, taps, here, x, width, own);
+    }
+    boolean stops = plane.stopsByLight();
+    for (int last = width - reach - n; x <= last; x += n) {
+      if (stops) {
+        inside(plane, taps, here + x, x, own);
+      } else {
+        insideByGuides(plane, taps, here + x, x, own);
+      }
+    }
+    for (; x < width; x += n) {
+      atBorder(plane, taps, here, x, width, own);
+    }
   }
 
-  /** All taps at once where each has its pixel, so that sums stay in registers. */
-  @Override
-  void lend(float[][] from, Taps taps, int here, int width, int step, float[][] to) {
-    float[] sr = from[0], sg = from[1], sb = from[2], sv = from[3], light = from[4];
-    int left = Math.min(step, width), x = left;
-    for (int last = width - step - S.length(); x <= last; x += S.length()) {
-      FloatVector own = FloatVector.fromArray(S, light, here + x);
-      FloatVector tolerance = FloatVector.fromArray(S, from[5], here + x);
-      FloatVector r = FloatVector.fromArray(S, to[0], x), g = FloatVector.fromArray(S, to[1], x);
-      FloatVector b = FloatVector.fromArray(S, to[2], x), v = FloatVector.fromArray(S, to[3], x);
-      FloatVector sum = FloatVector.fromArray(S, to[4], x);
-      for (int t = 0; t < taps.count; t++) {
-        int c = taps.there[t] + x;
-        FloatVector d =
-            own.sub(FloatVector.fromArray(S, light, c))
-                .lanewise(VectorOperators.ABS)
-                .mul(tolerance);
-        FloatVector w = falling(d).mul(FloatVector.fromArray(S, taps.alike[t], x));
-        r = r.add(w.mul(FloatVector.fromArray(S, sr, c)));
-        g = g.add(w.mul(FloatVector.fromArray(S, sg, c)));
-        b = b.add(w.mul(FloatVector.fromArray(S, sb, c)));
-        v = v.add(w.mul(w).mul(FloatVector.fromArray(S, sv, c)));
-        sum = sum.add(w);
-      }
-      r.intoArray(to[0], x);
-      g.intoArray(to[1], x);
-      b.intoArray(to[2], x);
-      v.intoArray(to[3], x);
-      sum.intoArray(to[4], x);
+  private static void inside(DenoiserPlane plane, Taps taps, int a, int x, float own) {
+    float[] sr = plane.r, sg = plane.g, sb = plane.b, sv = plane.variance, light = plane.light;
+    FloatVector lit = FloatVector.fromArray(S, light, a);
+    FloatVector tolerance = FloatVector.fromArray(S, plane.tolerance, a);
+    FloatVector r = FloatVector.fromArray(S, sr, a).mul(own);
+    FloatVector g = FloatVector.fromArray(S, sg, a).mul(own);
+    FloatVector b = FloatVector.fromArray(S, sb, a).mul(own);
+    FloatVector v = FloatVector.fromArray(S, sv, a).mul(own * own);
+    FloatVector sum = FloatVector.broadcast(S, own);
+    for (int t = 0; t < taps.count; t++) {
+      int c = taps.there[t] + x;
+      FloatVector d = lit.sub(FloatVector.fromArray(S, light, c));
+      FloatVector w =
+          falling(d.lanewise(VectorOperators.ABS).mul(tolerance))
+              .mul(FloatVector.fromArray(S, taps.alike[t], x));
+      r = r.add(w.mul(FloatVector.fromArray(S, sr, c)));
+      g = g.add(w.mul(FloatVector.fromArray(S, sg, c)));
+      b = b.add(w.mul(FloatVector.fromArray(S, sb, c)));
+      v = v.add(w.mul(w).mul(FloatVector.fromArray(S, sv, c)));
+      sum = sum.add(w);
     }
-    super.lend(from, taps, here, width, 0, left, to);
-    super.lend(from, taps, here, width, x, width, to);
+    FloatVector k = FloatVector.broadcast(S, 1).div(sum);
+    k.mul(r).intoArray(plane.nextR, a);
+    k.mul(g).intoArray(plane.nextG, a);
+    k.mul(b).intoArray(plane.nextB, a);
+    k.mul(plane.stops.gain()).mul(k).mul(v).intoArray(plane.nextVariance, a);
+  }
+
+  /** The same by guides alone. */
+  private static void insideByGuides(DenoiserPlane plane, Taps taps, int a, int x, float own) {
+    float[] sr = plane.r, sg = plane.g, sb = plane.b, sv = plane.variance;
+    FloatVector r = FloatVector.fromArray(S, sr, a).mul(own);
+    FloatVector g = FloatVector.fromArray(S, sg, a).mul(own);
+    FloatVector b = FloatVector.fromArray(S, sb, a).mul(own);
+    FloatVector v = FloatVector.fromArray(S, sv, a).mul(own * own);
+    FloatVector sum = FloatVector.broadcast(S, own);
+    for (int t = 0; t < taps.count; t++) {
+      int c = taps.there[t] + x;
+      FloatVector w = FloatVector.fromArray(S, taps.alike[t], x);
+      r = r.add(w.mul(FloatVector.fromArray(S, sr, c)));
+      g = g.add(w.mul(FloatVector.fromArray(S, sg, c)));
+      b = b.add(w.mul(FloatVector.fromArray(S, sb, c)));
+      v = v.add(w.mul(w).mul(FloatVector.fromArray(S, sv, c)));
+      sum = sum.add(w);
+    }
+    FloatVector k = FloatVector.broadcast(S, 1).div(sum);
+    k.mul(r).intoArray(plane.nextR, a);
+    k.mul(g).intoArray(plane.nextG, a);
+    k.mul(b).intoArray(plane.nextB, a);
+    k.mul(plane.stops.gain()).mul(k).mul(v).intoArray(plane.nextVariance, a);
+  }
+
+  private static void atBorder(
+      DenoiserPlane plane, Taps taps, int here, int x, int width, float own) {
+    boolean stops = plane.stopsByLight();
+    int a = here + x;
+    VectorMask<Float> within = S.indexInRange(x, width);
+    FloatVector r = FloatVector.fromArray(S, plane.r, a, within).mul(own);
+    FloatVector g = FloatVector.fromArray(S, plane.g, a, within).mul(own);
+    FloatVector b = FloatVector.fromArray(S, plane.b, a, within).mul(own);
+    FloatVector v = FloatVector.fromArray(S, plane.variance, a, within).mul(own * own);
+    FloatVector sum = FloatVector.broadcast(S, own);
+    for (int t = 0; t < taps.count; t++) {
+      int begin = taps.begin(t), c = taps.there[t] + x;
+      VectorMask<Float> has = S.indexInRange(x - begin, taps.end(t, width) - begin);
+      FloatVector w = FloatVector.fromArray(S, taps.alike[t], x, has);
+      if (stops) {
+        FloatVector d =
+            FloatVector.fromArray(S, plane.light, a, has)
+                .sub(FloatVector.fromArray(S, plane.light, c, has))
+                .lanewise(VectorOperators.ABS)
+                .mul(FloatVector.fromArray(S, plane.tolerance, a, has));
+        w = w.mul(falling(d));
+      }
+      r = r.add(w.mul(FloatVector.fromArray(S, plane.r, c, has)));
+      g = g.add(w.mul(FloatVector.fromArray(S, plane.g, c, has)));
+      b = b.add(w.mul(FloatVector.fromArray(S, plane.b, c, has)));
+      v = v.add(w.mul(w).mul(FloatVector.fromArray(S, plane.variance, c, has)));
+      sum = sum.add(w);
+    }
+    FloatVector k = FloatVector.broadcast(S, 1).div(sum);
+    k.mul(r).intoArray(plane.nextR, a, within);
+    k.mul(g).intoArray(plane.nextG, a, within);
+    k.mul(b).intoArray(plane.nextB, a, within);
+    k.mul(plane.stops.gain()).mul(k).mul(v).intoArray(plane.nextVariance, a, within);
   }
 
   @Override
@@ -138,9 +195,5 @@ final class WideCrossBilateralFilter extends CrossBilateralFilter {
     FloatVector t = d.mul(-0.25f).add(1).max(0);
     t = t.mul(t);
     return t.mul(t);
-  }
-
-  private static void add(float[] to, int at, FloatVector v) {
-    FloatVector.fromArray(S, to, at).add(v).intoArray(to, at);
   }
 }
