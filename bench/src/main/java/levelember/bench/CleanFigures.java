@@ -77,7 +77,7 @@ final class CleanFigures {
 
   static List<Case> cases(Set<String> shoots, boolean others) {
     List<Case> to = new ArrayList<>();
-    for (String name : DemoShoots.litWell()) {
+    for (String name : DemoShoots.withoutMistakes()) {
       if (!shoots.isEmpty() && !shoots.contains(name)) {
         continue;
       }

@@ -23,7 +23,7 @@ final class DenoiseFigures {
   static Map<String, Object> measured(int rounds) {
     Map<String, Object> to = new LinkedHashMap<>();
     int cores = Runtime.getRuntime().availableProcessors();
-    for (String name : DemoShoots.litWell()) {
+    for (String name : DemoShoots.withoutMistakes()) {
       ShootPackage pack = DemoShoots.make(name);
       Shoot shoot = pack.shoot();
       View view = View.of(shoot, shoot.shots().getFirst(), pack.pictures());

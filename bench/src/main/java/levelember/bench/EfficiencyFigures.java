@@ -35,7 +35,7 @@ final class EfficiencyFigures {
    */
   static Map<String, Object> measured(Set<String> shoots) {
     Map<String, Object> to = new LinkedHashMap<>();
-    for (String name : DemoShoots.litWell()) {
+    for (String name : DemoShoots.withoutMistakes()) {
       if (shoots.isEmpty() || shoots.contains(name)) {
         to.put(name, of(DemoShoots.make(name)));
       }

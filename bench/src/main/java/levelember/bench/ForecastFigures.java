@@ -36,7 +36,7 @@ final class ForecastFigures {
 
   static Map<String, Object> measured() {
     Map<String, Object> to = new LinkedHashMap<>();
-    for (String name : DemoShoots.litWell()) {
+    for (String name : DemoShoots.withoutMistakes()) {
       ShootPackage pack = DemoShoots.make(name);
       Shoot shoot = pack.shoot();
       View view = View.of(shoot, shoot.shots().getFirst(), pack.pictures());

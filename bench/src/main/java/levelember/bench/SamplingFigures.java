@@ -31,7 +31,7 @@ final class SamplingFigures {
     ways.put("no roulette", new Sampling(Technique.BOTH, true, false, false));
     ways.put("all lights at every vertex", new Sampling(Technique.BOTH, true, true, true));
     Map<String, Object> to = new LinkedHashMap<>();
-    for (String name : DemoShoots.litWell()) {
+    for (String name : DemoShoots.withoutMistakes()) {
       ShootPackage pack = DemoShoots.make(name);
       Shoot shoot = pack.shoot();
       View view = View.of(shoot, shoot.shots().getFirst(), pack.pictures());

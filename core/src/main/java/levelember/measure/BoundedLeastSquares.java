@@ -38,7 +38,7 @@ final class BoundedLeastSquares {
         }
       }
       if (step >= 1) {
-        int released = mostWanting(normal, right, x, bound, least);
+        int released = mostViolating(normal, right, x, bound, least);
         if (released < 0) {
           break;
         }
@@ -99,7 +99,7 @@ final class BoundedLeastSquares {
   }
 
   /** The bounded unknown that gains most by leaving its bound, or −1. */
-  private static int mostWanting(
+  private static int mostViolating(
       double[][] normal, double[] right, double[] x, boolean[] bound, double[] least) {
     int best = -1;
     double gain = NONE_LEFT;

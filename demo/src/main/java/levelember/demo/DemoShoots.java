@@ -31,7 +31,7 @@ public final class DemoShoots {
   }
 
   /** Those without deliberate mistakes, in the same order. */
-  public static Set<String> litWell() {
+  public static Set<String> withoutMistakes() {
     Set<String> to = new LinkedHashSet<>(ALL.keySet());
     to.remove(MISTAKES);
     return to;

@@ -16,12 +16,12 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
 class DemoMetersTest {
-  static Set<String> litWell() {
-    return DemoShoots.litWell();
+  static Set<String> withoutMistakes() {
+    return DemoShoots.withoutMistakes();
   }
 
   @ParameterizedTest
-  @MethodSource("litWell")
+  @MethodSource("withoutMistakes")
   void everyPinIsSeenInTheFirstShot(String name) {
     ShootPackage pack = DemoShoots.make(name);
     Shoot shoot = pack.shoot();
@@ -36,7 +36,7 @@ class DemoMetersTest {
   }
 
   @ParameterizedTest
-  @MethodSource("litWell")
+  @MethodSource("withoutMistakes")
   void whatIsSilencedIsAFindingOfALightOrPiece(String name) {
     Shoot shoot = DemoShoots.make(name).shoot();
     Meter meter = shoot.meter();

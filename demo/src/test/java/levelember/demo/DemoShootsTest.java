@@ -22,8 +22,8 @@ class DemoShootsTest {
     return DemoShoots.names();
   }
 
-  static Iterable<String> litWell() {
-    return DemoShoots.litWell();
+  static Iterable<String> withoutMistakes() {
+    return DemoShoots.withoutMistakes();
   }
 
   @ParameterizedTest
@@ -35,7 +35,7 @@ class DemoShootsTest {
   }
 
   @ParameterizedTest
-  @MethodSource("litWell")
+  @MethodSource("withoutMistakes")
   void surroundingsHaveTheRangeToLight(String name) {
     ShootPackage pack = DemoShoots.make(name);
     pack.shoot().lights().stream()
@@ -55,7 +55,7 @@ class DemoShootsTest {
   }
 
   @ParameterizedTest
-  @MethodSource("litWell")
+  @MethodSource("withoutMistakes")
   void everyShotIsExposedAndEveryLightGivesSomething(String name) {
     ShootPackage pack = DemoShoots.make(name);
     for (Shot shot : pack.shoot().shots()) {

@@ -167,38 +167,7 @@ class ShootDocumentTest {
   }
 
   static Shoot everything() {
-    List<Shape> shapes =
-        List.of(
-            new Shape.Floor(2, 3),
-            new Shape.Model("chair.glb", 1, 2),
-            new Shape.Cone(0.5, 0.25, 1),
-            new Shape.Sweep(2, 3, 2, 0.5),
-            new Shape.Box(1, 2, 3, 0.1),
-            new Shape.Sphere(0.3),
-            new Shape.Cylinder(0.2, 1, 0.01),
-            new Shape.Torus(1, 0.1),
-            new Shape.Lathe(List.of(new Shape.Corner(0, 0), new Shape.Corner(1, 1)), true, 20),
-            new Shape.Rectangle(1, 2),
-            new Shape.Card(1, 2, 90),
-            new Shape.Room(
-                4, 3, 2.5, 0.3, List.of(new Shape.Opening(Shape.Wall.LEFT, 0.5, 0.9, 1, 1.2))),
-            new Shape.Tube(List.of(Vec3.ZERO, Vec3.UP, Vec3.ONE), 0.02, true),
-            new Shape.Water(
-                2,
-                1,
-                0.3,
-                new Waves(0.02, 0.4, 30, 0.6, 1.5, 7),
-                List.of(new RippleRing(0.1, -0.2, 0.004, 0.05, 0.3)),
-                new FineRipples(null, 0.4, 1.2, 20, 0.05),
-                1.5),
-            new Shape.Ground(9, 8, 1, 2, 0.4, 3),
-            new Shape.Text("Saltmere", 0.3, 0.05, 0.01, 0.1),
-            new Shape.Struts(new Shape.Sphere(0.4), 0.01),
-            new Shape.Smooth(new Shape.Model("chair.glb", 0, 1), 50, 2),
-            new Shape.Mesh(
-                List.of(0., 0., 0., 1., 0., 0., 0., 1., 0.),
-                List.of(0., 0., 1., 0., 0., 1., 0., 0., 1.),
-                List.of(0, 1, 2)));
+    List<Shape> shapes = shapes();
     List<Piece> pieces =
         java.util.stream.IntStream.range(0, shapes.size())
             .mapToObj(i -> piece(i, shapes.get(i)))
@@ -206,33 +175,8 @@ class ShootDocumentTest {
     return new Shoot(
         "Everything",
         pieces,
-        List.of(
-            Material.glass(
-                    "glass",
-                    "Glass",
-                    0.2,
-                    1.6,
-                    new Material.Glass(0.9, Rgb.grey(0.95), 0.02, true, 40, 3))
-                .with(new Material.Coat(0.5, 0.2, 1.4))
-                .with(new Material.Sheen(new Rgb(0.1, 0.2, 0.3), 0.7))
-                .with(new Material.Index(Rgb.grey(0.2), new Rgb(3, 2, 1)))
-                .with(maps())
-                .withCastsCaustics(false)
-                .withReflections(new Reflections(1.5, new Rgb(1, 0.9, 0.8), -0.2))),
-        List.of(
-            light(0, new Emitter.Rectangle(1, 2, true, 60, "sky.hdr"), Brightness.Unit.LUX),
-            light(1, new Emitter.Sphere(0.1), Brightness.Unit.WATT),
-            light(2, new Emitter.Point(profile()), Brightness.Unit.LUMEN),
-            light(3, new Emitter.Environment("sky.hdr", 45, 10, 3, 0.1), Brightness.Unit.NIT),
-            light(4, new Emitter.Dome(new Rgb(0.1, 0.2, 0.3), Rgb.WHITE), Brightness.Unit.NIT),
-            light(5, new Emitter.Emissive("glass", "sky.hdr"), Brightness.Unit.NIT),
-            light(6, new Emitter.Disc(0.4, true, 90, null), Brightness.Unit.CANDELA),
-            light(7, new Emitter.Tube(1.2, 0.02), Brightness.Unit.LUMEN),
-            light(8, spot(), Brightness.Unit.LUMEN),
-            light(9, new Emitter.Sun(0.6), Brightness.Unit.LUX),
-            light(10, new Emitter.Sky(daylight()), Brightness.Unit.TIMES),
-            light(11, new Emitter.SkySun("l10", 1), Brightness.Unit.TIMES),
-            light(12, new Emitter.Plate("sky.hdr"), Brightness.Unit.NIT)),
+        List.of(material()),
+        lights(),
         List.of(new Bank("b", "Bank", 1, new Rgb(1, 0.5, 0.2), true, true)),
         new Bounce(4, 0.5, 3)
             .with(new MirrorBounces(3, MirrorBounces.End.COLOUR, new Rgb(0.1, 0.2, 0.3))),
@@ -256,6 +200,68 @@ class ShootDocumentTest {
         List.of(new Look("k", "Look", 9.5, 0.4, 2)),
         motion(),
         meter());
+  }
+
+  private static List<Shape> shapes() {
+    return List.of(
+        new Shape.Floor(2, 3),
+        new Shape.Model("chair.glb", 1, 2),
+        new Shape.Cone(0.5, 0.25, 1),
+        new Shape.Sweep(2, 3, 2, 0.5),
+        new Shape.Box(1, 2, 3, 0.1),
+        new Shape.Sphere(0.3),
+        new Shape.Cylinder(0.2, 1, 0.01),
+        new Shape.Torus(1, 0.1),
+        new Shape.Lathe(List.of(new Shape.Corner(0, 0), new Shape.Corner(1, 1)), true, 20),
+        new Shape.Rectangle(1, 2),
+        new Shape.Card(1, 2, 90),
+        new Shape.Room(
+            4, 3, 2.5, 0.3, List.of(new Shape.Opening(Shape.Wall.LEFT, 0.5, 0.9, 1, 1.2))),
+        new Shape.Tube(List.of(Vec3.ZERO, Vec3.UP, Vec3.ONE), 0.02, true),
+        new Shape.Water(
+            2,
+            1,
+            0.3,
+            new Waves(0.02, 0.4, 30, 0.6, 1.5, 7),
+            List.of(new RippleRing(0.1, -0.2, 0.004, 0.05, 0.3)),
+            new FineRipples(null, 0.4, 1.2, 20, 0.05),
+            1.5),
+        new Shape.Ground(9, 8, 1, 2, 0.4, 3),
+        new Shape.Text("Saltmere", 0.3, 0.05, 0.01, 0.1),
+        new Shape.Struts(new Shape.Sphere(0.4), 0.01),
+        new Shape.Smooth(new Shape.Model("chair.glb", 0, 1), 50, 2),
+        new Shape.Mesh(
+            List.of(0., 0., 0., 1., 0., 0., 0., 1., 0.),
+            List.of(0., 0., 1., 0., 0., 1., 0., 0., 1.),
+            List.of(0, 1, 2)));
+  }
+
+  private static Material material() {
+    return Material.glass(
+            "glass", "Glass", 0.2, 1.6, new Material.Glass(0.9, Rgb.grey(0.95), 0.02, true, 40, 3))
+        .with(new Material.Coat(0.5, 0.2, 1.4))
+        .with(new Material.Sheen(new Rgb(0.1, 0.2, 0.3), 0.7))
+        .with(new Material.Index(Rgb.grey(0.2), new Rgb(3, 2, 1)))
+        .with(maps())
+        .withCastsCaustics(false)
+        .withReflections(new Reflections(1.5, new Rgb(1, 0.9, 0.8), -0.2));
+  }
+
+  private static List<Light> lights() {
+    return List.of(
+        light(0, new Emitter.Rectangle(1, 2, true, 60, "sky.hdr"), Brightness.Unit.LUX),
+        light(1, new Emitter.Sphere(0.1), Brightness.Unit.WATT),
+        light(2, new Emitter.Point(profile()), Brightness.Unit.LUMEN),
+        light(3, new Emitter.Environment("sky.hdr", 45, 10, 3, 0.1), Brightness.Unit.NIT),
+        light(4, new Emitter.Dome(new Rgb(0.1, 0.2, 0.3), Rgb.WHITE), Brightness.Unit.NIT),
+        light(5, new Emitter.Emissive("glass", "sky.hdr"), Brightness.Unit.NIT),
+        light(6, new Emitter.Disc(0.4, true, 90, null), Brightness.Unit.CANDELA),
+        light(7, new Emitter.Tube(1.2, 0.02), Brightness.Unit.LUMEN),
+        light(8, spot(), Brightness.Unit.LUMEN),
+        light(9, new Emitter.Sun(0.6), Brightness.Unit.LUX),
+        light(10, new Emitter.Sky(daylight()), Brightness.Unit.TIMES),
+        light(11, new Emitter.SkySun("l10", 1), Brightness.Unit.TIMES),
+        light(12, new Emitter.Plate("sky.hdr"), Brightness.Unit.NIT));
   }
 
   private static Meter meter() {
