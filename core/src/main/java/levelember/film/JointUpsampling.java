@@ -94,29 +94,38 @@ final class JointUpsampling {
     for (int left = 0; left < fine.width(); left += Film.TILE_WIDTH) {
       int right = Math.min(fine.width(), left + Film.TILE_WIDTH);
       int n = fine.samples(layer, left, y);
-      if (n > 0 && fine.surfaces().emission(layer, left, y) == null) {
-        continue;
-      }
-      for (int x = left; x < right; x++) {
-        int p = y * fine.width() + x;
-        if (n > 0) {
-          addEmission(fine.surfaces(), layer, x, y, n, to, p);
-        } else {
-          int cx = Math.min(x / coarse.step(), coarse.width() - 1);
-          int cy = Math.min(y / coarse.step(), coarse.height() - 1);
-          addEmission(coarse.surfaces(), layer, cx, cy, coarse.samples(layer, cx, cy), to, p);
+      float[] sums = n == 0 ? null : fine.surfaces().emission(layer, left, y);
+      if (n == 0) {
+        addCoarseEmission(layer, y, left, right, to);
+      } else if (sums != null) {
+        for (int x = left; x < right; x++) {
+          add(sums, GBuffer.inTile(x, y), n, to, y * fine.width() + x, 1);
         }
       }
     }
   }
 
-  private static void addEmission(
-      GBuffer from, int layer, int x, int y, int samples, float[] to, int pixel) {
-    float[] sums = from.emission(layer, x, y);
-    if (sums != null) {
-      int at = GBuffer.inTile(x, y);
-      for (int k = 0; k < 3; k++) {
-        to[3 * pixel + k] += sums[at + k] / samples;
+  private void addCoarseEmission(int layer, int y, int left, int right, float[] to) {
+    int step = coarse.step(), last = coarse.width() - 1;
+    int cy = Math.min(y / step, coarse.height() - 1);
+    for (int x = left; x < right; ) {
+      int cx = Math.min(x / step, last);
+      int end = cx == last ? right : Math.min(right, (cx + 1) * step);
+      float[] sums = coarse.surfaces().emission(layer, cx, cy);
+      if (sums != null) {
+        int n = coarse.samples(layer, cx, cy);
+        add(sums, GBuffer.inTile(cx, cy), n, to, y * fine.width() + x, end - x);
+      }
+      x = end;
+    }
+  }
+
+  /** Adds the mean of sums to some pixels of a row. */
+  private static void add(float[] sums, int at, int n, float[] to, int first, int pixels) {
+    for (int k = 0; k < 3; k++) {
+      float mean = sums[at + k] / n;
+      for (int p = first; p < first + pixels; p++) {
+        to[3 * p + k] += mean;
       }
     }
   }
