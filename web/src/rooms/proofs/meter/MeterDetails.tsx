@@ -140,8 +140,11 @@ function PinRow({ pin, number, readings }: PinRowProps) {
       }}
       sx={{
         display: 'flex',
-        gap: 1.5,
+        // Beside the readings of two sides a name would be cut short.
+        flexWrap: readings.length > 1 ? 'wrap' : 'nowrap',
+        columnGap: 1.5,
         alignItems: 'center',
+        justifyContent: 'flex-end',
         px: 1.5,
         py: 1,
         fontSize: 12,
@@ -157,7 +160,7 @@ function PinRow({ pin, number, readings }: PinRowProps) {
       <Box
         component="span"
         sx={{
-          flex: 1,
+          flex: readings.length > 1 ? '1 0 calc(100% - 32px)' : 1,
           minWidth: 0,
           overflow: 'hidden',
           textOverflow: 'ellipsis',
