@@ -212,14 +212,14 @@ function OneGlow({ glow }: { glow: Glow }) {
         <LookNumber
           label="Count"
           name="Count of the lens flare"
-          edit={`Ghosts of ${glow.name}`}
+          edit={`Lens flare of ${glow.name}`}
           field={`${at}/lensFlare/count`}
           quantity={lensFlare}
         />
         <LookNumber
           label="Spread"
           name="Spread of the lens flare"
-          edit={`Ghosts of ${glow.name}`}
+          edit={`Lens flare of ${glow.name}`}
           field={`${at}/lensFlare/spread`}
           quantity={spread}
         />
@@ -240,6 +240,7 @@ interface PartProps {
 function Part({ glow, at, part, title, children }: PartProps) {
   const { here, set, keep } = useLook();
   const edit = `${title} of ${glow.name}`;
+  const spoken = title.toLowerCase();
   const now = glow[part];
   return (
     <Box
@@ -257,7 +258,7 @@ function Part({ glow, at, part, title, children }: PartProps) {
           <Row>
             <LookNumber
               label="Level"
-              name={`Level of the ${part}`}
+              name={`Level of the ${spoken}`}
               edit={edit}
               field={`${at}/${part}/level`}
               quantity={quantities.share}
@@ -266,14 +267,14 @@ function Part({ glow, at, part, title, children }: PartProps) {
           </Row>
           <LookNumber
             label="Own colour"
-            name={`Own colour of the ${part}`}
+            name={`Own colour of the ${spoken}`}
             edit={edit}
             field={`${at}/${part}/ownShare`}
             quantity={quantities.share}
           />
           {now.ownShare > 0 && (
             <ColourOf
-              label={`Colour of the ${part}`}
+              label={`Colour of the ${spoken}`}
               edit={edit}
               read={(d) => here(d).glows.find((g) => g.id === glow.id)?.[part].colour ?? [1, 1, 1]}
               write={(d, v) =>
