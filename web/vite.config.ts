@@ -23,7 +23,7 @@ export default defineConfig({
           include: ['src/**/*.test.tsx'],
           setupFiles: ['src/testSetup.ts'],
           // Machines that test are shared and slow.
-          testTimeout: 20_000,
+          testTimeout: 60_000,
         },
       },
     ],

@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render, screen, waitFor, within } from '@testing-library/react';
+import { configure, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { api, Problem } from '../../api/client';
@@ -12,6 +12,9 @@ import { usualOrder } from './order';
 import { PrintDetails } from './PrintDetails';
 import { PrintTray } from './PrintTray';
 import { usePrintChoice } from './usePrints';
+
+// Asking every element of these long forms whether it is hidden takes most of the time.
+configure({ defaultHidden: true });
 
 vi.mock('notistack', () => ({ enqueueSnackbar: vi.fn(), closeSnackbar: vi.fn() }));
 
