@@ -1,9 +1,9 @@
-import { render, screen, within } from '@testing-library/react';
+import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, test, vi } from 'vitest';
-import type { Glow, ShootDocument } from '../../api/document';
+import type { Glow } from '../../api/document';
 import { useChoice } from '../../frame/choice';
-import { ShootContext, type ShootDesk } from '../../live/useShoot';
+import { renderAtDesk } from '../../live/renderAtDesk';
 import { atRest } from '../../motion/atRest';
 import { GlowDetails } from './GlowDetails';
 import { newGlow } from './plain';
@@ -21,13 +21,8 @@ function shown(glows: Glow[]) {
     pieces: [{ id: 'ball', name: 'Ball', parent: null, shape: {} }],
     shots: [{ id: 's', look: 'l' }],
     looks: [{ id: 'l', glows }],
-  } as unknown as ShootDocument;
-  const desk = { state: { id: 's', document }, document, keep } as unknown as ShootDesk;
-  render(
-    <ShootContext.Provider value={desk}>
-      <GlowDetails />
-    </ShootContext.Provider>,
-  );
+  };
+  renderAtDesk(<GlowDetails />, document, { keep });
 }
 
 afterEach(() => {

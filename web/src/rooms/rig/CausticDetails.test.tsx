@@ -1,11 +1,9 @@
-import { render, screen } from '@testing-library/react';
+import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, test, vi } from 'vitest';
-import type { ShootDocument } from '../../api/document';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { api, type LiveCaustics } from '../../api/client';
 import { atRest } from '../../motion/atRest';
-import { ShootContext, type ShootDesk } from '../../live/useShoot';
+import { renderAtDesk } from '../../live/renderAtDesk';
 import { CausticDetails } from './CausticDetails';
 import type { LightProps } from './props';
 
@@ -45,18 +43,11 @@ function shown(castsCaustics: boolean, others: object = {}) {
     muted: false,
     ...others,
   } as unknown as LightProps['light'];
-  const document = { motion: atRest, lights: [light] } as unknown as ShootDocument;
-  const desk = { state: { id: 's', document }, document, keep } as unknown as ShootDesk;
+  const document = { motion: atRest, lights: [light] };
   const set: LightProps['set'] = (_, field, value) => [
     { op: 'replace', path: `/lights/0/${field}`, value },
   ];
-  render(
-    <QueryClientProvider client={new QueryClient()}>
-      <ShootContext.Provider value={desk}>
-        <CausticDetails light={light} here={() => light} set={set} />
-      </ShootContext.Provider>
-    </QueryClientProvider>,
-  );
+  renderAtDesk(<CausticDetails light={light} here={() => light} set={set} />, document, { keep });
 }
 
 afterEach(() => {

@@ -1,9 +1,8 @@
-import { fireEvent, render, screen } from '@testing-library/react';
+import { fireEvent, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, test, vi } from 'vitest';
-import type { ShootDocument } from '../../api/document';
 import { useChoice } from '../../frame/choice';
-import { ShootContext, type ShootDesk } from '../../live/useShoot';
+import { renderAtDesk } from '../../live/renderAtDesk';
 import { LinkingBoard } from './LinkingBoard';
 
 const keep = vi.fn(() => Promise.resolve(true));
@@ -33,13 +32,8 @@ function shown() {
       light('fill', 'Fill', 'rectangle', nothing),
       light('back', 'Backdrop picture', 'plate'),
     ],
-  } as unknown as ShootDocument;
-  const desk = { state: { id: 's', document }, document, keep } as unknown as ShootDesk;
-  render(
-    <ShootContext.Provider value={desk}>
-      <LinkingBoard />
-    </ShootContext.Provider>,
-  );
+  };
+  renderAtDesk(<LinkingBoard />, document, { keep });
 }
 
 afterEach(() => {

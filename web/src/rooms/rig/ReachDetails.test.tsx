@@ -1,10 +1,8 @@
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render, screen } from '@testing-library/react';
+import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, test, vi } from 'vitest';
-import type { ShootDocument } from '../../api/document';
 import { useChoice } from '../../frame/choice';
-import { ShootContext, type ShootDesk } from '../../live/useShoot';
+import { renderAtDesk } from '../../live/renderAtDesk';
 import { atRest } from '../../motion/atRest';
 import type { LightProps } from './props';
 import { ReachDetails } from './ReachDetails';
@@ -35,18 +33,11 @@ function shown(others: object = {}) {
     motion: atRest,
     lights: [light],
     pieces: [piece('ball', 'Ball'), piece('card', 'Card')],
-  } as unknown as ShootDocument;
-  const desk = { state: { id: 's', document }, document, keep } as unknown as ShootDesk;
+  };
   const set: LightProps['set'] = (_, field, value) => [
     { op: 'replace', path: `/lights/0/${field}`, value },
   ];
-  render(
-    <QueryClientProvider client={new QueryClient()}>
-      <ShootContext.Provider value={desk}>
-        <ReachDetails light={light} here={() => light} set={set} />
-      </ShootContext.Provider>
-    </QueryClientProvider>,
-  );
+  renderAtDesk(<ReachDetails light={light} here={() => light} set={set} />, document, { keep });
 }
 
 afterEach(() => {

@@ -126,7 +126,7 @@ class LookChannelTest {
             FirstHits.Band.whole(160, 90),
             LookInputsMaker.margin(look, 90),
             view.layers(),
-            FirstHits.ANY_REACH);
+            ContactShade.MAX_REACH);
     for (int i = 0; i < hits.enough(); i++) {
       new FirstHitTracer(view).sample(hits, () -> false);
     }

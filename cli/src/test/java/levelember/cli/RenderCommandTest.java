@@ -344,7 +344,7 @@ class RenderCommandTest {
             FirstHits.Band.whole(48, 32),
             LookInputsMaker.margin(look, 32),
             view.layers(),
-            FirstHits.ANY_REACH);
+            ContactShade.MAX_REACH);
     for (int i = 0; i < hits.enough(); i++) {
       new FirstHitTracer(view).sample(hits, () -> false);
     }

@@ -32,7 +32,7 @@ public final class Denoiser {
    * Layers that are filtered together, so that guides are compared once for all of them; of large
    * pictures fewer, as each takes up to 92 bytes a pixel while it is.
    */
-  private static final int TOGETHER = 8, TOGETHER_LARGE = 4, LARGE = 1 << 20;
+  private static final int LAYERS_AT_ONCE = 8, LAYERS_AT_ONCE_LARGE = 4, LARGE_PIXELS = 1 << 20;
 
   static final float LEAST_COLOUR = 0.02f;
 
@@ -111,7 +111,7 @@ public final class Denoiser {
   }
 
   private boolean groups(int[] layers, float[][] to) {
-    int together = width * height < LARGE ? TOGETHER : TOGETHER_LARGE;
+    int together = width * height < LARGE_PIXELS ? LAYERS_AT_ONCE : LAYERS_AT_ONCE_LARGE;
     for (int i = 0; i < layers.length; i += together) {
       if (!group(Arrays.copyOfRange(layers, i, Math.min(layers.length, i + together)), to)) {
         return false;
@@ -356,7 +356,7 @@ public final class Denoiser {
         }
       }
       for (DenoiserPlane plane : planes) {
-        filter.means(plane, taps, at, width, kernel[0] * kernel[0]);
+        filter.weightedMeans(plane, taps, at, width, kernel[0] * kernel[0]);
       }
     }
 

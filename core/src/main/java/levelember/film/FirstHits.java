@@ -33,9 +33,6 @@ public final class FirstHits {
   /** Nearest distance told apart, metres; each bin reaches twice as far as the one before. */
   private static final double NEAREST = 0.005;
 
-  /** Over which obscurance can be asked for whatever is asked later, metres. */
-  public static final double ANY_REACH = 10;
-
   private final int width, height, firstRow, rows, margin;
   private final int above, below;
   private final int[] pieces;

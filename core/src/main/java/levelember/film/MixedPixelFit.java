@@ -37,7 +37,7 @@ final class MixedPixelFit {
   private final double[] solved = new double[TERMS];
 
   /** By which the taps' values are summed to the fit's value at the pixel itself. */
-  private final double[] constant = new double[TAPS];
+  private final double[] interceptWeights = new double[TAPS];
 
   private final double[] luminance = new double[TAPS];
   private int taps;
@@ -64,7 +64,7 @@ final class MixedPixelFit {
         if (!known) {
           neighbours(x, y, p);
           factorise();
-          constants();
+          solveIntercept();
           known = true;
         }
         fit(planes[k], lights[k], p);
@@ -129,17 +129,17 @@ final class MixedPixelFit {
   }
 
   /** The constant term is linear in the values: the first row of the inverse says how. */
-  private void constants() {
+  private void solveIntercept() {
     Arrays.fill(solved, 0);
     solved[0] = 1;
     solve();
     for (int t = 0; t < taps; t++) {
-      constant[t] = weight[t] * valueAt(t);
+      interceptWeights[t] = weight[t] * fitAt(t);
     }
   }
 
   /** What was solved last, at a tap. */
-  private double valueAt(int t) {
+  private double fitAt(int t) {
     double sum = 0;
     for (int a = 0; a < TERMS; a++) {
       sum += solved[a] * terms[t][a];
@@ -155,9 +155,9 @@ final class MixedPixelFit {
       double red = plane.r[q] * colour(0, q);
       double green = plane.g[q] * colour(1, q);
       double blue = plane.b[q] * colour(2, q);
-      r += constant[t] * red;
-      g += constant[t] * green;
-      b += constant[t] * blue;
+      r += interceptWeights[t] * red;
+      g += interceptWeights[t] * green;
+      b += interceptWeights[t] * blue;
       luminance[t] = Colour.luminance((float) red, (float) green, (float) blue);
       double weighted = weight[t] * luminance[t];
       for (int a = 0; a < TERMS; a++) {
@@ -177,7 +177,7 @@ final class MixedPixelFit {
   private double residual() {
     double sum = 0;
     for (int t = 0; t < taps; t++) {
-      double off = luminance[t] - valueAt(t);
+      double off = luminance[t] - fitAt(t);
       sum += weight[t] * off * off;
     }
     return sum / weights;

@@ -92,10 +92,10 @@ final class DrownedEmission implements Check {
                 + " of the light about it.",
             "A glow without light on what stands near looks pasted on.",
             in.region(about),
-            lightlessMends(in, light, stops, glows)));
+            mendsOfLightless(in, light, stops, glows)));
   }
 
-  private static List<Finding.Mend> lightlessMends(
+  private static List<Finding.Mend> mendsOfLightless(
       Inspection in, Light light, double stops, List<Glow> glows) {
     List<Finding.Mend> to = new ArrayList<>();
     if (stops > 0 && stops <= MOST_RAISED) {

@@ -11,7 +11,7 @@ final class EnvironmentFrame {
   private EnvironmentFrame() {}
 
   /** A unit vector of the picture's own frame, whose middle column looks along −z, in the set. */
-  static Vec3 inSet(Emitter.Environment e, Vec3 own) {
+  static Vec3 toWorld(Emitter.Environment e, Vec3 own) {
     double turn = Math.toRadians(e.rotationDegrees()), tilt = Math.toRadians(e.tiltDegrees());
     double cosTurn = StrictMath.cos(turn), sinTurn = StrictMath.sin(turn);
     double x = cosTurn * own.x() + sinTurn * own.z(), z = cosTurn * own.z() - sinTurn * own.x();

@@ -42,10 +42,9 @@ final class EnvironmentPictures implements Check {
         new Emitter.Environment(
             e.picture(), e.rotationDegrees(), e.tiltDegrees(), e.blurDegrees(), BLEND);
     to.add(
-        new Finding(
+        finding(
             Finding.Kind.ENVIRONMENT_SEAM,
-            light.id(),
-            null,
+            light,
             0.45,
             "The borders of "
                 + light.name()
@@ -53,7 +52,6 @@ final class EnvironmentPictures implements Check {
                 + Words.stops(reading.seamStops())
                 + " where they meet.",
             "An upright line stands in reflections, and in the background when it is turned there.",
-            null,
             List.of(
                 new Finding.Mend(
                     "Blend the seam of " + light.name(),
@@ -79,10 +77,9 @@ final class EnvironmentPictures implements Check {
         new Emitter.Environment(
             e.picture(), e.rotationDegrees(), e.tiltDegrees(), blur, e.seamBlend());
     to.add(
-        new Finding(
+        finding(
             Finding.Kind.ENVIRONMENT_COARSE,
-            light.id(),
-            null,
+            light,
             background ? 0.4 : 0.3,
             String.format(
                 Locale.ROOT,
@@ -93,7 +90,6 @@ final class EnvironmentPictures implements Check {
                 wanted),
             "Its pixels are seen as blocks where it is seen sharply. A larger picture shows more;"
                 + " a blur hides them.",
-            null,
             List.of(
                 new Finding.Mend(
                     "Blur " + light.name() + " by " + Words.degrees(blur),
@@ -145,11 +141,20 @@ final class EnvironmentPictures implements Check {
     }
   }
 
+  private static Finding finding(
+      Finding.Kind kind,
+      Light light,
+      double weight,
+      String what,
+      String why,
+      List<Finding.Mend> mends) {
+    return new Finding(kind, light.id(), null, weight, what, why, null, mends);
+  }
+
   private static Finding notHdr(Light light, EnvironmentReading reading) {
-    return new Finding(
+    return finding(
         Finding.Kind.ENVIRONMENT_NOT_HDR,
-        light.id(),
-        null,
+        light,
         0.5,
         light.name()
             + " lights the set with a picture of "
@@ -158,15 +163,13 @@ final class EnvironmentPictures implements Check {
         "Its lamps and its sun are no brighter than paper, so they throw no shadows and no"
             + " highlights. It needs a picture with high dynamic range, or a lamp of the rig"
             + " from where it is brightest.",
-        null,
         List.of());
   }
 
   private static Finding clipped(Light light, EnvironmentReading reading) {
-    return new Finding(
+    return finding(
         Finding.Kind.ENVIRONMENT_CLIPPED,
-        light.id(),
-        null,
+        light,
         0.3,
         Words.percent(reading.clippedShare())
             + " of "
@@ -174,7 +177,6 @@ final class EnvironmentPictures implements Check {
             + " stands at its very top value.",
         "Its brightest parts were clipped when it was taken: they light less than they did. A"
             + " lamp of the rig from there gives it back; how much is for the eye to say.",
-        null,
         List.of());
   }
 
@@ -198,10 +200,9 @@ final class EnvironmentPictures implements Check {
 
   private static Finding sunClipped(
       Inspection in, Light light, Emitter.Environment e, Picture picture, PicturedSun sun) {
-    return new Finding(
+    return finding(
         Finding.Kind.ENVIRONMENT_SUN_CLIPPED,
-        light.id(),
-        null,
+        light,
         0.5,
         "The sun in "
             + light.name()
@@ -212,7 +213,6 @@ final class EnvironmentPictures implements Check {
             + ".",
         "The picture was clipped when it was taken: shadows come out too faint. A sun of the"
             + " rig, aimed the same way, gives back what is missing.",
-        null,
         List.of(
             new Finding.Mend(
                 "Add the sun of " + light.name(),

@@ -22,7 +22,7 @@ final class MissingLamp {
 
   /** Whether a lamp of the rig that is on shines from where the picture's highlight stands. */
   static boolean isAimed(Inspection in, Emitter.Environment e, PicturedHighlight highlight) {
-    Vec3 wanted = EnvironmentFrame.inSet(e, highlight.direction());
+    Vec3 wanted = EnvironmentFrame.toWorld(e, highlight.direction());
     for (int k : in.litLights()) {
       Light light = in.light(k);
       Vec3 from = light.position().minus(light.aim());
@@ -47,7 +47,7 @@ final class MissingLamp {
   static Shoot added(Shoot shoot, Light light, Emitter.Environment e, PicturedHighlight highlight) {
     double more = StrictMath.pow(2, STOPS) - 1;
     double lux = highlight.illuminance() * more * light.brightness().value();
-    Vec3 towards = EnvironmentFrame.inSet(e, highlight.direction());
+    Vec3 towards = EnvironmentFrame.toWorld(e, highlight.direction());
     String name = "Highlight of " + light.name();
     return Edits.withSun(shoot, light, name, highlight.degrees(), towards, lux);
   }

@@ -30,7 +30,7 @@ final class MissingSun {
     Vec3 own =
         new Vec3(
             sin * StrictMath.sin(azimuth), StrictMath.cos(polar), -sin * StrictMath.cos(azimuth));
-    return EnvironmentFrame.inSet(e, own);
+    return EnvironmentFrame.toWorld(e, own);
   }
 
   /** Whether a sun of the rig that is on shines from where the picture's stands. */

@@ -176,7 +176,7 @@ abstract sealed class RowMath permits PlainRows, WideRows {
   /** Asked once, and only where the module is there, so that the class loads without it. */
   private static final class Machine {
     static final RowMath ROWS =
-        Lanes.vectors() && !Lanes.plainLook() ? new WideRows() : new PlainRows();
+        Lanes.vectors() && !Lanes.scalarLook() ? new WideRows() : new PlainRows();
   }
 
   /** Takes a row of pixels apart into its channels. */

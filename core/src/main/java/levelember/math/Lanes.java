@@ -29,7 +29,7 @@ public final class Lanes {
   }
 
   /** True where looks are to be developed without vectors though there are some. */
-  public static boolean plainLook() {
+  public static boolean scalarLook() {
     return Integer.getInteger(LOOK_PROPERTY, 0) == 1;
   }
 

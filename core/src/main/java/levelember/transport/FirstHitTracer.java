@@ -94,7 +94,7 @@ public final class FirstHitTracer {
     Eye(Camera.Rays lens, FirstHits to) {
       this.lens = lens;
       this.to = to;
-      farthest = (float) to.farthest();
+      farthest = Math.nextUp((float) to.farthest());
     }
 
     void look(int x, int y) {

@@ -5,13 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
+import levelember.Sets;
 import levelember.film.Film;
 import levelember.geometry.Meshes;
 import levelember.math.Vec3;
 import levelember.shoot.Brightness;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
-import levelember.shoot.LightColour;
 import levelember.shoot.Look;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
@@ -114,19 +114,7 @@ final class Studio {
 
   static Light light(
       String id, Emitter emitter, Vec3 at, Vec3 aim, double value, Brightness.Unit unit) {
-    return new Light(
-        id,
-        id,
-        emitter,
-        at,
-        aim,
-        0,
-        new Brightness(value, unit),
-        0,
-        LightColour.NEUTRAL,
-        false,
-        false,
-        false);
+    return Sets.light(id, emitter, at, aim, value, unit).withSeenDirectly(false);
   }
 
   static Light lamp(String id, Vec3 at, double nits) {

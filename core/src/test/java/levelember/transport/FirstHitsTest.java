@@ -30,7 +30,7 @@ class FirstHitsTest {
   private static FirstHits hits(Shoot shoot, int w, int h, int margin, int samples) {
     View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
     FirstHits to =
-        new FirstHits(FirstHits.Band.whole(w, h), margin, view.layers(), FirstHits.ANY_REACH);
+        new FirstHits(FirstHits.Band.whole(w, h), margin, view.layers(), ContactShade.MAX_REACH);
     FirstHitTracer tracer = new FirstHitTracer(view);
     for (int i = 0; i < samples; i++) {
       assertThat(tracer.sample(to, () -> false)).isTrue();
@@ -202,7 +202,10 @@ class FirstHitsTest {
       int bottom = Math.min(h, first + 16 + AmbientOcclusion.REACH + FirstHits.NEIGHBOURS);
       FirstHits band =
           new FirstHits(
-              new FirstHits.Band(w, h, top, bottom - top), m, view.layers(), FirstHits.ANY_REACH);
+              new FirstHits.Band(w, h, top, bottom - top),
+              m,
+              view.layers(),
+              ContactShade.MAX_REACH);
       for (int i = 0; i < 4; i++) {
         new FirstHitTracer(view).sample(band, () -> false);
       }
@@ -237,7 +240,7 @@ class FirstHitsTest {
     Pictures pictures = name -> stripes;
     View view = View.of(shoot, shoot.shots().getFirst(), pictures);
     FirstHits hits =
-        new FirstHits(FirstHits.Band.whole(64, 64), 0, view.layers(), FirstHits.ANY_REACH);
+        new FirstHits(FirstHits.Band.whole(64, 64), 0, view.layers(), ContactShade.MAX_REACH);
     for (int i = 0; i < 8; i++) {
       new FirstHitTracer(view).sample(hits, () -> false);
     }
@@ -288,7 +291,7 @@ class FirstHitsTest {
     Shoot shoot = lamps().shoot();
     View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
     FirstHits.Band band = FirstHits.Band.whole(40, 20);
-    FirstHits any = new FirstHitTracer(view).all(band, 0, FirstHits.ANY_REACH);
+    FirstHits any = new FirstHitTracer(view).all(band, 0, ContactShade.MAX_REACH);
     FirstHits own = new FirstHitTracer(view).all(band, 0, reach);
     assertThat(own.farthest()).isBetween(0.5 * reach, 1.4 * reach);
     float[] a = new float[40 * 20], b = new float[40 * 20];

@@ -3,6 +3,7 @@ package levelember.app.live;
 import java.util.function.BooleanSupplier;
 import levelember.film.FirstHits;
 import levelember.look.LookInputsMaker;
+import levelember.shoot.ContactShade;
 import levelember.shoot.EditCost;
 import levelember.shoot.Glow;
 import levelember.shoot.Look;
@@ -59,7 +60,7 @@ final class Meeting {
     FirstHits now = hits;
     boolean lampsAsked = asksForLamps(look);
     // The reach may come into the hand: what is noted must do for any.
-    double reach = LookInputsMaker.obscuranceReach(look) > 0 ? FirstHits.ANY_REACH : 0;
+    double reach = LookInputsMaker.obscuranceReach(look) > 0 ? ContactShade.MAX_REACH : 0;
     if (now == null
         || now.margin() < margin
         || now.reach() < reach
