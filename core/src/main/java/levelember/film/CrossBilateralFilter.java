@@ -87,9 +87,15 @@ class CrossBilateralFilter {
    * @param here where the row begins
    * @param own weight of the pixel itself
    */
-  void weightedMeans(DenoiserPlane plane, Taps taps, int here, int width, float own) {
+  void means(DenoiserPlane plane, Taps taps, int here, int width, float own) {
+    means(plane, taps, here, width, own, 0, width);
+  }
+
+  /** The same for some columns. */
+  final void means(
+      DenoiserPlane plane, Taps taps, int here, int width, float own, int left, int right) {
     float gain = plane.stops.gain();
-    for (int x = 0; x < width; x++) {
+    for (int x = left; x < right; x++) {
       int a = here + x;
       float r = own * plane.r[a], g = own * plane.g[a], b = own * plane.b[a];
       float v = own * own * plane.variance[a], sum = own;
@@ -98,10 +104,13 @@ class CrossBilateralFilter {
           continue;
         }
         int c = taps.there[t] + x;
-        float d = Math.abs(plane.light[a] - plane.light[c]) * plane.tolerance[a];
-        float f = Math.max(0, 1 - 0.25f * d);
-        f *= f;
-        float w = taps.alike[t][x] * (f * f);
+        float w = taps.alike[t][x];
+        if (plane.stopsByLight()) {
+          float d = Math.abs(plane.light[a] - plane.light[c]) * plane.tolerance[a];
+          float f = Math.max(0, 1 - 0.25f * d);
+          f *= f;
+          w *= f * f;
+        }
         r += w * plane.r[c];
         g += w * plane.g[c];
         b += w * plane.b[c];

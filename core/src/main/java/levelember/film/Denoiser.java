@@ -356,7 +356,7 @@ public final class Denoiser {
         }
       }
       for (DenoiserPlane plane : planes) {
-        filter.weightedMeans(plane, taps, at, width, kernel[0] * kernel[0]);
+        filter.means(plane, taps, at, width, kernel[0] * kernel[0]);
       }
     }
 

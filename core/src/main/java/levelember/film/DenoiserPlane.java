@@ -56,6 +56,11 @@ final class DenoiserPlane {
     nextVariance = t;
   }
 
+  /** Whether luminances are compared; else {@link #light} and {@link #tolerance} are not read. */
+  boolean stopsByLight() {
+    return stops.byLight() > 0;
+  }
+
   float luminance(int p) {
     return Colour.luminance(r[p], g[p], b[p]);
   }

@@ -88,7 +88,6 @@ final class SpeckleRestoration {
     to.nextG = from.nextG;
     to.nextB = from.nextB;
     to.nextVariance = from.nextVariance;
-    to.light = to.tolerance = new float[width * height];
     rows.accept(y -> {
       for (int p = y * width; p < (y + 1) * width; p++) {
         float l = to.luminance(p);

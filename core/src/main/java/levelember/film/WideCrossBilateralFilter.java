@@ -48,24 +48,29 @@ final class WideCrossBilateralFilter extends CrossBilateralFilter {
 
   /** All taps at once, so that sums stay in registers; lanes beyond the borders are masked. */
   @Override
-  void weightedMeans(DenoiserPlane plane, Taps taps, int here, int width, float own) {
+  void means(DenoiserPlane plane, Taps taps, int here, int width, float own) {
     int reach = 0;
     for (int t = 0; t < taps.count; t++) {
       reach = Math.max(reach, Math.abs(taps.shift[t]));
     }
     int n = S.length(), x = 0;
     for (; x < width && x < reach; x += n) {
-      border(plane, taps, here, x, width, own);
+      atBorder(plane, taps, here, x, width, own);
     }
+    boolean stops = plane.stopsByLight();
     for (int last = width - reach - n; x <= last; x += n) {
-      interior(plane, taps, here + x, x, own);
+      if (stops) {
+        inside(plane, taps, here + x, x, own);
+      } else {
+        insideByGuides(plane, taps, here + x, x, own);
+      }
     }
     for (; x < width; x += n) {
-      border(plane, taps, here, x, width, own);
+      atBorder(plane, taps, here, x, width, own);
     }
   }
 
-  private static void interior(DenoiserPlane plane, Taps taps, int a, int x, float own) {
+  private static void inside(DenoiserPlane plane, Taps taps, int a, int x, float own) {
     float[] sr = plane.r, sg = plane.g, sb = plane.b, sv = plane.variance, light = plane.light;
     FloatVector lit = FloatVector.fromArray(S, light, a);
     FloatVector tolerance = FloatVector.fromArray(S, plane.tolerance, a);
@@ -93,8 +98,33 @@ final class WideCrossBilateralFilter extends CrossBilateralFilter {
     k.mul(plane.stops.gain()).mul(k).mul(v).intoArray(plane.nextVariance, a);
   }
 
-  private static void border(
+  /** The same by guides alone. */
+  private static void insideByGuides(DenoiserPlane plane, Taps taps, int a, int x, float own) {
+    float[] sr = plane.r, sg = plane.g, sb = plane.b, sv = plane.variance;
+    FloatVector r = FloatVector.fromArray(S, sr, a).mul(own);
+    FloatVector g = FloatVector.fromArray(S, sg, a).mul(own);
+    FloatVector b = FloatVector.fromArray(S, sb, a).mul(own);
+    FloatVector v = FloatVector.fromArray(S, sv, a).mul(own * own);
+    FloatVector sum = FloatVector.broadcast(S, own);
+    for (int t = 0; t < taps.count; t++) {
+      int c = taps.there[t] + x;
+      FloatVector w = FloatVector.fromArray(S, taps.alike[t], x);
+      r = r.add(w.mul(FloatVector.fromArray(S, sr, c)));
+      g = g.add(w.mul(FloatVector.fromArray(S, sg, c)));
+      b = b.add(w.mul(FloatVector.fromArray(S, sb, c)));
+      v = v.add(w.mul(w).mul(FloatVector.fromArray(S, sv, c)));
+      sum = sum.add(w);
+    }
+    FloatVector k = FloatVector.broadcast(S, 1).div(sum);
+    k.mul(r).intoArray(plane.nextR, a);
+    k.mul(g).intoArray(plane.nextG, a);
+    k.mul(b).intoArray(plane.nextB, a);
+    k.mul(plane.stops.gain()).mul(k).mul(v).intoArray(plane.nextVariance, a);
+  }
+
+  private static void atBorder(
       DenoiserPlane plane, Taps taps, int here, int x, int width, float own) {
+    boolean stops = plane.stopsByLight();
     int a = here + x;
     VectorMask<Float> within = S.indexInRange(x, width);
     FloatVector r = FloatVector.fromArray(S, plane.r, a, within).mul(own);
@@ -105,12 +135,15 @@ final class WideCrossBilateralFilter extends CrossBilateralFilter {
     for (int t = 0; t < taps.count; t++) {
       int begin = taps.begin(t), c = taps.there[t] + x;
       VectorMask<Float> has = S.indexInRange(x - begin, taps.end(t, width) - begin);
-      FloatVector d =
-          FloatVector.fromArray(S, plane.light, a, has)
-              .sub(FloatVector.fromArray(S, plane.light, c, has))
-              .lanewise(VectorOperators.ABS)
-              .mul(FloatVector.fromArray(S, plane.tolerance, a, has));
-      FloatVector w = falling(d).mul(FloatVector.fromArray(S, taps.alike[t], x, has));
+      FloatVector w = FloatVector.fromArray(S, taps.alike[t], x, has);
+      if (stops) {
+        FloatVector d =
+            FloatVector.fromArray(S, plane.light, a, has)
+                .sub(FloatVector.fromArray(S, plane.light, c, has))
+                .lanewise(VectorOperators.ABS)
+                .mul(FloatVector.fromArray(S, plane.tolerance, a, has));
+        w = w.mul(falling(d));
+      }
       r = r.add(w.mul(FloatVector.fromArray(S, plane.r, c, has)));
       g = g.add(w.mul(FloatVector.fromArray(S, plane.g, c, has)));
       b = b.add(w.mul(FloatVector.fromArray(S, plane.b, c, has)));

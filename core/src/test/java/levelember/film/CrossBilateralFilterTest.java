@@ -48,8 +48,8 @@ class CrossBilateralFilterTest {
   void vectorsAndPlainLoopsAgreeUpToTheBorders(int width, int step) {
     for (DenoiserStops stops : new DenoiserStops[] {BY_LIGHT, BY_GUIDES}) {
       DenoiserPlane plain = plane(width, stops), wide = plane(width, stops);
-      new CrossBilateralFilter().weightedMeans(plain, taps(width, step), width, width, 0.25f);
-      new WideCrossBilateralFilter().weightedMeans(wide, taps(width, step), width, width, 0.25f);
+      new CrossBilateralFilter().means(plain, taps(width, step), width, width, 0.25f);
+      new WideCrossBilateralFilter().means(wide, taps(width, step), width, width, 0.25f);
       float[][] expected = {plain.nextR, plain.nextG, plain.nextB, plain.nextVariance};
       float[][] actual = {wide.nextR, wide.nextG, wide.nextB, wide.nextVariance};
       for (int c = 0; c < expected.length; c++) {
@@ -68,7 +68,7 @@ class CrossBilateralFilterTest {
     DenoiserPlane plane = plane(width, BY_GUIDES);
     CrossBilateralFilter.Taps taps = taps(width, 2);
     (vectors ? new WideCrossBilateralFilter() : new CrossBilateralFilter())
-        .weightedMeans(plane, taps, width, width, 0.25f);
+        .means(plane, taps, width, width, 0.25f);
     int x = 9, at = width + x;
     double sum = 0.25 * plane.r[at], weights = 0.25;
     double variance = 0.0625 * plane.variance[at];

@@ -9,6 +9,9 @@ import java.util.function.Predicate;
  * may take all that is free; when it runs short, holders that nobody watches are ended, the least
  * recently watched first, and of the others those above their equal share give some back.
  *
+ * <p>Its monitor is the innermost of the application's locks: it is never held while a holder is
+ * ended, as whoever ends one holds locks of its own and forgets it here.
+ *
  * @param <H> who holds memory
  */
 final class FilmMemory<H> {
@@ -49,13 +52,18 @@ final class FilmMemory<H> {
    * @param need bytes
    * @return bytes, at most {@code need}
    */
-  synchronized long grant(H holder, long need) {
-    Held own = all.computeIfAbsent(holder, h -> new Held());
-    own.films = 0;
-    own.givesBack = false;
-    while (free() < need && endsIdle.test(holder)) {
-      // One more has given all back.
+  long grant(H holder, long need) {
+    synchronized (this) {
+      Held own = all.computeIfAbsent(holder, h -> new Held());
+      own.films = 0;
+      own.givesBack = false;
     }
+    endIdle(holder, need);
+    return granted(holder, need);
+  }
+
+  private synchronized long granted(H holder, long need) {
+    Held own = all.computeIfAbsent(holder, h -> new Held());
     long share = budget / all.size();
     long granted = Math.min(need, Math.max(free(), share - own.pictures));
     own.films = Math.max(0, granted);
@@ -69,24 +77,32 @@ final class FilmMemory<H> {
    * Makes room before a set is compiled, of which nobody knows yet how large it is: half of the
    * budget, as far as holders that nobody watches can give it.
    */
-  synchronized void prepare(H holder) {
-    all.computeIfAbsent(holder, h -> new Held());
-    while (free() < budget / 2 && endsIdle.test(holder)) {
-      // One more has given all back.
+  void prepare(H holder) {
+    synchronized (this) {
+      all.computeIfAbsent(holder, h -> new Held());
     }
+    endIdle(holder, budget / 2);
   }
 
   /**
    * Notes what a holder has of decoded pictures, which nobody can make smaller; holders that nobody
    * watches are ended for it.
    */
-  synchronized void pictures(H holder, long bytes) {
-    Held own = all.get(holder);
-    if (own != null) {
-      own.pictures = bytes;
-      while (free() < 0 && endsIdle.test(holder)) {
-        // One more has given all back.
+  void pictures(H holder, long bytes) {
+    synchronized (this) {
+      Held own = all.get(holder);
+      if (own == null) {
+        return;
       }
+      own.pictures = bytes;
+    }
+    endIdle(holder, 0);
+  }
+
+  /** Ends holders that nobody watches until so many bytes are free, or none is left. */
+  private void endIdle(H but, long need) {
+    while (free() < need && endsIdle.test(but)) {
+      // One more has given all back.
     }
   }
 
@@ -101,7 +117,7 @@ final class FilmMemory<H> {
     all.remove(holder);
   }
 
-  private long free() {
+  private synchronized long free() {
     long held = 0;
     for (Held h : all.values()) {
       held += h.all();

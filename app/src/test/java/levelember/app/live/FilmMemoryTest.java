@@ -2,8 +2,10 @@ package levelember.app.live;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicReference;
 import org.junit.jupiter.api.Test;
 
 class FilmMemoryTest {
@@ -68,5 +70,64 @@ class FilmMemoryTest {
     assertThat(ended).containsExactly("a");
     memory.pictures("c", 90);
     assertThat(ended).containsExactly("a", "b");
+  }
+
+  @Test
+  void nobodyIsEndedWhileItsOwnLockIsHeld() {
+    List<Boolean> held = new ArrayList<>();
+    AtomicReference<FilmMemory<String>> self = new AtomicReference<>();
+    self.set(
+        new FilmMemory<>(
+            100,
+            but -> {
+              held.add(Thread.holdsLock(self.get()));
+              return false;
+            }));
+    self.get().prepare("a");
+    self.get().grant("a", 150);
+    self.get().pictures("a", 120);
+    assertThat(held).containsExactly(false, false, false);
+  }
+
+  /** Sessions end, each under the lock of all sessions, while others ask for more than there is. */
+  @Test
+  void askingAndEndingAtOnceNeverStandsStill() throws InterruptedException {
+    Object sessions = new Object();
+    AtomicReference<FilmMemory<Integer>> self = new AtomicReference<>();
+    self.set(
+        new FilmMemory<>(
+            100,
+            but -> {
+              synchronized (sessions) {
+                self.get().forget(but + 1);
+                return false;
+              }
+            }));
+    List<Thread> threads = new ArrayList<>();
+    for (int t = 0; t < 4; t++) {
+      int holder = 10 * t;
+      threads.add(Thread.ofPlatform().daemon().start(() -> ask(self.get(), holder)));
+      threads.add(
+          Thread.ofPlatform()
+              .daemon()
+              .start(() -> {
+                for (int i = 0; i < 20_000; i++) {
+                  synchronized (sessions) {
+                    self.get().forget(holder);
+                  }
+                }
+              }));
+    }
+    for (Thread thread : threads) {
+      assertThat(thread.join(Duration.ofSeconds(60))).as("deadlock").isTrue();
+    }
+  }
+
+  private static void ask(FilmMemory<Integer> memory, int holder) {
+    for (int i = 0; i < 20_000; i++) {
+      memory.prepare(holder);
+      memory.grant(holder, 80);
+      memory.pictures(holder, 60);
+    }
   }
 }
