@@ -9,7 +9,6 @@ import levelember.app.problem.Refusal;
 import levelember.formats.GltfImport;
 import levelember.formats.ModelEdit;
 import levelember.formats.ModelFiles;
-import levelember.formats.ShootDocument;
 import levelember.math.Vec3;
 import levelember.shoot.Shoot;
 import org.springframework.http.HttpStatus;
@@ -93,7 +92,7 @@ public class ModelImports {
     progress.put(id, new Progress("Reading the model", 0.1));
     Shoots.State before = shoots.state(id);
     edits.checkRevision(before.revision(), revision);
-    Shoot shoot = ShootDocument.read(before.document());
+    Shoot shoot = shoots.shoot(id);
     ModelFiles.Model model = ModelFiles.read(name, bytes);
     progress.put(id, new Progress("Checking its meshes and pictures", 0.25));
     Assets.check(model.name(), model.bytes());

@@ -3,6 +3,7 @@ package levelember.app.shoot;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import levelember.app.asset.Assets;
+import levelember.app.patch.JsonPatch;
 import levelember.app.problem.Refusal;
 import levelember.formats.ShootDocument;
 import levelember.shoot.ImpossibleValue;
@@ -29,18 +30,21 @@ public class ShootEdits {
 
   private final int mostEdits;
   private final ShootMapper mapper;
+  private final ShootStore store;
   private final Shoots shoots;
   private final Assets assets;
   private final ApplicationEventPublisher events;
 
   ShootEdits(
       ShootMapper mapper,
+      ShootStore store,
       Shoots shoots,
       Assets assets,
       ApplicationEventPublisher events,
       @Value("${ember.most-edits}") int mostEdits) {
     this.mostEdits = mostEdits;
     this.mapper = mapper;
+    this.store = store;
     this.shoots = shoots;
     this.assets = assets;
     this.events = events;
@@ -57,19 +61,19 @@ public class ShootEdits {
    */
   @Transactional
   public Shoots.State edit(String id, long revision, String label, JsonNode operations) {
-    ShootMapper.Row row = locked(id, revision);
+    StoredShoot before = locked(id, revision);
     if (label == null || label.isBlank() || label.length() > 200) {
       throw new ImpossibleValue("label", label, "a text of 1 to 200 characters");
     }
-    JsonPatch patch = JsonPatch.apply(Shoots.parsed(row), operations);
-    keep(row, patch.document());
+    JsonPatch patch = JsonPatch.apply(before.document(), operations);
+    StoredShoot after = keep(before, patch.document());
     mapper.forgetUndone(id);
     mapper.insertEdit(
         id,
         new ShootMapper.Edit(
-            row.revision() + 1, label, operations.toString(), patch.inverse().toString(), false));
+            after.revision(), label, operations.toString(), patch.inverse().toString(), false));
     forgetOld(id);
-    return changed(id);
+    return changed(after);
   }
 
   private void forgetOld(String id) {
@@ -101,7 +105,7 @@ public class ShootEdits {
     return step(locked(id, revision), mapper.firstUndone(id), false);
   }
 
-  private Shoots.State step(ShootMapper.Row row, ShootMapper.Edit edit, boolean back) {
+  private Shoots.State step(StoredShoot before, ShootMapper.Edit edit, boolean back) {
     String step = back ? "undo" : "redo";
     if (edit == null) {
       throw new Refusal(
@@ -112,15 +116,16 @@ public class ShootEdits {
           "Go on.");
     }
     String operations = back ? edit.backward() : edit.forward();
+    StoredShoot after;
     try {
       JsonNode patch = ShootDocument.parse(operations.getBytes(StandardCharsets.UTF_8));
-      keep(row, JsonPatch.apply(Shoots.parsed(row), patch).document());
+      after = keep(before, JsonPatch.apply(before.document(), patch).document());
     } catch (Refusal | ImpossibleValue | Pictures.MissingPicture e) {
-      LOG.warn("'{}' of the shoot '{}' does not fit any more", edit.label(), row.id(), e);
+      LOG.warn("'{}' of the shoot '{}' does not fit any more", edit.label(), before.id(), e);
       if (back) {
-        mapper.forgetDoneUpTo(row.id(), edit.number());
+        mapper.forgetDoneUpTo(before.id(), edit.number());
       } else {
-        mapper.forgetUndone(row.id());
+        mapper.forgetUndone(before.id());
       }
       throw new Refusal(
           HttpStatus.CONFLICT,
@@ -135,18 +140,15 @@ public class ShootEdits {
               + " it are forgotten.",
           "Go on from here.");
     }
-    mapper.mark(row.id(), edit.number(), back);
-    return changed(row.id());
+    mapper.mark(before.id(), edit.number(), back);
+    return changed(after);
   }
 
   /** The shoot, locked until the transaction ends, at the revision that the caller knows. */
-  ShootMapper.Row locked(String id, long revision) {
-    ShootMapper.Row row = mapper.locked(id);
-    if (row == null) {
-      throw Refusal.missing("There is no shoot '" + id + "'.");
-    }
-    checkRevision(row.revision(), revision);
-    return row;
+  private StoredShoot locked(String id, long revision) {
+    StoredShoot kept = store.locked(id);
+    checkRevision(kept.revision(), revision);
+    return kept;
   }
 
   /** Refuses a change that was made on an older state. */
@@ -165,22 +167,19 @@ public class ShootEdits {
     }
   }
 
-  private void keep(ShootMapper.Row row, JsonNode document) {
+  private StoredShoot keep(StoredShoot before, JsonNode document) {
     Shoot shoot = ShootDocument.read(document);
-    List<String> there = assets.names(row.id());
+    List<String> there = assets.names(before.id());
     for (String name : shoot.assets()) {
       if (!there.contains(name)) {
         throw new Pictures.MissingPicture(name);
       }
     }
-    mapper.update(
-        new ShootMapper.Row(
-            row.id(), shoot.name(), ShootDocument.tree(shoot).toString(), row.revision() + 1));
+    return store.change(before, shoot);
   }
 
-  private Shoots.State changed(String id) {
-    Shoots.State state = shoots.state(id);
-    events.publishEvent(new Shoots.Changed(id, state.revision()));
-    return state;
+  private Shoots.State changed(StoredShoot after) {
+    events.publishEvent(new Shoots.Changed(after.id(), after.revision()));
+    return shoots.state(after);
   }
 }

@@ -12,8 +12,25 @@ import org.apache.ibatis.annotations.Update;
 /** SQL of shoots and their edits. */
 @Mapper
 interface ShootMapper {
-  /** A shoot as kept. */
-  record Row(String id, String name, String document, long revision) {}
+  /**
+   * A shoot without its document.
+   *
+   * @param revision grows by one with every change
+   */
+  record Head(String id, String name, long revision, OffsetDateTime changed) {}
+
+  /**
+   * A shoot with its document.
+   *
+   * @param document as it was at {@code documentRevision}; what was done since is in patches
+   */
+  record Row(
+      String id,
+      String name,
+      String document,
+      long documentRevision,
+      long revision,
+      OffsetDateTime changed) {}
 
   /** A shoot in the list. */
   record Title(String id, String name, OffsetDateTime changed) {}
@@ -24,21 +41,57 @@ interface ShootMapper {
   @Select("select id, name, changed from shoot order by changed desc, name")
   List<Title> titles();
 
-  @Select("select id, name, document, revision from shoot where id = #{id}")
+  @Select("select id, name, revision, changed from shoot where id = #{id}")
+  Head head(@Param("id") String id);
+
+  @Select("select id, name, revision, changed from shoot where id = #{id} for update")
+  Head locked(@Param("id") String id);
+
+  @Select(
+      "select id, name, document, document_revision, revision, changed from shoot"
+          + " where id = #{id}")
   Row row(@Param("id") String id);
 
-  @Select("select id, name, document, revision from shoot where id = #{id} for update")
-  Row locked(@Param("id") String id);
-
   @Insert(
-      "insert into shoot (id, name, document, revision, changed)"
-          + " values (#{id}, #{name}, #{document}, #{revision}, current_timestamp)")
-  void insert(Row row);
+      "insert into shoot (id, name, document, document_revision, revision, changed)"
+          + " values (#{id}, #{name}, #{document}, 1, 1, current_timestamp)")
+  void insert(
+      @Param("id") String id, @Param("name") String name, @Param("document") String document);
 
+  /** Writes the whole document at a revision. */
   @Update(
       "update shoot set name = #{name}, document = #{document}, revision = #{revision},"
-          + " changed = current_timestamp where id = #{id}")
-  void update(Row row);
+          + " document_revision = #{revision}, changed = current_timestamp where id = #{id}")
+  void rewrite(
+      @Param("id") String id,
+      @Param("name") String name,
+      @Param("document") String document,
+      @Param("revision") long revision);
+
+  /** Goes on to a revision whose change is kept as a patch. */
+  @Update(
+      "update shoot set name = #{name}, revision = #{revision}, changed = current_timestamp"
+          + " where id = #{id}")
+  void advance(
+      @Param("id") String id, @Param("name") String name, @Param("revision") long revision);
+
+  @Insert(
+      "insert into shoot_patch (shoot_id, revision, operations)"
+          + " values (#{id}, #{revision}, #{operations})")
+  void insertPatch(
+      @Param("id") String id,
+      @Param("revision") long revision,
+      @Param("operations") String operations);
+
+  /** Changes after a revision up to another, oldest first, each JSON Patch. */
+  @Select(
+      "select operations from shoot_patch where shoot_id = #{id} and revision > #{after}"
+          + " and revision <= #{last} order by revision")
+  List<String> changes(
+      @Param("id") String id, @Param("after") long after, @Param("last") long last);
+
+  @Delete("delete from shoot_patch where shoot_id = #{id}")
+  void forgetChanges(@Param("id") String id);
 
   @Insert(
       "insert into edit (shoot_id, number, label, forward, backward, undone, characters)"
@@ -55,6 +108,14 @@ interface ShootMapper {
       "select number, label, forward, backward, undone from edit where shoot_id = #{shoot}"
           + " and undone order by number limit 1")
   Edit firstUndone(@Param("shoot") String shoot);
+
+  @Select(
+      "select label from edit where shoot_id = #{shoot} and not undone"
+          + " order by number desc limit 1")
+  String undoLabel(@Param("shoot") String shoot);
+
+  @Select("select label from edit where shoot_id = #{shoot} and undone order by number limit 1")
+  String redoLabel(@Param("shoot") String shoot);
 
   @Update("update edit set undone = #{undone} where shoot_id = #{shoot} and number = #{number}")
   void mark(

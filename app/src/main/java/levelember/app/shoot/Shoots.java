@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.UUID;
 import levelember.app.asset.Assets;
+import levelember.app.patch.JsonPatch;
 import levelember.app.problem.Refusal;
 import levelember.formats.ShootDocument;
 import levelember.formats.ShootPackage;
@@ -21,11 +22,13 @@ import tools.jackson.databind.JsonNode;
 @Service
 public class Shoots {
   private final ShootMapper mapper;
+  private final ShootStore store;
   private final Assets assets;
   private final ApplicationEventPublisher events;
 
-  Shoots(ShootMapper mapper, Assets assets, ApplicationEventPublisher events) {
+  Shoots(ShootMapper mapper, ShootStore store, Assets assets, ApplicationEventPublisher events) {
     this.mapper = mapper;
+    this.store = store;
     this.assets = assets;
     this.events = events;
   }
@@ -65,21 +68,20 @@ public class Shoots {
   @Transactional
   public State add(ShootPackage pack) {
     String id = freeId(pack.shoot().name());
-    String document = ShootDocument.tree(pack.shoot()).toString();
-    mapper.insert(new ShootMapper.Row(id, pack.shoot().name(), document, 1));
+    StoredShoot kept = store.insert(id, pack.shoot());
     for (var asset : pack.assets().entrySet()) {
       if (pack.shoot().assets().contains(asset.getKey())) {
         assets.keep(id, asset.getKey(), asset.getValue());
       }
     }
-    return state(id);
+    return state(kept);
   }
 
   private String freeId(String name) {
     String stem = name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
     stem = stem.substring(0, Math.min(stem.length(), 24)).replaceAll("^-+|-+$", "");
     String id = stem.isEmpty() ? "shoot" : stem;
-    while (mapper.row(id) != null) {
+    while (mapper.head(id) != null) {
       id = (stem.isEmpty() ? "shoot" : stem) + "-" + UUID.randomUUID().toString().substring(0, 8);
     }
     return id;
@@ -101,9 +103,9 @@ public class Shoots {
     }
     Shoot copy = shoot.named(stem + " " + number);
     String other = freeId(copy.name());
-    mapper.insert(new ShootMapper.Row(other, copy.name(), ShootDocument.tree(copy).toString(), 1));
+    StoredShoot kept = store.insert(other, copy);
     assets.share(id, other, copy.assets());
-    return state(other);
+    return state(kept);
   }
 
   /** Deletes a shoot with all that was done to it. */
@@ -119,22 +121,22 @@ public class Shoots {
 
   @Transactional(readOnly = true)
   public State state(String id) {
-    ShootMapper.Row row = mapper.row(id);
-    if (row == null) {
-      throw Refusal.missing("There is no shoot '" + id + "'.");
-    }
-    ShootMapper.Edit done = mapper.lastDone(id), undone = mapper.firstUndone(id);
+    return state(store.get(id));
+  }
+
+  /** The state of a shoot that is kept so, in the same transaction. */
+  State state(StoredShoot kept) {
     return new State(
-        id,
-        row.revision(),
-        parsed(row),
-        done == null ? null : done.label(),
-        undone == null ? null : undone.label());
+        kept.id(),
+        kept.revision(),
+        kept.document(),
+        mapper.undoLabel(kept.id()),
+        mapper.redoLabel(kept.id()));
   }
 
   /** The shoot itself. */
   public Shoot shoot(String id) {
-    return ShootDocument.read(state(id).document());
+    return store.get(id).shoot();
   }
 
   /** The shoot with its assets, for export. */
@@ -149,11 +151,5 @@ public class Shoots {
   /** What the shoot would be after some operations; nothing is kept. */
   public Shoot tried(State state, JsonNode operations) {
     return ShootDocument.read(JsonPatch.apply(state.document(), operations).document());
-  }
-
-  /** The document with every field said, also those that did not exist when it was kept. */
-  static JsonNode parsed(ShootMapper.Row row) {
-    byte[] kept = row.document().getBytes(java.nio.charset.StandardCharsets.UTF_8);
-    return ShootDocument.tree(ShootDocument.read(kept));
   }
 }

@@ -26,12 +26,14 @@ public class Sweep {
   static final Duration GRACE = Duration.ofDays(1);
 
   private final ShootMapper mapper;
+  private final ShootStore store;
   private final Assets assets;
 
   private final TransactionTemplate transaction;
 
-  Sweep(ShootMapper mapper, Assets assets, TransactionTemplate transaction) {
+  Sweep(ShootMapper mapper, ShootStore store, Assets assets, TransactionTemplate transaction) {
     this.mapper = mapper;
+    this.store = store;
     this.assets = assets;
     this.transaction = transaction;
   }
@@ -49,9 +51,9 @@ public class Sweep {
   @Transactional
   public void sweep(OffsetDateTime before) {
     for (ShootMapper.Title title : mapper.titles()) {
-      ShootMapper.Row row = mapper.locked(title.id());
+      StoredShoot kept = store.locked(title.id());
       Set<String> said = new HashSet<>();
-      strings(row.document(), said);
+      strings(kept.document(), said);
       mapper.patches(title.id()).forEach(patch -> strings(patch, said));
       assets.forgetUnused(title.id(), before, said::contains);
     }

@@ -3,7 +3,6 @@ package levelember.app.storage;
 import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -13,9 +12,13 @@ import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipInputStream;
+import levelember.app.patch.StoredDocument;
+import levelember.app.problem.Refusal;
 import levelember.formats.RefusedFile;
 import levelember.formats.ShootDocument;
 import levelember.shoot.ImpossibleValue;
@@ -75,8 +78,8 @@ final class Backup {
         while (shoots.next()) {
           String id = shoots.getString(1);
           try {
-            ShootDocument.read(shoots.getString(2).getBytes(StandardCharsets.UTF_8));
-          } catch (RefusedFile | ImpossibleValue e) {
+            ShootDocument.read(StoredDocument.replayed(shoots.getString(2), changes(database, id)));
+          } catch (RefusedFile | ImpossibleValue | Refusal e) {
             throw new RefusedFile("the shoot '" + id + "' in it: " + e.getMessage(), e);
           }
         }
@@ -89,6 +92,21 @@ final class Backup {
       Files.deleteIfExists(unpacked);
       throw e;
     }
+  }
+
+  private static List<String> changes(Connection database, String shoot) throws SQLException {
+    List<String> to = new ArrayList<>();
+    try (PreparedStatement query =
+        database.prepareStatement(
+            "select operations from shoot_patch where shoot_id = ? order by revision")) {
+      query.setString(1, shoot);
+      try (ResultSet rows = query.executeQuery()) {
+        while (rows.next()) {
+          to.add(rows.getString(1));
+        }
+      }
+    }
+    return to;
   }
 
   private static void unpack(Path zip, Path to) throws IOException {

@@ -3,67 +3,119 @@ package levelember.app.storage;
 import jakarta.annotation.PreDestroy;
 import java.sql.Connection;
 import java.sql.DriverManager;
-import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Statement;
-import java.util.HashMap;
-import java.util.Map;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.locks.LockSupport;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
 /**
- * Gives space back when the application stops: writes the database anew, into a file of its own
- * that then takes the place of the old one, when much of the old one holds nothing any more.
+ * Gives the space back that holds nothing any more: moves what lives to the beginning of the
+ * database's file and cuts it off, when nothing was written for a while and when the application
+ * stops. It needs no room for a second file.
  */
 @Component
 class Compaction {
   private static final Logger LOG = LoggerFactory.getLogger(Compaction.class);
 
   /** Share of the file that holds something, above which it stays as it is. */
-  private static final double DENSE = 0.9;
+  private static final double DENSE = 0.8;
+
+  /** Bytes that are moved while a change may have to wait. */
+  private static final int SLICE_BYTES = 8 << 20;
+
+  /** Versions after which deleted large objects are free, and time for H2 to see each. */
+  private static final int VERSIONS = 20, VERSION_NANOS = 5_000_000;
+
+  /** Longest that the end of the application waits for it. */
+  private static final long LAST_NANOS = TimeUnit.SECONDS.toNanos(5);
 
   private final DiskSpace space;
+  private final DurableTransactionManager writers;
   private final String url;
+  private final long idleNanos;
+  private long compactedNanos;
 
-  Compaction(DiskSpace space, @Value("${spring.datasource.url}") String url) {
+  Compaction(
+      DiskSpace space,
+      DurableTransactionManager writers,
+      @Value("${spring.datasource.url}") String url,
+      @Value("${ember.compact-after-millis}") long idleMillis) {
     this.space = space;
+    this.writers = writers;
     this.url = url;
+    idleNanos = TimeUnit.MILLISECONDS.toNanos(idleMillis);
   }
 
-  /** Does nothing when there is no database, or no room for a second one. */
-  @PreDestroy
-  void atTheEnd() {
-    long bytes = space.home().resolve(Backup.DATABASE).toFile().length();
-    if (bytes == 0 || space.obstacle() != null || space.freeBytes() < bytes) {
+  /** Compacts when nothing was written for a while; gives way to whoever wants to write. */
+  @Scheduled(
+      initialDelayString = "${ember.compact-every-millis}",
+      fixedDelayString = "${ember.compact-every-millis}")
+  void whenIdle() {
+    long committed = writers.committedNanos();
+    if (compactedNanos == committed || System.nanoTime() - committed < idleNanos) {
       return;
     }
-    try (Connection database = DriverManager.getConnection(url, Backup.USER, "");
-        Statement statement = database.createStatement()) {
-      double density = density(statement);
-      if (density < DENSE) {
-        statement.execute("SHUTDOWN COMPACT");
-        LOG.info("{} % of {} kB were in use: written anew", Math.round(density * 100), bytes >> 10);
+    if (space.obstacle() != null) {
+      return;
+    }
+    try {
+      long before = bytes(), now = before, last;
+      boolean alone = true;
+      for (int i = 0; i < VERSIONS && alone; i++) {
+        alone = writers.whileNobodyWrites(H2File::writeVersion);
+        LockSupport.parkNanos(VERSION_NANOS);
+      }
+      do {
+        last = now;
+        alone = alone && writers.whileNobodyWrites(Compaction::slice);
+        now = bytes();
+      } while (alone && now < last);
+      if (alone) {
+        compactedNanos = committed;
+      }
+      if (now < before) {
+        LOG.debug("The database was made smaller: {} kB of {} kB", now >> 10, before >> 10);
+      }
+    } catch (SQLException | RuntimeException e) {
+      LOG.warn("The database was not made smaller; nothing is lost", e);
+      compactedNanos = committed;
+    }
+  }
+
+  private static void slice(H2File file) throws SQLException {
+    if (file.density() < DENSE) {
+      file.compact(SLICE_BYTES);
+    }
+  }
+
+  private long bytes() {
+    return space.home().resolve(Backup.DATABASE).toFile().length();
+  }
+
+  /** Does nothing when there is no database. */
+  @PreDestroy
+  void atTheEnd() {
+    long bytes = bytes();
+    if (bytes == 0 || space.obstacle() != null) {
+      return;
+    }
+    try (Connection database = DriverManager.getConnection(url, Backup.USER, "")) {
+      H2File file = H2File.of(database);
+      for (int i = 0; i < VERSIONS; i++) {
+        file.writeVersion();
+        LockSupport.parkNanos(VERSION_NANOS);
+      }
+      long end = System.nanoTime() + LAST_NANOS, last = Long.MAX_VALUE;
+      while (bytes() < last && System.nanoTime() < end) {
+        last = bytes();
+        slice(file);
       }
     } catch (SQLException e) {
       LOG.warn("The database was not compacted; nothing is lost", e);
     }
-  }
-
-  /**
-   * The share of the file that is used, 0…1, as H2 counts pages in chunks and chunks in the file.
-   */
-  private static double density(Statement statement) throws SQLException {
-    Map<String, Double> percent = new HashMap<>();
-    try (ResultSet rows =
-        statement.executeQuery(
-            "select setting_name, setting_value from information_schema.settings"
-                + " where setting_name in ('info.FILL_RATE', 'info.CHUNKS_FILL_RATE')")) {
-      while (rows.next()) {
-        percent.put(rows.getString(1), Double.parseDouble(rows.getString(2)));
-      }
-    }
-    return percent.values().stream().mapToDouble(p -> p / 100).reduce(1, (a, b) -> a * b);
   }
 }

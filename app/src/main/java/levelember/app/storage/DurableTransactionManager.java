@@ -20,8 +20,13 @@ import org.springframework.transaction.support.DefaultTransactionStatus;
  * meanwhile can be on disk without its index, or without the log that would undo it after a kill.
  */
 final class DurableTransactionManager extends JdbcTransactionManager {
+  /** Commits after which sparse chunks are written anew, and how much of them, bytes. */
+  private static final int COMMITS = 32, REWRITTEN_BYTES = 4 << 20;
+
   private final transient DiskSpace space;
   private final transient ReentrantLock writing = new ReentrantLock(true);
+  private transient int commits;
+  private transient volatile long committedNanos = System.nanoTime();
 
   DurableTransactionManager(DataSource source, DiskSpace space) {
     super(source);
@@ -60,11 +65,44 @@ final class DurableTransactionManager extends JdbcTransactionManager {
       return;
     }
     try {
-      H2File.of(connection(status.getTransaction())).force();
+      H2File file = H2File.of(connection(status.getTransaction()));
+      file.force();
+      committedNanos = System.nanoTime();
+      commits++;
+      if (commits % COMMITS == 0) {
+        file.rewriteSparseChunks(REWRITTEN_BYTES);
+      }
     } catch (SQLException e) {
       // H2 has closed its store: what other connections know of it holds no more.
       evictAll();
       throw translateException("JDBC checkpoint", e);
+    }
+  }
+
+  /** When something was last committed, as of {@link System#nanoTime}. */
+  long committedNanos() {
+    return committedNanos;
+  }
+
+  /** What is done to the database's file. */
+  interface FileWork {
+    void on(H2File file) throws SQLException;
+  }
+
+  /**
+   * Does something to the file while nobody writes; does nothing when somebody does.
+   *
+   * @return false when somebody writes or waits to
+   */
+  boolean whileNobodyWrites(FileWork work) throws SQLException {
+    if (!writing.tryLock()) {
+      return false;
+    }
+    try (Connection connection = obtainDataSource().getConnection()) {
+      work.on(H2File.of(connection));
+      return !writing.hasQueuedThreads();
+    } finally {
+      writing.unlock();
     }
   }
 

@@ -11,7 +11,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @EnableScheduling
 class StorageConfiguration {
   @Bean
-  PlatformTransactionManager transactionManager(DataSource source, DiskSpace space) {
+  DurableTransactionManager transactionManager(DataSource source, DiskSpace space) {
     return new DurableTransactionManager(source, space);
   }
 

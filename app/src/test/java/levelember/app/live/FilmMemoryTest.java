@@ -83,9 +83,9 @@ class FilmMemoryTest {
               held.add(Thread.holdsLock(self.get()));
               return false;
             }));
-    self.get().prepare("a");
     self.get().grant("a", 150);
     self.get().pictures("a", 120);
+    self.get().prepare("a");
     assertThat(held).containsExactly(false, false, false);
   }
 

@@ -11,9 +11,11 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.Random;
+import javax.sql.DataSource;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /** A file that holds mostly what was deleted is written anew, with all that is there. */
 class CompactionTest {
@@ -36,6 +38,17 @@ class CompactionTest {
   }
 
   @Test
+  void itIsMadeSmallerWhileOthersHaveItOpen() throws Exception {
+    try (Connection open = DriverManager.getConnection(url, Backup.USER, "")) {
+      fill(12, 11);
+      compaction().whenIdle();
+      assertThat(bytes()).isLessThan(3L * PIECE / 2);
+      assertThat(open.isValid(1)).isTrue();
+      assertThat(kept()).isEqualTo(PIECE);
+    }
+  }
+
+  @Test
   void aFullOneStaysAsItIs() throws Exception {
     fill(9, 0);
     byte[] before = Files.readAllBytes(home.resolve(Backup.DATABASE));
@@ -50,7 +63,9 @@ class CompactionTest {
   }
 
   private Compaction compaction() {
-    return new Compaction(new DiskSpace(home, 1), url);
+    DiskSpace space = new DiskSpace(home, 1);
+    DataSource source = new DriverManagerDataSource(url, Backup.USER, "");
+    return new Compaction(space, new DurableTransactionManager(source, space), url, 0);
   }
 
   private long bytes() throws Exception {

@@ -10,6 +10,7 @@ import java.util.Random;
 import levelember.app.asset.Assets;
 import levelember.app.shoot.ShootEdits;
 import levelember.app.shoot.Shoots;
+import levelember.demo.DemoShoots;
 import levelember.formats.RadianceHdr;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
@@ -77,6 +78,53 @@ class GrowthTest {
         before, after, ROUNDS, 2 * ROUNDS, ROUNDS);
     // The picture has some 400 kB: not one more of it is there, and 200 edits are.
     assertThat(after).isLessThan(before + picture.length);
+  }
+
+  /**
+   * Edits of a document of the armillary's size, and assets of shoots that are deleted, while the
+   * application runs: the file stays small at its largest, and is small again when nothing is done.
+   */
+  @Test
+  void editsAndDeletedShootsLeaveTheFileSmallWhileTheApplicationRuns() throws Exception {
+    int edits = Integer.getInteger("ember.growth.edits", 1000);
+    try (RunningApplication application =
+        new RunningApplication(
+            home, "--ember.compact-after-millis=200", "--ember.compact-every-millis=100")) {
+      Shoots shoots = application.shoots();
+      String id = shoots.add(DemoShoots.make("armillary")).id();
+      long begin = bytes(), most = 0;
+      double[] millis = new double[edits];
+      for (int i = 0; i < edits; i++) {
+        long from = System.nanoTime();
+        application.master(id, (i % 100) * 0.01);
+        millis[i] = (System.nanoTime() - from) / 1e6;
+        if (i % 50 == 0) {
+          String gone = application.ball("Gone");
+          application.get(Assets.class).add(gone, PICTURE, noise(i));
+          shoots.delete(gone);
+        }
+        most = Math.max(most, bytes());
+      }
+      long end = System.nanoTime() + 60_000_000_000L;
+      while (bytes() > begin + (2 << 20) && System.nanoTime() < end) {
+        Thread.sleep(50);
+      }
+      java.util.Arrays.sort(millis);
+      System.out.printf(
+          "database: %d kB before, %d at most, %d after %d edits; an edit %.2f ms, 95 %% %.2f%n",
+          begin / 1000,
+          most / 1000,
+          bytes() / 1000,
+          edits,
+          millis[edits / 2],
+          millis[edits * 95 / 100]);
+      assertThat(bytes()).as("when idle").isLessThan(begin + (2 << 20));
+      assertThat(most).isLessThan(60_000_000);
+      assertThat(shoots.shoot(id).masterStops()).isEqualTo((edits - 1) % 100 * 0.01);
+    }
+    try (RunningApplication application = new RunningApplication(home)) {
+      assertThat(application.shoots().titles()).hasSize(1);
+    }
   }
 
   @Test

@@ -44,12 +44,9 @@ final class RealProcess implements AutoCloseable {
                 "levelember.app.EmberApplication"));
     Map<String, String> settings = builder.environment();
     settings.put("EMBER_HOME", home.toString());
-    // As the application's own, but dead space may be used again after 3 s in place of 45.
-    settings.put(
-        "SPRING_DATASOURCE_URL",
-        "jdbc:h2:file:"
-            + home
-            + "/ember;DB_CLOSE_ON_EXIT=FALSE;MAX_COMPACT_TIME=0;WRITE_DELAY=0;RETENTION_TIME=3000");
+    // Space is given back between one change and the next, in the middle of all that is killed.
+    settings.put("EMBER_COMPACT_AFTER_MILLIS", "0");
+    settings.put("EMBER_COMPACT_EVERY_MILLIS", "40");
     settings.put("EMBER_PORT", "" + port);
     settings.put("EMBER_SAMPLES", "1");
     settings.put("EMBER_DEMO", "false");

@@ -1,4 +1,4 @@
-package levelember.app.shoot;
+package levelember.app.patch;
 
 import levelember.app.problem.Refusal;
 import org.springframework.http.HttpStatus;
@@ -13,15 +13,24 @@ import tools.jackson.databind.node.ObjectNode;
  * @param document the patched copy
  * @param inverse the patch that leads back
  */
-record JsonPatch(JsonNode document, ArrayNode inverse) {
+public record JsonPatch(JsonNode document, ArrayNode inverse) {
   private static final int MOST_OPERATIONS = 40_000;
 
-  /** Applies a patch to a copy; refuses it whole when an operation does not fit. */
-  static JsonPatch apply(JsonNode before, JsonNode patch) {
-    if (!patch.isArray() || patch.size() > MOST_OPERATIONS) {
+  /**
+   * Applies a patch to a copy.
+   *
+   * @throws Refusal when the patch is no list, or an operation does not fit
+   */
+  public static JsonPatch apply(JsonNode before, JsonNode patch) {
+    if (patch == null || !patch.isArray() || patch.size() > MOST_OPERATIONS) {
       throw unfit("the operations are no list of at most " + MOST_OPERATIONS);
     }
     JsonNode document = before.deepCopy();
+    return new JsonPatch(document, change(document, patch));
+  }
+
+  /** Changes a document itself; answers the inverse. */
+  static ArrayNode change(JsonNode document, JsonNode patch) {
     ArrayNode inverse = JsonNodeFactory.instance.arrayNode();
     for (JsonNode operation : patch) {
       String path = operation.path("path").stringValue("");
@@ -40,7 +49,7 @@ record JsonPatch(JsonNode document, ArrayNode inverse) {
         throw unfit("there is nothing at '" + path + "'");
       }
     }
-    return new JsonPatch(document, inverse);
+    return inverse;
   }
 
   private static ObjectNode inObject(

@@ -1,0 +1,171 @@
+package levelember.app.shoot;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import levelember.app.patch.JsonDifference;
+import levelember.app.patch.StoredDocument;
+import levelember.app.problem.Refusal;
+import levelember.app.storage.Restored;
+import levelember.formats.ShootDocument;
+import levelember.shoot.Shoot;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * Shoots in the database. A change is written as its difference (JSON Patch); the whole document is
+ * written with the first change of a process, and again after {@value #MOST_CHANGES} changes or
+ * when they are half as long as it is. The shoots used last are held parsed.
+ */
+@Component
+class ShootStore {
+  static final int MOST_CHANGES = 50;
+  private static final int MOST_HELD = 8;
+
+  /** How often a shoot is read that changes while it is read. */
+  private static final int TRIES = 100;
+
+  private final ShootMapper mapper;
+
+  /** By id, the one used longest ago first; a lock of its own within which nothing is asked. */
+  private final Map<String, StoredShoot> held = new LinkedHashMap<>(16, 0.75f, true);
+
+  ShootStore(ShootMapper mapper) {
+    this.mapper = mapper;
+  }
+
+  /**
+   * A shoot as it is now.
+   *
+   * @throws Refusal when there is none of that id
+   */
+  @Transactional(readOnly = true)
+  public StoredShoot get(String id) {
+    return of(id, mapper.head(id));
+  }
+
+  /** The same, locked until the transaction ends. */
+  @Transactional
+  public StoredShoot locked(String id) {
+    return of(id, mapper.locked(id));
+  }
+
+  private StoredShoot of(String id, ShootMapper.Head head) {
+    if (head == null) {
+      throw Refusal.missing("There is no shoot '" + id + "'.");
+    }
+    synchronized (held) {
+      StoredShoot there = held.get(id);
+      if (there != null && there.is(head)) {
+        return there;
+      }
+    }
+    StoredShoot read = read(id);
+    hold(read);
+    return read;
+  }
+
+  private StoredShoot read(String id) {
+    for (int i = 0; i < TRIES; i++) {
+      ShootMapper.Row row = mapper.row(id);
+      if (row == null) {
+        throw Refusal.missing("There is no shoot '" + id + "'.");
+      }
+      List<String> changes = mapper.changes(id, row.documentRevision(), row.revision());
+      // Another transaction may have written the whole document between the two.
+      if (changes.size() == row.revision() - row.documentRevision()) {
+        Shoot shoot = ShootDocument.read(StoredDocument.replayed(row.document(), changes));
+        return new StoredShoot(
+            id,
+            row.revision(),
+            row.changed(),
+            shoot,
+            ShootDocument.tree(shoot),
+            StoredShoot.UNKNOWN,
+            0);
+      }
+    }
+    throw new IllegalStateException("changes of the shoot '" + id + "' are missing");
+  }
+
+  /** Keeps a new shoot. */
+  @Transactional
+  public StoredShoot insert(String id, Shoot shoot) {
+    JsonNode document = ShootDocument.tree(shoot);
+    mapper.insert(id, shoot.name(), document.toString());
+    return committed(new StoredShoot(id, 1, mapper.head(id).changed(), shoot, document, 0, 0));
+  }
+
+  /** Keeps a locked shoot as it is after a change. */
+  @Transactional
+  public StoredShoot change(StoredShoot before, Shoot after) {
+    String id = before.id();
+    JsonNode document = ShootDocument.tree(after);
+    long revision = before.revision() + 1;
+    int changes = 0;
+    long characters = 0;
+    String patch = null;
+    if (before.changes() < MOST_CHANGES) {
+      patch = JsonDifference.between(before.document(), document).toString();
+      changes = before.changes() + 1;
+      characters = before.characters() + patch.length();
+    }
+    if (patch != null && 2 * characters < length(document)) {
+      mapper.insertPatch(id, revision, patch);
+      mapper.advance(id, after.name(), revision);
+    } else {
+      changes = 0;
+      characters = 0;
+      mapper.rewrite(id, after.name(), document.toString(), revision);
+      mapper.forgetChanges(id);
+    }
+    return committed(
+        new StoredShoot(
+            id, revision, mapper.head(id).changed(), after, document, changes, characters));
+  }
+
+  private static long length(JsonNode document) {
+    return document.toString().length();
+  }
+
+  /** Holds what was written once it is kept, before anybody is told of it. */
+  private StoredShoot committed(StoredShoot written) {
+    TransactionSynchronizationManager.registerSynchronization(
+        new TransactionSynchronization() {
+          @Override
+          public int getOrder() {
+            return Ordered.HIGHEST_PRECEDENCE;
+          }
+
+          @Override
+          public void afterCommit() {
+            hold(written);
+          }
+        });
+    return written;
+  }
+
+  private void hold(StoredShoot shoot) {
+    synchronized (held) {
+      held.put(shoot.id(), shoot);
+      if (held.size() > MOST_HELD) {
+        held.remove(held.keySet().iterator().next());
+      }
+    }
+  }
+
+  /** Other shoots are there now. */
+  @EventListener
+  @Order(Ordered.HIGHEST_PRECEDENCE)
+  void restored(Restored event) {
+    synchronized (held) {
+      held.clear();
+    }
+  }
+}
