@@ -77,11 +77,21 @@ public class ShootEdits {
   }
 
   private void forgetOld(String id) {
+    ShootMapper.EditTotals all = mapper.totals(id);
+    if (all.number() > mostEdits) {
+      mapper.forgetUpTo(id, mapper.after(id, mostEdits));
+    }
+    if (all.characters() > MOST_CHARACTERS) {
+      forgetLong(id);
+    }
+  }
+
+  private void forgetLong(String id) {
     List<ShootMapper.EditLength> newest = mapper.newestLengths(id);
     long characters = 0;
     for (int i = 0; i < newest.size(); i++) {
       characters += newest.get(i).characters();
-      if (i >= mostEdits || i > 0 && characters > MOST_CHARACTERS) {
+      if (i > 0 && characters > MOST_CHARACTERS) {
         mapper.forgetUpTo(id, newest.get(i).number());
         return;
       }

@@ -130,6 +130,20 @@ interface ShootMapper {
   /** How long an edit is, both ways together. */
   record EditLength(long number, long characters) {}
 
+  /** How many edits a shoot has, and how long they are together. */
+  record EditTotals(long number, long characters) {}
+
+  @Select(
+      "select count(*) as number, coalesce(sum(characters), 0) as characters from edit"
+          + " where shoot_id = #{shoot}")
+  EditTotals totals(@Param("shoot") String shoot);
+
+  /** The newest edit after so many newer ones; null when there are not as many. */
+  @Select(
+      "select number from edit where shoot_id = #{shoot} order by number desc"
+          + " limit 1 offset #{newer}")
+  Long after(@Param("shoot") String shoot, @Param("newer") int newer);
+
   @Select("select number, characters from edit where shoot_id = #{shoot} order by number desc")
   List<EditLength> newestLengths(@Param("shoot") String shoot);
 

@@ -88,7 +88,8 @@ class ShootStore {
             shoot,
             ShootDocument.tree(shoot),
             StoredShoot.UNKNOWN,
-            0);
+            0,
+            row.document().length());
       }
     }
     throw new IllegalStateException("changes of the shoot '" + id + "' are missing");
@@ -98,40 +99,49 @@ class ShootStore {
   @Transactional
   public StoredShoot insert(String id, Shoot shoot) {
     JsonNode document = ShootDocument.tree(shoot);
-    mapper.insert(id, shoot.name(), document.toString());
-    return committed(new StoredShoot(id, 1, mapper.head(id).changed(), shoot, document, 0, 0));
+    String text = document.toString();
+    mapper.insert(id, shoot.name(), text);
+    return committed(
+        new StoredShoot(id, 1, mapper.head(id).changed(), shoot, document, 0, 0, text.length()));
   }
 
   /** Keeps a locked shoot as it is after a change. */
   @Transactional
   public StoredShoot change(StoredShoot before, Shoot after) {
-    String id = before.id();
     JsonNode document = ShootDocument.tree(after);
-    long revision = before.revision() + 1;
-    int changes = 0;
-    long characters = 0;
-    String patch = null;
-    if (before.changes() < MOST_CHANGES) {
-      patch = JsonDifference.between(before.document(), document).toString();
-      changes = before.changes() + 1;
-      characters = before.characters() + patch.length();
-    }
-    if (patch != null && 2 * characters < length(document)) {
-      mapper.insertPatch(id, revision, patch);
-      mapper.advance(id, after.name(), revision);
-    } else {
-      changes = 0;
-      characters = 0;
-      mapper.rewrite(id, after.name(), document.toString(), revision);
-      mapper.forgetChanges(id);
-    }
-    return committed(
-        new StoredShoot(
-            id, revision, mapper.head(id).changed(), after, document, changes, characters));
+    String patch =
+        before.changes() < MOST_CHANGES
+            ? JsonDifference.between(before.document(), document).toString()
+            : null;
+    boolean small = patch != null && 2 * (before.characters() + patch.length()) < before.whole();
+    return small ? patched(before, after, document, patch) : rewritten(before, after, document);
   }
 
-  private static long length(JsonNode document) {
-    return document.toString().length();
+  private StoredShoot patched(StoredShoot before, Shoot after, JsonNode document, String patch) {
+    String id = before.id();
+    long revision = before.revision() + 1;
+    mapper.insertPatch(id, revision, patch);
+    mapper.advance(id, after.name(), revision);
+    return committed(
+        new StoredShoot(
+            id,
+            revision,
+            mapper.head(id).changed(),
+            after,
+            document,
+            before.changes() + 1,
+            before.characters() + patch.length(),
+            before.whole()));
+  }
+
+  private StoredShoot rewritten(StoredShoot before, Shoot after, JsonNode document) {
+    String id = before.id(), text = document.toString();
+    long revision = before.revision() + 1;
+    mapper.rewrite(id, after.name(), text, revision);
+    mapper.forgetChanges(id);
+    return committed(
+        new StoredShoot(
+            id, revision, mapper.head(id).changed(), after, document, 0, 0, text.length()));
   }
 
   /** Holds what was written once it is kept, before anybody is told of it. */

@@ -12,6 +12,7 @@ import tools.jackson.databind.JsonNode;
  * @param changes since the whole document was written, by this process; {@link #UNKNOWN} when
  *     another wrote it
  * @param characters of these changes
+ * @param whole characters of the document as it was written whole
  */
 record StoredShoot(
     String id,
@@ -20,7 +21,8 @@ record StoredShoot(
     Shoot shoot,
     JsonNode document,
     int changes,
-    long characters) {
+    long characters,
+    long whole) {
   /** The whole document is written with the next change. */
   static final int UNKNOWN = Integer.MAX_VALUE;
 

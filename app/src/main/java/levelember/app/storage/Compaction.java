@@ -27,6 +27,9 @@ class Compaction {
   /** Bytes that are moved while a change may have to wait. */
   private static final int SLICE_BYTES = 8 << 20;
 
+  /** Times in a row after which nothing more is to be gained where the file stayed as large. */
+  private static final int STILL = 8;
+
   /** Versions after which deleted large objects are free, and time for H2 to see each. */
   private static final int VERSIONS = 20, VERSION_NANOS = 5_000_000;
 
@@ -69,11 +72,13 @@ class Compaction {
         alone = writers.whileNobodyWrites(H2File::writeVersion);
         LockSupport.parkNanos(VERSION_NANOS);
       }
+      int still = 0;
       do {
         last = now;
         alone = alone && writers.whileNobodyWrites(Compaction::slice);
         now = bytes();
-      } while (alone && now < last);
+        still = now < last ? 0 : still + 1;
+      } while (alone && still < STILL);
       if (alone) {
         compactedNanos = committed;
       }
@@ -109,10 +114,13 @@ class Compaction {
         file.writeVersion();
         LockSupport.parkNanos(VERSION_NANOS);
       }
-      long end = System.nanoTime() + LAST_NANOS, last = Long.MAX_VALUE;
-      while (bytes() < last && System.nanoTime() < end) {
-        last = bytes();
+      long end = System.nanoTime() + LAST_NANOS, last = bytes();
+      for (int still = 0; still < STILL && System.nanoTime() < end; still++) {
         slice(file);
+        if (bytes() < last) {
+          last = bytes();
+          still = 0;
+        }
       }
     } catch (SQLException e) {
       LOG.warn("The database was not compacted; nothing is lost", e);
