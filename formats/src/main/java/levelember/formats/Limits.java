@@ -11,6 +11,12 @@ public final class Limits {
   /** Bytes of a shoot document. */
   public static final long MOST_DOCUMENT = 64L << 20;
 
+  /** Bytes of a file of text: a photometric file, a colour decision list. */
+  public static final long MOST_TEXT = 32L << 20;
+
+  /** Bytes of a sound. */
+  public static final long MOST_SOUND = 256L << 20;
+
   /** Bytes of a package, and of all that is in it when unpacked. */
   public static final long MOST_PACKAGE = 1L << 30;
 

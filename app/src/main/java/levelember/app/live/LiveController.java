@@ -19,6 +19,7 @@ import levelember.shoot.GradeShelf;
 import levelember.shoot.Look;
 import levelember.shoot.WhiteBalance;
 import levelember.texture.Picture;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -38,15 +39,19 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/shoots/{id}/live")
 class LiveController {
-  private static final long WAIT_MILLIS = 60_000;
-
   /** How many times smaller a picture of a look is. */
   private static final int SMALL_STEP = 4;
 
   private final LiveSocket socket;
   private final KeptLooks keptLooks;
 
-  LiveController(LiveSocket socket, KeptLooks keptLooks) {
+  private final long waitMillis;
+
+  LiveController(
+      LiveSocket socket,
+      KeptLooks keptLooks,
+      @Value("${ember.still-wait-millis}") long waitMillis) {
+    this.waitMillis = waitMillis;
     this.socket = socket;
     this.keptLooks = keptLooks;
   }
@@ -126,9 +131,7 @@ class LiveController {
       @RequestParam(defaultValue = "") String page,
       @RequestParam double x,
       @RequestParam double y) {
-    if (!(x >= 0 && x <= 1 && y >= 0 && y <= 1)) {
-      throw new levelember.shoot.ImpossibleValue("x, y", x + ", " + y, "0 to 1 each");
-    }
+    checkPlace(x, y);
     return now(id, page)
         .flatMap(m -> m.at(x, y))
         .map(p -> ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(p))
@@ -160,6 +163,10 @@ class LiveController {
       @RequestParam double y,
       @RequestParam(required = false) Double fromX,
       @RequestParam(required = false) Double fromY) {
+    checkPlace(x, y);
+    if (fromX != null && fromY != null) {
+      checkPlace(fromX, fromY);
+    }
     double[] from = fromX == null || fromY == null ? null : new double[] {fromX, fromY};
     return now(id, page)
         .flatMap(m -> m.placing(light, does, x, y, from))
@@ -174,6 +181,7 @@ class LiveController {
       @RequestParam(defaultValue = "") String page,
       @RequestParam(defaultValue = "0.5") double x,
       @RequestParam(defaultValue = "0.5") double y) {
+    checkPlace(x, y);
     Picture light = still(id, page).developed(true).spread();
     return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(Metering.of(light, x, y));
   }
@@ -197,6 +205,7 @@ class LiveController {
       @RequestParam(defaultValue = "") String page,
       @RequestParam double x,
       @RequestParam double y) {
+    checkPlace(x, y);
     Picture light = still(id, page).developed(true).light();
     double[] mean = new double[3];
     int px = (int) Math.clamp(x * light.width(), 2, light.width() - 3);
@@ -265,6 +274,12 @@ class LiveController {
         .body(jpeg);
   }
 
+  private static void checkPlace(double x, double y) {
+    if (!(x >= 0 && x <= 1 && y >= 0 && y <= 1)) {
+      throw new levelember.shoot.ImpossibleValue("x, y", x + ", " + y, "0 to 1 each");
+    }
+  }
+
   private Optional<Moment> now(String id, String page) {
     return socket.session(id, page).now();
   }
@@ -272,7 +287,7 @@ class LiveController {
   private Moment still(String id, String page) {
     return socket
         .session(id, page)
-        .still(WAIT_MILLIS)
+        .still(waitMillis)
         .filter(m -> m.ladder().full().samples() > 0)
         .orElseThrow(() ->
             new Refusal(

@@ -23,7 +23,10 @@ import tools.jackson.databind.json.JsonMapper;
 sealed interface PageMessage {
   /** A mapper to which a number that is left out is 0. */
   JsonMapper JSON =
-      JsonMapper.builder().disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES).build();
+      JsonMapper.builder()
+          .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+          .disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
+          .build();
 
   /** What every message is. */
   String FORM = "JSON as docs/live-channel.md says";

@@ -1,13 +1,17 @@
 package levelember.app.look;
 
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import levelember.app.asset.Assets;
 import levelember.app.problem.Refusal;
 import levelember.app.shoot.Shoots;
+import levelember.app.storage.Uploads;
 import levelember.formats.CdlFile;
 import levelember.formats.CubeFile;
+import levelember.formats.Limits;
 import levelember.formats.PngFile;
 import levelember.formats.ShootDocument;
 import levelember.look.DominantLight;
@@ -40,8 +44,10 @@ class LookController {
   private final Shoots shoots;
   private final Assets assets;
   private final KeptLooks kept;
+  private final Uploads uploads;
 
-  LookController(Shoots shoots, Assets assets, KeptLooks kept) {
+  LookController(Shoots shoots, Assets assets, KeptLooks kept, Uploads uploads) {
+    this.uploads = uploads;
     this.shoots = shoots;
     this.assets = assets;
     this.kept = kept;
@@ -123,8 +129,8 @@ class LookController {
 
   /** The wheels of an ASC CDL, as in a shoot document. */
   @PostMapping("/api/cdl")
-  JsonNode wheels(@RequestBody byte[] file) {
-    Grade.Wheels wheels = CdlFile.read(file);
+  JsonNode wheels(HttpServletRequest request) throws IOException {
+    Grade.Wheels wheels = uploads.read(request, Limits.MOST_TEXT, CdlFile::read);
     return ShootDocument.tree(Grade.of(wheels)).get("wheels");
   }
 

@@ -1,10 +1,14 @@
 package levelember.app.meter;
 
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.util.Arrays;
 import java.util.List;
 import levelember.app.live.ShownMatch;
 import levelember.app.live.ShownMeter;
 import levelember.app.problem.Refusal;
 import levelember.app.shoot.Shoots;
+import levelember.app.storage.Uploads;
 import levelember.formats.PictureFile;
 import levelember.formats.ShootDocument;
 import levelember.measure.EnvironmentTurn;
@@ -25,7 +29,6 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -45,8 +48,10 @@ class MeterController {
   private final ShownMeter meter;
   private final ShownMatch matches;
   private final Shoots shoots;
+  private final Uploads uploads;
 
-  MeterController(ShownMeter meter, ShownMatch matches, Shoots shoots) {
+  MeterController(ShownMeter meter, ShownMatch matches, Shoots shoots, Uploads uploads) {
+    this.uploads = uploads;
     this.meter = meter;
     this.matches = matches;
     this.shoots = shoots;
@@ -162,8 +167,9 @@ class MeterController {
       @RequestParam(defaultValue = "") String page,
       @RequestParam(defaultValue = "[]") String pairs,
       @RequestParam(defaultValue = "") String turn,
-      @RequestBody byte[] picture) {
-    Picture reference = PictureFile.read(picture);
+      HttpServletRequest request)
+      throws IOException {
+    Picture reference = uploads.read(request, PictureFile::read);
     Shoot shoot = shoots.shoot(id);
     List<RegionPair> regions = pairs(pairs);
     if (turn.isEmpty()) {
@@ -192,7 +198,11 @@ class MeterController {
 
   private List<RegionPair> pairs(String json) {
     try {
-      return List.of(JsonMapper.shared().readValue(json, RegionPair[].class));
+      RegionPair[] read = JsonMapper.shared().readValue(json, RegionPair[].class);
+      if (read == null || Arrays.asList(read).contains(null)) {
+        throw new ImpossibleValue("pairs", json, "a JSON array of regions");
+      }
+      return List.of(read);
     } catch (JacksonException e) {
       throw new ImpossibleValue("pairs", json, "a JSON array of regions");
     }

@@ -2,8 +2,12 @@ package levelember.app.motion;
 
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +17,8 @@ import java.util.concurrent.locks.LockSupport;
 import levelember.app.asset.Assets;
 import levelember.app.live.Background;
 import levelember.app.live.Turns;
+import levelember.app.problem.Refusal;
+import levelember.formats.ShootDocument;
 import levelember.formats.print.FrameFilms;
 import levelember.formats.print.PrintFiles;
 import levelember.formats.print.PrintFormat;
@@ -27,6 +33,7 @@ import levelember.shoot.Shot;
 import levelember.transport.Renderer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 
 /**
@@ -49,13 +56,14 @@ class DraftFrames {
    */
   record Shown(String id, Shoot shoot, Shot shot, int width, int height) {}
 
-  private record Job(Shown shown, long number, CompletableFuture<byte[]> answer) {}
+  /** A frame that waits; known by what it shows, of which no more than a digest is kept. */
+  private record Job(Shown shown, String digest, long number, CompletableFuture<byte[]> answer) {}
 
   private final Assets assets;
   private final Turns.Part turn;
   private final Object lock = new Object();
   private final List<Job> jobs = new ArrayList<>();
-  private final Map<Shown, byte[]> kept = new LinkedHashMap<>(64, 0.75f, true);
+  private final Map<String, byte[]> kept = new LinkedHashMap<>(64, 0.75f, true);
   private long bytes;
   private long numbers;
   private volatile boolean closed;
@@ -71,28 +79,56 @@ class DraftFrames {
 
   /** A frame, made when it is not there yet. Of many that wait the oldest are given up. */
   CompletableFuture<byte[]> frame(Shown shown) {
+    String digest = digest(shown);
+    Job givenUp = null;
+    Job job;
     synchronized (lock) {
-      byte[] there = kept.get(shown);
+      byte[] there = kept.get(digest);
       if (there != null) {
         return CompletableFuture.completedFuture(there);
       }
-      for (Job job : jobs) {
-        if (job.shown.equals(shown)) {
-          return job.answer;
+      for (Job waits : jobs) {
+        if (waits.digest.equals(digest)) {
+          return waits.answer;
         }
       }
-      Job job = new Job(shown, numbers++, new CompletableFuture<>());
+      job = new Job(shown, digest, numbers++, new CompletableFuture<>());
       jobs.add(job);
       if (jobs.size() > MOST_WAITING) {
-        jobs.removeFirst().answer.cancel(false);
+        givenUp = jobs.removeFirst();
       }
       if (thread == null) {
         thread = Background.thread(this::loop, "ember-drafts");
         thread.start();
       }
       lock.notifyAll();
-      return job.answer;
     }
+    // Whoever waits for it goes on within this call, so no lock is held.
+    if (givenUp != null) {
+      givenUp.answer.completeExceptionally(givenUp());
+    }
+    return job.answer;
+  }
+
+  private static String digest(Shown shown) {
+    String all =
+        ShootDocument.tree(shown.shoot)
+            + String.join(" ", shown.id, shown.shot.id(), shown.width + "×" + shown.height);
+    try {
+      MessageDigest sha = MessageDigest.getInstance("SHA-256");
+      return HexFormat.of().formatHex(sha.digest(all.getBytes(StandardCharsets.UTF_8)));
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException("this Java lacks SHA-256", e);
+    }
+  }
+
+  private static Refusal givenUp() {
+    return new Refusal(
+        HttpStatus.CONFLICT,
+        "given-up",
+        "This small frame was given up, as newer ones are wanted.",
+        "The shoot is as it was.",
+        "Ask for it again when it is wanted.");
   }
 
   @PreDestroy
@@ -148,7 +184,7 @@ class DraftFrames {
     synchronized (lock) {
       jobs.remove(job);
       if (jpeg != null) {
-        kept.put(job.shown, jpeg);
+        kept.put(job.digest, jpeg);
         bytes += jpeg.length;
         var eldest = kept.entrySet().iterator();
         while (bytes > MOST_BYTES && eldest.hasNext()) {
@@ -162,7 +198,7 @@ class DraftFrames {
     } else if (failed != null) {
       job.answer.completeExceptionally(failed);
     } else {
-      job.answer.cancel(false);
+      job.answer.completeExceptionally(givenUp());
     }
   }
 

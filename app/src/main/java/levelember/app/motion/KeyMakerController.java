@@ -1,9 +1,13 @@
 package levelember.app.motion;
 
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import levelember.app.shoot.Shoots;
+import levelember.app.storage.Uploads;
+import levelember.formats.Limits;
 import levelember.formats.ShootDocument;
 import levelember.formats.SoundFile;
 import levelember.keys.Chase;
@@ -36,9 +40,11 @@ import tools.jackson.databind.node.JsonNodeFactory;
 @RestController
 class KeyMakerController {
   private final Shoots shoots;
+  private final Uploads uploads;
 
-  KeyMakerController(Shoots shoots) {
+  KeyMakerController(Shoots shoots, Uploads uploads) {
     this.shoots = shoots;
+    this.uploads = uploads;
   }
 
   /** What a move is of. */
@@ -81,7 +87,11 @@ class KeyMakerController {
     }
 
     private int whole(String name) {
-      return (int) Math.rint(number(name));
+      double value = number(name);
+      if (value != Math.rint(value) || Math.abs(value) > Integer.MAX_VALUE) {
+        throw new ImpossibleValue("numbers." + name, value, "a whole number");
+      }
+      return (int) value;
     }
 
     KeyMaker maker() {
@@ -132,10 +142,15 @@ class KeyMakerController {
       @RequestParam double stops,
       @RequestParam int firstFrame,
       @RequestParam int lastFrame,
-      @RequestBody byte[] file) {
+      HttpServletRequest request)
+      throws IOException {
     Shoot shoot = shoots.shoot(id);
     TimeRange over = TimeRange.frames(shoot.motion(), firstFrame, lastFrame);
-    List<Double> loudness = SoundFile.loudness(file, shoot.motion().framesPerSecond());
+    List<Double> loudness =
+        uploads.read(
+            request,
+            Limits.MOST_SOUND,
+            file -> SoundFile.loudness(file, shoot.motion().framesPerSecond()));
     return keyed(shoot, new Loudness(light, stops, loudness), over);
   }
 

@@ -52,6 +52,9 @@ class PrintEstimates {
 
   /** What an order of a shoot would take, and what is wrong with it. */
   Estimate estimate(Shoot of, PrintOrder order) {
+    if (of.shot(order.shot()).isEmpty()) {
+      throw Refusal.missing("There is no shot '" + order.shot() + "'.");
+    }
     List<String> problems = new ArrayList<>();
     List<String> names = new ArrayList<>();
     try {

@@ -29,7 +29,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 class PrintQueue {
   private static final Logger LOG = LoggerFactory.getLogger(PrintQueue.class);
-  private static final long KEEP_NANOS = 4_000_000_000L;
+  private static final long KEEP_NANOS = 4_000_000_000L, REST_MILLIS = 5000;
 
   private final PrintMapper mapper;
   private final PrintFolders folders;
@@ -135,11 +135,8 @@ class PrintQueue {
           }
           interrupted = false;
         }
-        PrintMapper.Row next = mapper.next();
-        if (next == null || !space.home().toFile().isDirectory()) {
+        if (!printedNext(renderers)) {
           rest();
-        } else {
-          print(next, renderers);
         }
       }
     } catch (InterruptedException e) {
@@ -147,10 +144,25 @@ class PrintQueue {
     }
   }
 
+  /**
+   * Prints the job that is next; whatever goes wrong, the queue goes on.
+   *
+   * @return false when it is to rest, as there is none, or nothing can be kept now
+   */
+  private boolean printedNext(SeededRenderers renderers) throws InterruptedException {
+    try {
+      PrintMapper.Row next = space.obstacle() == null ? mapper.next() : null;
+      return next != null && print(next, renderers);
+    } catch (RuntimeException | Error e) {
+      LOG.error("The print queue could not go on; it tries again soon", e);
+      return false;
+    }
+  }
+
   private void rest() throws InterruptedException {
     synchronized (lock) {
       while (!closed && !interrupted) {
-        lock.wait(5000);
+        lock.wait(REST_MILLIS);
         if (!interrupted) {
           return;
         }
@@ -158,7 +170,9 @@ class PrintQueue {
     }
   }
 
-  private void print(PrintMapper.Row row, SeededRenderers renderers) throws InterruptedException {
+  /** Prints a job as far as it gets; false when what became of it cannot be kept. */
+  private boolean print(PrintMapper.Row row, SeededRenderers renderers)
+      throws InterruptedException {
     try {
       if (!row.state().equals(PrintState.STOPPING.word())) {
         printing(row.id());
@@ -180,9 +194,15 @@ class PrintQueue {
       if (mapper.one(row.id()) != null && (done || stopping)) {
         finish(own, done);
       }
+      return true;
     } catch (IOException | RuntimeException | Error e) {
+      String obstacle = space.obstacle();
+      if (obstacle != null) {
+        LOG.warn("The print {} waits: {}", row.id(), obstacle);
+        return false;
+      }
       LOG.error("The print {} failed", row.id(), e);
-      fail(row.id(), e);
+      return failed(row.id(), e);
     } finally {
       synchronized (lock) {
         run = null;
@@ -262,18 +282,15 @@ class PrintQueue {
     });
   }
 
-  private void fail(long id, Throwable e) {
-    String said =
-        e instanceof OutOfMemoryError
-            ? "There was not enough memory."
-            : e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage();
-    if (e instanceof java.io.UncheckedIOException io) {
-      said = "It could not be kept: " + io.getCause().getMessage();
-    }
+  /** Marks a job as failed; false when that cannot be kept. */
+  private boolean failed(long id, Throwable e) {
+    String said = PrintFailure.said(e);
     try {
       state(id, PrintState.FAILED, said.substring(0, Math.min(900, said.length())));
+      return true;
     } catch (RuntimeException again) {
-      LOG.error("The print {} could not be marked as failed", id, again);
+      LOG.error("The print {} could not be marked as failed; it is tried again soon", id, again);
+      return false;
     }
   }
 

@@ -123,7 +123,8 @@ class Prints {
             ? run.doing().isEmpty() ? null : run.doing()
             : switch (state) {
               case WAITING -> waitsFor(before);
-              case PRINTING -> "preparing the set";
+              case PRINTING ->
+                  space.obstacle() == null ? "preparing the set" : space.obstacle();
               default -> null;
             };
     return new Job(

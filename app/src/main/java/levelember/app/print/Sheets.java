@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import levelember.app.live.Background;
+import levelember.app.problem.Refusal;
 import levelember.app.shoot.Shoots;
 import levelember.film.Denoiser;
 import levelember.film.Film;
@@ -52,7 +53,12 @@ class Sheets {
   byte[] lights(String id, String shotId) throws IOException {
     ShootPackage pack = shoots.pack(id);
     Shoot shoot = pack.shoot();
-    Shot shot = shoot.shot(shotId == null ? "" : shotId).orElse(shoot.shots().getFirst());
+    Shot shot =
+        shotId == null
+            ? shoot.shots().getFirst()
+            : shoot
+                .shot(shotId)
+                .orElseThrow(() -> Refusal.missing("There is no shot '" + shotId + "'."));
     View view = View.of(shoot, shot, pack.files());
     Film film = new Film(SHARE_WIDTH, SHARE_HEIGHT, view.layers());
     try (Renderer renderer = renderer()) {

@@ -2,6 +2,7 @@ package levelember.app.problem;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import java.nio.charset.CharacterCodingException;
 import levelember.formats.RefusedFile;
 import levelember.geometry.Meshes;
 import levelember.shoot.ImpossibleValue;
@@ -118,14 +119,23 @@ public class Problems extends ResponseEntityExceptionHandler {
 
   @ExceptionHandler
   ProblemDetail unforeseen(Throwable e, HttpServletRequest request) {
+    if (causedBy(e, CharacterCodingException.class)) {
+      return problem(
+          HttpStatus.BAD_REQUEST,
+          "request",
+          "A parameter in the address is no text.",
+          KEPT,
+          "Send parameters as UTF-8, percent-encoded.");
+    }
     LOG.error("{} {} failed", request.getMethod(), request.getRequestURI(), e);
-    if (e instanceof OutOfMemoryError) {
+    if (causedBy(e, OutOfMemoryError.class)) {
       return problem(
           HttpStatus.INSUFFICIENT_STORAGE,
           "no-memory",
           "There was not enough memory for this.",
           KEPT,
-          "Close other shoots or make the file smaller, then try again.");
+          "Close other shoots, make the picture or the file smaller, or start the application with"
+              + " more (EMBER_MEMORY_PERCENT); then try again.");
     }
     if (e instanceof IOException) {
       return problem(
@@ -138,9 +148,18 @@ public class Problems extends ResponseEntityExceptionHandler {
     return problem(
         HttpStatus.INTERNAL_SERVER_ERROR,
         "failed",
-        "The application met an error of its own: " + e.getClass().getSimpleName(),
+        "The application met an error of its own.",
         KEPT,
         "Try again; the application's log says more.");
+  }
+
+  private static boolean causedBy(Throwable e, Class<? extends Throwable> kind) {
+    for (Throwable t = e; t != null; t = t.getCause()) {
+      if (kind.isInstance(t)) {
+        return true;
+      }
+    }
+    return false;
   }
 
   static ProblemDetail problem(

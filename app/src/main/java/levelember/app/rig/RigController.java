@@ -6,6 +6,7 @@ import java.util.List;
 import levelember.app.asset.Assets;
 import levelember.app.problem.Refusal;
 import levelember.app.shoot.Shoots;
+import levelember.app.storage.Uploads;
 import levelember.daylight.Atmosphere;
 import levelember.daylight.SunPosition;
 import levelember.formats.EulumdatFile;
@@ -42,10 +43,12 @@ import tools.jackson.databind.JsonNode;
 class RigController {
   private final Shoots shoots;
   private final Assets assets;
+  private final Uploads uploads;
 
-  RigController(Shoots shoots, Assets assets) {
+  RigController(Shoots shoots, Assets assets, Uploads uploads) {
     this.shoots = shoots;
     this.assets = assets;
+    this.uploads = uploads;
   }
 
   /** A brightness of a kind of light, and the unit that it is to be said in. */
@@ -56,6 +59,10 @@ class RigController {
 
   @PostMapping("/api/brightness")
   Said brightness(@RequestBody Conversion c) {
+    if (c.emitter() == null || c.unit() == null || c.to() == null) {
+      throw new ImpossibleValue(
+          "emitter, unit, to", c.emitter() + ", " + c.unit() + ", " + c.to(), "all of them");
+    }
     Emitter emitter = ShootDocument.emitter(c.emitter());
     double efficacy = c.efficacy() == null ? Brightness.LED_EFFICACY : c.efficacy();
     Brightness given = new Brightness(c.value(), Brightness.Unit.of(c.unit()), efficacy);
@@ -73,8 +80,14 @@ class RigController {
 
   @PostMapping("/api/profiles")
   Read profile(@RequestParam String name, HttpServletRequest request) throws IOException {
-    byte[] file = request.getInputStream().readNBytes((int) Limits.MOST_PACKAGE);
-    Profile p = EulumdatFile.named(name) ? EulumdatFile.read(file, name) : IesFile.read(file, name);
+    Profile p =
+        uploads.read(
+            request,
+            Limits.MOST_TEXT,
+            file ->
+                EulumdatFile.named(name)
+                    ? EulumdatFile.read(file, name)
+                    : IesFile.read(file, name));
     return new Read(ShootDocument.tree(p), p.peak(), p.lumens());
   }
 

@@ -65,7 +65,9 @@ public class LoopbackFilter extends OncePerRequestFilter {
 
   private static boolean own(String origin, HttpServletRequest request) {
     try {
-      return request.getHeader("Host").equals(URI.create(origin).getAuthority());
+      URI from = URI.create(origin);
+      return request.getScheme().equalsIgnoreCase(from.getScheme())
+          && request.getHeader("Host").equals(from.getAuthority());
     } catch (IllegalArgumentException e) {
       return false;
     }

@@ -1,5 +1,7 @@
 package levelember.app.shoot;
 
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
@@ -97,7 +99,11 @@ class ShootController {
   }
 
   @PostMapping("/{id}/edits")
-  Shoots.State edit(@PathVariable String id, @RequestBody Edit edit) {
+  @io.swagger.v3.oas.annotations.parameters.RequestBody(
+      required = true,
+      content = @Content(schema = @Schema(implementation = Edit.class)))
+  Shoots.State edit(@PathVariable String id, HttpServletRequest request) throws IOException {
+    Edit edit = uploads.json(request, Edit.class);
     return edits.edit(id, edit.revision(), edit.label(), edit.operations());
   }
 

@@ -13,7 +13,6 @@ import org.springframework.context.event.EventListener;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import tools.jackson.databind.JsonNode;
@@ -21,7 +20,8 @@ import tools.jackson.databind.JsonNode;
 /**
  * Shoots in the database. A change is written as its difference (JSON Patch); the whole document is
  * written with the first change of a process, and again after {@value #MOST_CHANGES} changes or
- * when they are half as long as it is. The shoots used last are held parsed.
+ * when they are half as long as it is. The shoots used last are held parsed. Whoever changes
+ * something has begun a transaction.
  */
 @Component
 class ShootStore {
@@ -45,13 +45,11 @@ class ShootStore {
    *
    * @throws Refusal when there is none of that id
    */
-  @Transactional(readOnly = true)
   public StoredShoot get(String id) {
     return of(id, mapper.head(id));
   }
 
   /** The same, locked until the transaction ends. */
-  @Transactional
   public StoredShoot locked(String id) {
     return of(id, mapper.locked(id));
   }
@@ -96,7 +94,6 @@ class ShootStore {
   }
 
   /** Keeps a new shoot. */
-  @Transactional
   public StoredShoot insert(String id, Shoot shoot) {
     JsonNode document = ShootDocument.tree(shoot);
     String text = document.toString();
@@ -106,7 +103,6 @@ class ShootStore {
   }
 
   /** Keeps a locked shoot as it is after a change. */
-  @Transactional
   public StoredShoot change(StoredShoot before, Shoot after) {
     JsonNode document = ShootDocument.tree(after);
     String patch =

@@ -3,7 +3,9 @@ package levelember.app.storage;
 import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.sql.Connection;
@@ -14,9 +16,10 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
-import java.util.zip.ZipInputStream;
+import java.util.zip.ZipFile;
 import levelember.app.patch.StoredDocument;
 import levelember.app.problem.Refusal;
 import levelember.formats.RefusedFile;
@@ -41,6 +44,9 @@ final class Backup {
 
   private static final String RESTORING = "ember-restoring";
 
+  /** Room that must stay when a backup is unpacked. */
+  private static final long RESERVE_BYTES = 64L << 20;
+
   private Backup() {}
 
   /** The address of a database that must be there. */
@@ -61,36 +67,53 @@ final class Backup {
    *
    * @return the database file, to be put in place by {@link #put}
    * @throws RefusedFile when the file is no backup, or a shoot in it cannot be read
+   * @throws Refusal when there is no room for it
    */
   static Path checked(Path zip, Path home) throws IOException {
     Path unpacked = home.resolve(RESTORING + ".mv.db");
+    boolean whole = false;
     try {
       unpack(zip, unpacked);
-      String url = url(home, RESTORING);
-      Flyway.configure()
-          .dataSource(url, USER, "")
-          .javaMigrations(new FieldNames())
-          .load()
-          .migrate();
-      try (Connection database = DriverManager.getConnection(url, USER, "");
-          Statement statement = database.createStatement();
-          ResultSet shoots = statement.executeQuery("select id, document from shoot")) {
-        while (shoots.next()) {
-          String id = shoots.getString(1);
-          try {
-            ShootDocument.read(StoredDocument.replayed(shoots.getString(2), changes(database, id)));
-          } catch (RefusedFile | ImpossibleValue | Refusal e) {
-            throw new RefusedFile("the shoot '" + id + "' in it: " + e.getMessage(), e);
-          }
-        }
-      }
+      migrateAndRead(home);
+      whole = true;
       return unpacked;
     } catch (SQLException | FlywayException e) {
-      Files.deleteIfExists(unpacked);
       throw new RefusedFile("the backup's database cannot be opened", e);
-    } catch (RefusedFile e) {
-      Files.deleteIfExists(unpacked);
-      throw e;
+    } finally {
+      if (!whole) {
+        deleteUnpacked(home);
+      }
+    }
+  }
+
+  private static void migrateAndRead(Path home) throws SQLException {
+    String url = url(home, RESTORING);
+    Flyway.configure()
+        .dataSource(url, USER, "")
+        .javaMigrations(new FieldNames())
+        .load()
+        .migrate();
+    try (Connection database = DriverManager.getConnection(url, USER, "");
+        Statement statement = database.createStatement();
+        ResultSet shoots = statement.executeQuery("select id, document from shoot")) {
+      while (shoots.next()) {
+        String id = shoots.getString(1);
+        try {
+          ShootDocument.read(StoredDocument.replayed(shoots.getString(2), changes(database, id)));
+        } catch (RefusedFile | ImpossibleValue | Refusal e) {
+          throw new RefusedFile("the shoot '" + id + "' in it: " + e.getMessage(), e);
+        }
+      }
+    }
+  }
+
+  /** Deletes what a restore that did not come to its end has left in the data folder. */
+  static void deleteUnpacked(Path home) throws IOException {
+    try (Stream<Path> all = Files.list(home)) {
+      for (Path file :
+          all.filter(f -> f.getFileName().toString().startsWith(RESTORING)).toList()) {
+        Files.deleteIfExists(file);
+      }
     }
   }
 
@@ -109,19 +132,35 @@ final class Backup {
     return to;
   }
 
+  /** Unpacks the database where there is room for it; never more than the zip says it has. */
   private static void unpack(Path zip, Path to) throws IOException {
-    try (InputStream file = Files.newInputStream(zip);
-        ZipInputStream entries = new ZipInputStream(file)) {
-      for (ZipEntry e = entries.getNextEntry(); e != null; e = entries.getNextEntry()) {
-        if (e.getName().equals(DATABASE)) {
-          Files.copy(entries, to, StandardCopyOption.REPLACE_EXISTING);
-          return;
+    try (ZipFile file = new ZipFile(zip.toFile())) {
+      ZipEntry database = file.getEntry(DATABASE);
+      if (database == null) {
+        throw new RefusedFile("the file is no backup: it holds no " + DATABASE);
+      }
+      long free = Files.getFileStore(to.getParent()).getUsableSpace();
+      if (database.getSize() > free - RESERVE_BYTES) {
+        throw DiskSpace.notKept(
+            "The backup takes %,d MB unpacked and %,d MB must stay free; %,d MB are free."
+                .formatted(database.getSize() >> 20, RESERVE_BYTES >> 20, free >> 20));
+      }
+      try (InputStream from = file.getInputStream(database);
+          OutputStream unpacked = Files.newOutputStream(to)) {
+        byte[] buffer = new byte[1 << 16];
+        long size = 0;
+        for (int n = from.read(buffer); n >= 0; n = from.read(buffer)) {
+          if ((size += n) > database.getSize()) {
+            throw new RefusedFile("the backup holds more than it says");
+          }
+          unpacked.write(buffer, 0, n);
         }
       }
     } catch (ZipException | EOFException e) {
-      throw new RefusedFile("the backup is a broken zip", e);
+      throw new RefusedFile("the file is no zip, or a broken one", e);
+    } catch (NoSuchFileException e) {
+      throw new RefusedFile("there is no file " + zip, e);
     }
-    throw new RefusedFile("the file is no backup: it holds no " + DATABASE);
   }
 
   /**

@@ -15,6 +15,7 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.time.Duration;
+import levelember.app.problem.Refusal;
 import levelember.formats.RefusedFile;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -71,6 +72,8 @@ public final class BackupCommand {
       return 0;
     } catch (RefusedFile e) {
       out.println("ember: " + e.getMessage() + ". Nothing was changed.");
+    } catch (Refusal e) {
+      out.println("ember: " + e.getMessage() + " Nothing was changed.");
     } catch (SQLException | IOException e) {
       out.println("ember: " + e.getMessage());
     } catch (InterruptedException e) {

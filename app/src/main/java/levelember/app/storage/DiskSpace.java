@@ -37,6 +37,11 @@ public class DiskSpace {
     }
   }
 
+  /** Bytes that stay free for what must be kept. */
+  long reserveBytes() {
+    return reserveBytes;
+  }
+
   /** Why nothing can be kept now; null when something can. */
   public String obstacle() {
     if (!Files.isDirectory(home)) {

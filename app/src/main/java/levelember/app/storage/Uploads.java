@@ -9,9 +9,13 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Semaphore;
 import java.util.stream.Stream;
+import levelember.app.problem.Refusal;
 import levelember.formats.Limits;
 import levelember.formats.RefusedFile;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Files on their way in. A body is streamed to disk as it comes and taken into memory only when it
@@ -19,12 +23,15 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class Uploads {
-  private static final int BUFFER = 1 << 16;
+  private static final int BUFFER = 1 << 16, SMALL = 1 << 20;
   private final DiskSpace space;
   private final Semaphore reading = new Semaphore(1, true);
 
-  Uploads(DiskSpace space) {
+  private final JsonMapper mapper;
+
+  Uploads(DiskSpace space, JsonMapper mapper) {
     this.space = space;
+    this.mapper = mapper;
   }
 
   /** What is done with an upload. */
@@ -59,17 +66,61 @@ public class Uploads {
    * @throws RefusedFile when it is larger than {@link Limits#MOST_PACKAGE}
    */
   public <T> T read(HttpServletRequest request, Use<T> use) throws IOException {
+    return read(request, Limits.MOST_PACKAGE, use);
+  }
+
+  /**
+   * The same of a body that has a limit of its own. A small one, by what its request says, is not
+   * put on the disk.
+   *
+   * @param most bytes
+   * @throws RefusedFile when it is larger
+   */
+  public <T> T read(HttpServletRequest request, long most, Use<T> use) throws IOException {
+    long length = request.getContentLengthLong();
+    if (length >= 0 && length <= Math.min(most, SMALL)) {
+      return use.of(request.getInputStream().readNBytes((int) length));
+    }
     return stored(
         request,
-        Limits.MOST_PACKAGE,
+        most,
         file -> {
           reading.acquireUninterruptibly();
           try {
+            Limits.memory("the file", Files.size(file));
             return use.of(Files.readAllBytes(file));
           } finally {
             reading.release();
           }
         });
+  }
+
+  /**
+   * Reads a request's body as JSON.
+   *
+   * @throws Refusal when it is none, or not of that form
+   */
+  public <T> T json(HttpServletRequest request, Class<T> form) throws IOException {
+    return read(request, Limits.MOST_DOCUMENT, bytes -> {
+      try {
+        T read = mapper.readValue(bytes, form);
+        if (read == null) {
+          throw notThatForm("it is empty");
+        }
+        return read;
+      } catch (JacksonException e) {
+        throw notThatForm(e.getOriginalMessage());
+      }
+    });
+  }
+
+  private static Refusal notThatForm(String why) {
+    return new Refusal(
+        HttpStatus.BAD_REQUEST,
+        "request",
+        "The body of the request cannot be read: " + why,
+        "The shoot is as it was.",
+        "Send what the interface describes.");
   }
 
   /** Takes a request's body to disk for some use; the file is gone after that. */

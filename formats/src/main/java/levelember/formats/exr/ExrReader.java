@@ -2,7 +2,6 @@ package levelember.formats.exr;
 
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -22,6 +21,9 @@ public final class ExrReader {
 
   /** Bytes of samples for one of the file, beyond which no honest file goes. */
   private static final long DEFLATED_RATIO = 1100, COSINES_RATIO = 70_000;
+
+  /** Bytes that a block takes at least: where it begins, where it belongs and how long it is. */
+  private static final long LEAST_BLOCK = 16;
 
   private static final int[] LINES = {1, 1, 1, 16, 32, 16, 32, 32, 32, 256};
   private static final int DWAA = 8;
@@ -106,11 +108,12 @@ public final class ExrReader {
     Region all = new Region(window[0], window[1], w, h);
     Unpacker unpacker = unpacker(header.method);
     checkSize(header, all, wanted);
-    List<Region> blocks = blocks(header, all);
-    if (in.remaining() < 16L * blocks.size()) {
-      throw new RefusedFile(WHAT + " is cut short");
+    long blocks = blocks(header, all);
+    if (in.remaining() < LEAST_BLOCK * blocks) {
+      throw new RefusedFile(
+          WHAT + " says it has " + blocks + " blocks, more than its size can hold");
     }
-    long[] begins = new long[blocks.size()];
+    long[] begins = new long[(int) blocks];
     for (int i = 0; i < begins.length; i++) {
       begins[i] = in.getLong();
     }
@@ -156,17 +159,11 @@ public final class ExrReader {
     };
   }
 
-  /** The blocks of full size, in the order of the table of their places. */
-  private static List<Region> blocks(ExrHeader header, Region all) {
-    int bw = header.tile == null ? all.width() : header.tile[0];
-    int bh = header.tile == null ? LINES[header.method] : header.tile[1];
-    List<Region> to = new ArrayList<>();
-    for (int y = 0; y < all.height(); y += bh) {
-      for (int x = 0; x < all.width(); x += bw) {
-        to.add(region(all, x, y, bw, bh));
-      }
-    }
-    return to;
+  /** How many blocks of full size there are. */
+  private static long blocks(ExrHeader header, Region all) {
+    long bw = header.tile == null ? all.width() : header.tile[0];
+    long bh = header.tile == null ? LINES[header.method] : header.tile[1];
+    return Math.ceilDiv(all.width(), bw) * Math.ceilDiv(all.height(), bh);
   }
 
   private static Region region(Region all, int x, int y, int bw, int bh) {
