@@ -76,15 +76,16 @@ final class ImportCommand implements Callable<Integer> {
     }
     assets.putAll(brought.pictures());
     Files.write(out, new ShootPackage(shoot, assets).write());
-    tell(brought);
+    tell(brought, read.left());
     return 0;
   }
 
-  private void tell(GltfImport.Brought brought) {
+  private void tell(GltfImport.Brought brought, List<String> left) {
     PrintWriter to = spec.commandLine().getOut();
     brought.came().forEach(line -> to.println("came: " + line));
     Vec3 s = brought.sizeMetres();
     to.printf(Locale.ROOT, "size: %.3g × %.3g × %.3g m%n", s.x(), s.y(), s.z());
+    left.forEach(line -> to.println("left: " + line));
     brought.left().forEach(line -> to.println("left: " + line));
     brought.hints().forEach(line -> to.println("look: " + line));
     to.flush();

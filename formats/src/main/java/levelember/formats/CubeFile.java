@@ -30,7 +30,13 @@ public final class CubeFile {
     if (file.length > MOST_BYTES) {
       throw new RefusedFile("the LUT is larger than " + MOST_BYTES + " bytes");
     }
-    return new Reading().read(new String(file, StandardCharsets.UTF_8));
+    return new Reading().read(plain(new String(file, StandardCharsets.UTF_8)));
+  }
+
+  /** The text without a mark of its byte order, its lines ended as all are here. */
+  private static String plain(String text) {
+    String bare = text.startsWith("\uFEFF") ? text.substring(1) : text;
+    return bare.indexOf('\r') < 0 ? bare : bare.replace("\r\n", "\n").replace('\r', '\n');
   }
 
   /** Writes a LUT, the title in its first line. */

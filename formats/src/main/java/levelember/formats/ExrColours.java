@@ -6,26 +6,21 @@ import levelember.texture.Picture;
 
 /**
  * The colours of an OpenEXR picture in BT.709 primaries and D65: of luminance and chroma, and of
- * files that name other chromaticities, with the white point adapted.
+ * files that name other chromaticities.
  *
- * <p>Methods: "Technical Introduction to OpenEXR" (luminance and chroma); SMPTE RP 177-1993
- * (primaries to XYZ); Lam 1985 (Bradford adaptation).
+ * <p>Method: "Technical Introduction to OpenEXR" (luminance and chroma).
  */
 final class ExrColours {
-  /** Red, green, blue and white of BT.709, x and y each. */
-  private static final float[] BT709 = {0.64f, 0.33f, 0.30f, 0.60f, 0.15f, 0.06f, 0.3127f, 0.3290f};
-
-  private static final double[][] BRADFORD = {
-    {0.8951, 0.2664, -0.1614}, {-0.7502, 1.7135, 0.0367}, {0.0389, -0.0685, 1.0296}
-  };
+  private static final String WHAT = "the OpenEXR picture";
 
   private ExrColours() {}
 
   static Picture picture(ExrReader.Content content) {
-    float[] from = content.chromaticities() == null ? BT709 : content.chromaticities();
+    float[] from =
+        content.chromaticities() == null ? Chromaticities.BT709 : content.chromaticities();
     Map<String, float[]> v = content.values();
     Picture to = Picture.black(content.width(), content.height());
-    double[][] xyz = toXyz(from);
+    double[][] xyz = Chromaticities.toXyz(from, WHAT);
     if (v.containsKey("R") && v.containsKey("G") && v.containsKey("B")) {
       put(to, v.get("R"), v.get("G"), v.get("B"));
     } else if (v.containsKey("Y") && v.containsKey("RY") && v.containsKey("BY")) {
@@ -36,19 +31,8 @@ final class ExrColours {
     } else {
       throw new RefusedFile("the OpenEXR picture has no colour, but " + v.keySet());
     }
-    if (!same(from)) {
-      turn(to, product(inverse(toXyz(BT709)), product(adapted(from), xyz)));
-    }
+    Chromaticities.toBt709(to, from, WHAT);
     return to;
-  }
-
-  private static boolean same(float[] other) {
-    for (int i = 0; i < BT709.length; i++) {
-      if (!(Math.abs(other[i] - BT709[i]) < 1e-3)) {
-        return false;
-      }
-    }
-    return true;
   }
 
   private static void put(Picture to, float[] r, float[] g, float[] b) {
@@ -68,94 +52,5 @@ final class ExrColours {
       rgb[3 * i + 1] = (float) ((y[i] - share[0] * r - share[2] * b) / share[1]);
       rgb[3 * i + 2] = b;
     }
-  }
-
-  private static void turn(Picture picture, double[][] m) {
-    float[] rgb = picture.rgb();
-    for (int i = 0; i < rgb.length; i += 3) {
-      double r = rgb[i], g = rgb[i + 1], b = rgb[i + 2];
-      for (int k = 0; k < 3; k++) {
-        rgb[i + k] = (float) (m[k][0] * r + m[k][1] * g + m[k][2] * b);
-      }
-    }
-  }
-
-  /** Primaries to XYZ, white of luminance 1. */
-  private static double[][] toXyz(float[] c) {
-    double[][] columns = new double[3][3];
-    for (int k = 0; k < 3; k++) {
-      double x = c[2 * k], y = c[2 * k + 1];
-      if (!(y > 1e-6)) {
-        throw new RefusedFile("the OpenEXR picture names chromaticities that are none");
-      }
-      columns[0][k] = x / y;
-      columns[1][k] = 1;
-      columns[2][k] = (1 - x - y) / y;
-    }
-    double[] scale = apply(inverse(columns), white(c));
-    for (double[] row : columns) {
-      for (int k = 0; k < 3; k++) {
-        row[k] *= scale[k];
-      }
-    }
-    return columns;
-  }
-
-  private static double[] white(float[] c) {
-    if (!(c[7] > 1e-6f)) {
-      throw new RefusedFile("the OpenEXR picture names a white that is none");
-    }
-    return new double[] {c[6] / c[7], 1, (1 - c[6] - c[7]) / c[7]};
-  }
-
-  /** From a white to D65. */
-  private static double[][] adapted(float[] from) {
-    double[] source = apply(BRADFORD, white(from)), target = apply(BRADFORD, white(BT709));
-    double[][] scaled = new double[3][3];
-    for (int i = 0; i < 3; i++) {
-      for (int k = 0; k < 3; k++) {
-        scaled[i][k] = BRADFORD[i][k] * target[i] / source[i];
-      }
-    }
-    return product(inverse(BRADFORD), scaled);
-  }
-
-  private static double[] apply(double[][] m, double[] v) {
-    double[] to = new double[3];
-    for (int i = 0; i < 3; i++) {
-      to[i] = m[i][0] * v[0] + m[i][1] * v[1] + m[i][2] * v[2];
-    }
-    return to;
-  }
-
-  private static double[][] product(double[][] a, double[][] b) {
-    double[][] to = new double[3][3];
-    for (int i = 0; i < 3; i++) {
-      for (int k = 0; k < 3; k++) {
-        to[i][k] = a[i][0] * b[0][k] + a[i][1] * b[1][k] + a[i][2] * b[2][k];
-      }
-    }
-    return to;
-  }
-
-  private static double[][] inverse(double[][] m) {
-    double[][] to = new double[3][3];
-    double det = 0;
-    for (int i = 0; i < 3; i++) {
-      for (int k = 0; k < 3; k++) {
-        int a = (i + 1) % 3, b = (i + 2) % 3, c = (k + 1) % 3, d = (k + 2) % 3;
-        to[k][i] = m[a][c] * m[b][d] - m[a][d] * m[b][c];
-      }
-      det += m[0][i] * to[i][0];
-    }
-    if (!(Math.abs(det) > 1e-12)) {
-      throw new RefusedFile("the OpenEXR picture names chromaticities on one line");
-    }
-    for (double[] row : to) {
-      for (int k = 0; k < 3; k++) {
-        row[k] /= det;
-      }
-    }
-    return to;
   }
 }

@@ -337,9 +337,9 @@ public final class GltfFile {
     if (stride == 0) {
       stride = size;
     }
-    boolean inside = begin >= 0 && length >= 0 && begin + length <= buffers[buffer].length;
+    boolean inside = begin >= 0 && length >= 0 && begin <= buffers[buffer].length - length;
     long needed = count == 0 ? 0 : (count - 1) * stride + size;
-    if (!inside || offset < 0 || stride < size || stride > 1 << 20 || offset + needed > length) {
+    if (!inside || offset < 0 || stride < size || stride > 1 << 20 || needed > length - offset) {
       throw new RefusedFile("the model's buffer view " + view + " ends outside its buffer");
     }
     return new Run(buffers[buffer], (int) (begin + offset), (int) stride);

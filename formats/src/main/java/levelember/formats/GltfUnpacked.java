@@ -124,7 +124,7 @@ final class GltfUnpacked {
         || buffer >= buffers.length
         || offset < 0
         || length < 0
-        || offset + length > buffers[buffer].length) {
+        || offset > buffers[buffer].length - length) {
       throw new RefusedFile("a buffer view of the model lies outside of its buffer");
     }
     return java.util.Arrays.copyOfRange(buffers[buffer], (int) offset, (int) (offset + length));

@@ -3,6 +3,7 @@ package levelember.formats;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Profile;
 
@@ -12,6 +13,9 @@ import levelember.shoot.Profile;
  * angles; types A and B are turned into type C about the lamp's aim.
  */
 public final class IesFile {
+  /** An exponent as FORTRAN writes it. */
+  private static final Pattern EXPONENT = Pattern.compile("(?<=[0-9.])[dD](?=[-+]?[0-9])");
+
   private static final int MOST_BYTES = 4_000_000;
 
   private final String[] words;
@@ -74,7 +78,7 @@ public final class IesFile {
       throw new RefusedFile("the file ends before " + what);
     }
     try {
-      double v = Double.parseDouble(words[at]);
+      double v = Double.parseDouble(EXPONENT.matcher(words[at]).replaceFirst("E"));
       if (!(Math.abs(v) < 1e12)) {
         throw new NumberFormatException(words[at]);
       }

@@ -3,6 +3,8 @@ package levelember.formats;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
@@ -23,8 +25,13 @@ public final class ModelFiles {
    * A model file under a name.
    *
    * @param name ends in .glb or .gltf
+   * @param left what of the files it came in is not in it, a line each
    */
-  public record Model(String name, byte[] bytes) {}
+  public record Model(String name, byte[] bytes, List<String> left) {
+    private Model(String name, byte[] bytes) {
+      this(name, bytes, List.of());
+    }
+  }
 
   /**
    * Makes a model one file.
@@ -33,8 +40,14 @@ public final class ModelFiles {
    * @throws RefusedFile when it is no model, is broken, or names files that are not with it
    */
   public static Model read(String name, byte[] bytes) {
-    Model one = single(name, bytes);
-    return new Model(one.name(), GltfUnpacked.of(one.bytes()));
+    try {
+      Model one = single(name, bytes);
+      return new Model(one.name(), GltfUnpacked.of(one.bytes()), one.left());
+    } catch (RefusedFile e) {
+      throw e;
+    } catch (RuntimeException e) {
+      throw new RefusedFile("the model is broken: what it says of itself does not fit", e);
+    }
   }
 
   private static Model single(String name, byte[] bytes) {
@@ -48,14 +61,20 @@ public final class ModelFiles {
         return new Model(stem(name) + ".glb", packed(gltf, files));
       }
       if (obj != null) {
-        return new Model(stem(name) + ".glb", ObjFile.glb(obj, files));
+        return obj(name, obj, files);
       }
       throw new RefusedFile("the zip holds no .gltf, .glb or .obj");
     }
     if (name.toLowerCase(Locale.ROOT).endsWith(".obj")) {
-      return new Model(stem(name) + ".glb", ObjFile.glb(name, Map.of(name, bytes)));
+      return obj(name, name, Map.of(name, bytes));
     }
     return new Model(name, bytes);
+  }
+
+  private static Model obj(String name, String obj, Map<String, byte[]> files) {
+    List<String> left = new ArrayList<>();
+    byte[] glb = ObjFile.glb(obj, files, left);
+    return new Model(stem(name) + ".glb", glb, left);
   }
 
   private static String stem(String name) {

@@ -4,9 +4,12 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
 import levelember.math.Colour;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -54,6 +57,11 @@ final class ObjFile {
   private final Map<String, Integer> textures = new HashMap<>();
   private long corners;
 
+  /** What is named and cannot be taken, each once, and elements that have no surface, counted. */
+  private final Set<String> left = new LinkedHashSet<>();
+
+  private final Map<String, Integer> withoutSurface = new TreeMap<>();
+
   private ObjFile(String name, Map<String, byte[]> files) {
     this.name = name;
     this.files = files;
@@ -63,10 +71,16 @@ final class ObjFile {
    * The glTF file of an OBJ.
    *
    * @param files by name, the OBJ among them
+   * @param left takes a line for everything that is left out
    * @throws RefusedFile when it is broken, with the line
    */
-  static byte[] glb(String name, Map<String, byte[]> files) {
-    return new ObjFile(name, files).made();
+  static byte[] glb(String name, Map<String, byte[]> files, List<String> left) {
+    ObjFile obj = new ObjFile(name, files);
+    byte[] glb = obj.made();
+    left.addAll(obj.left);
+    obj.withoutSurface.forEach((what, n) ->
+        left.add(n + " " + what + (n == 1 ? "" : "s") + " of the OBJ: without a surface"));
+    return glb;
   }
 
   private byte[] made() {
@@ -92,10 +106,14 @@ final class ObjFile {
           }
           case "o", "g" -> object = rest(line);
           case "usemtl" -> material = rest(line);
-          case "mtllib" -> library(rest(line));
+          case "mtllib" -> libraries(rest(line));
           case "f" -> face(parts.computeIfAbsent(new Key(object, material), k -> new Part()), w);
+          case "l" -> withoutSurface.merge("line", 1, Integer::sum);
+          case "p" -> withoutSurface.merge("point", 1, Integer::sum);
+          case "curv", "curv2" -> withoutSurface.merge("curve", 1, Integer::sum);
+          case "surf" -> withoutSurface.merge("free-form surface", 1, Integer::sum);
           default -> {
-            // Lines, curves, smoothing groups and comments bring no surface.
+            // Smoothing groups and comments bring nothing.
           }
         }
       } catch (NumberFormatException | IndexOutOfBoundsException e) {
@@ -220,14 +238,32 @@ final class ObjFile {
     return glb.last("nodes");
   }
 
-  /** A library of materials; one that is not with the model is left out. */
-  private void library(String file) {
-    byte[] bytes;
-    try {
-      bytes = ModelFiles.named(name, file, files);
-    } catch (RefusedFile e) {
+  /** One library whose name may hold blanks, or several. */
+  private void libraries(String names) {
+    if (has(names)) {
+      library(names);
       return;
     }
+    for (String one : names.split("\\s+")) {
+      if (has(one)) {
+        library(one);
+      } else {
+        left.add("The materials of '" + shown(one) + "', which is not with the model");
+      }
+    }
+  }
+
+  private boolean has(String file) {
+    try {
+      ModelFiles.named(name, file, files);
+      return true;
+    } catch (RefusedFile e) {
+      return false;
+    }
+  }
+
+  private void library(String file) {
+    byte[] bytes = ModelFiles.named(name, file, files);
     Map<String, String[]> fields = new HashMap<>();
     String current = null;
     for (String line : lines(bytes)) {
@@ -294,11 +330,16 @@ final class ObjFile {
 
   /** A picture that is with the model and can be read, or null. */
   private byte[] picture(String file) {
+    if (!has(file)) {
+      left.add("The picture '" + shown(file) + "', which is not with the model");
+      return null;
+    }
     try {
       byte[] bytes = ModelFiles.named(name, file, files);
       PictureFile.texels(bytes, true);
       return bytes;
     } catch (RefusedFile e) {
+      left.add("The picture '" + shown(file) + "': " + e.getMessage());
       return null;
     }
   }

@@ -2,6 +2,7 @@ package levelember.formats;
 
 import java.util.ArrayList;
 import java.util.List;
+import levelember.formats.exr.ExrReader;
 import levelember.texture.Picture;
 import levelember.texture.Texels;
 
@@ -58,7 +59,20 @@ public final class PictureFile {
     } else {
       picture = PngFile.read(file);
     }
-    return new Mended(picture, mend(picture));
+    List<String> notes = mend(picture);
+    notes.addAll(notRead(file));
+    return new Mended(picture, notes);
+  }
+
+  /** What a file says of itself that is not followed, a line each. */
+  static List<String> notRead(byte[] file) {
+    if (OpenExr.is(file)) {
+      int parts = ExrReader.parts(file);
+      return parts == 1
+          ? List.of()
+          : List.of("it has " + parts + " parts, of which the first is read");
+    }
+    return PngChunks.is(file) ? PngChunks.notRead(file) : List.of();
   }
 
   private static List<String> mend(Picture picture) {

@@ -33,6 +33,7 @@ public final class RadianceHdr {
     Lines lines = new Lines(file);
     double exposure = 1;
     boolean format = false, xyz = false;
+    float[] primaries = null;
     for (String line = lines.next(); !line.isEmpty(); line = lines.next()) {
       if (line.startsWith("FORMAT=")) {
         xyz = line.trim().equals("FORMAT=32-bit_rle_xyze");
@@ -43,6 +44,8 @@ public final class RadianceHdr {
         format = true;
       } else if (line.startsWith("EXPOSURE=")) {
         exposure *= number(line.substring(9).trim());
+      } else if (line.startsWith("PRIMARIES=")) {
+        primaries = primaries(line.substring(10).trim());
       }
     }
     if (!format) {
@@ -58,8 +61,24 @@ public final class RadianceHdr {
     Picture picture = pixels(file, lines.at, layout, (float) (1 / exposure));
     if (xyz) {
       fromXyz(picture);
+    } else if (primaries != null) {
+      Chromaticities.toBt709(picture, primaries, WHAT);
     }
     return picture;
+  }
+
+  /** Red, green, blue and white, x and y each. */
+  private static float[] primaries(String text) {
+    String[] words = text.split("\\s+");
+    float[] to = new float[8];
+    try {
+      for (int i = 0; i < to.length; i++) {
+        to[i] = Float.parseFloat(words[i]);
+      }
+    } catch (NumberFormatException | ArrayIndexOutOfBoundsException e) {
+      throw new RefusedFile(WHAT + " has primaries of '" + text + "'; eight numbers are wanted", e);
+    }
+    return to;
   }
 
   /**

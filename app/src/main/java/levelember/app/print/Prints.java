@@ -123,8 +123,7 @@ class Prints {
             ? run.doing().isEmpty() ? null : run.doing()
             : switch (state) {
               case WAITING -> waitsFor(before);
-              case PRINTING ->
-                  space.obstacle() == null ? "preparing the set" : space.obstacle();
+              case PRINTING -> space.obstacle() == null ? "preparing the set" : space.obstacle();
               default -> null;
             };
     return new Job(

@@ -1,5 +1,6 @@
 package levelember.app.shoot;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -98,11 +99,15 @@ public class ModelImports {
     Assets.check(model.name(), model.bytes());
     String asset = assets.freeName(id, model.name(), model.bytes());
     GltfImport.Brought brought = GltfImport.read(asset, model.bytes(), shoot, metresPerUnit);
+    List<String> left = new ArrayList<>(model.left());
+    left.addAll(brought.left());
     int done = 0, of = brought.pictures().size();
     for (Map.Entry<String, byte[]> picture : brought.pictures().entrySet()) {
       progress.put(
           id, new Progress("Checking picture " + (done + 1) + " of " + of, 0.5 + 0.4 * done / of));
-      Assets.check(picture.getKey(), picture.getValue());
+      for (String note : Assets.check(picture.getKey(), picture.getValue())) {
+        left.add(picture.getKey() + ": " + note);
+      }
       done++;
     }
     progress.put(id, new Progress("Putting it into the set", 0.92));
@@ -119,7 +124,7 @@ public class ModelImports {
             brought.pieces().getFirst().id(),
             new double[] {size.x(), size.y(), size.z()},
             brought.came(),
-            brought.left(),
+            left,
             brought.hints()));
   }
 

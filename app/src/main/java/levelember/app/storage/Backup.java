@@ -88,11 +88,7 @@ final class Backup {
 
   private static void migrateAndRead(Path home) throws SQLException {
     String url = url(home, RESTORING);
-    Flyway.configure()
-        .dataSource(url, USER, "")
-        .javaMigrations(new FieldNames())
-        .load()
-        .migrate();
+    Flyway.configure().dataSource(url, USER, "").javaMigrations(new FieldNames()).load().migrate();
     try (Connection database = DriverManager.getConnection(url, USER, "");
         Statement statement = database.createStatement();
         ResultSet shoots = statement.executeQuery("select id, document from shoot")) {
@@ -110,8 +106,7 @@ final class Backup {
   /** Deletes what a restore that did not come to its end has left in the data folder. */
   static void deleteUnpacked(Path home) throws IOException {
     try (Stream<Path> all = Files.list(home)) {
-      for (Path file :
-          all.filter(f -> f.getFileName().toString().startsWith(RESTORING)).toList()) {
+      for (Path file : all.filter(f -> f.getFileName().toString().startsWith(RESTORING)).toList()) {
         Files.deleteIfExists(file);
       }
     }

@@ -101,17 +101,20 @@ public class Uploads {
    * @throws Refusal when it is none, or not of that form
    */
   public <T> T json(HttpServletRequest request, Class<T> form) throws IOException {
-    return read(request, Limits.MOST_DOCUMENT, bytes -> {
-      try {
-        T read = mapper.readValue(bytes, form);
-        if (read == null) {
-          throw notThatForm("it is empty");
-        }
-        return read;
-      } catch (JacksonException e) {
-        throw notThatForm(e.getOriginalMessage());
-      }
-    });
+    return read(
+        request,
+        Limits.MOST_DOCUMENT,
+        bytes -> {
+          try {
+            T read = mapper.readValue(bytes, form);
+            if (read == null) {
+              throw notThatForm("it is empty");
+            }
+            return read;
+          } catch (JacksonException e) {
+            throw notThatForm(e.getOriginalMessage());
+          }
+        });
   }
 
   private static Refusal notThatForm(String why) {

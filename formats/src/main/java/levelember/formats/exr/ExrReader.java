@@ -51,6 +51,23 @@ public final class ExrReader {
         && ByteBuffer.wrap(file).order(ByteOrder.LITTLE_ENDIAN).getInt() == MAGIC;
   }
 
+  /** How many parts a file of this format has; 1 where its header cannot be read. */
+  public static int parts(byte[] file) {
+    ByteBuffer in = ByteBuffer.wrap(file).order(ByteOrder.LITTLE_ENDIAN);
+    try {
+      in.getInt();
+      int parts = 0;
+      if ((in.getInt() & PARTS) != 0) {
+        while (ExrHeader.read(in) != null) {
+          parts++;
+        }
+      }
+      return Math.max(1, parts);
+    } catch (RuntimeException e) {
+      return 1;
+    }
+  }
+
   /**
    * Reads the channels whose names are wanted.
    *
