@@ -3,9 +3,9 @@ package levelember.app.print;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.List;
 import java.util.Locale;
+import levelember.formats.print.WholeFile;
 import levelember.measure.FlickerFinder;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -41,8 +41,8 @@ final class FinishedFrames {
 
   /** Marks a frame as done; its picture is kept. */
   void done(int frame, List<Path> files, byte[] png) throws IOException {
-    put(picture(frame), png);
-    put(
+    WholeFile.write(picture(frame), png);
+    WholeFile.write(
         list(frame),
         JsonMapper.shared().writeValueAsBytes(files.stream().map(Path::toString).toList()));
   }
@@ -50,7 +50,7 @@ final class FinishedFrames {
   /** Keeps what is known of a frame's light; null keeps nothing. */
   void light(int frame, FlickerFinder.FrameLight light) throws IOException {
     if (light != null) {
-      put(lightOf(frame), JsonMapper.shared().writeValueAsBytes(light));
+      WholeFile.write(lightOf(frame), JsonMapper.shared().writeValueAsBytes(light));
     }
   }
 
@@ -69,11 +69,5 @@ final class FinishedFrames {
   /** Marks a frame as not done. */
   void stale(int frame) throws IOException {
     Files.deleteIfExists(list(frame));
-  }
-
-  private static void put(Path file, byte[] bytes) throws IOException {
-    Path fresh = file.resolveSibling(file.getFileName() + ".part");
-    Files.write(fresh, bytes);
-    Files.move(fresh, file, StandardCopyOption.REPLACE_EXISTING);
   }
 }

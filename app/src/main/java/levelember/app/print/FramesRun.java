@@ -22,6 +22,7 @@ import levelember.formats.print.PrintOrder;
 import levelember.formats.print.PrintText;
 import levelember.formats.print.SequenceFilter;
 import levelember.formats.print.ShutterMoments;
+import levelember.formats.print.WholeFile;
 import levelember.measure.FlickerFinder;
 import levelember.photometry.LayerWeights;
 import levelember.print.FilmStore;
@@ -88,6 +89,21 @@ final class FramesRun implements PrintWork {
   static boolean wantedBy(PrintOrder order) {
     FrameOrder frames = order.frames();
     return frames != null && (frames.count() > 1 || !frames.movies().isEmpty());
+  }
+
+  @Override
+  public PrintOrder order() {
+    return order;
+  }
+
+  @Override
+  public Path folder() {
+    return folder;
+  }
+
+  @Override
+  public List<String> written() {
+    return PrintRun.files(row);
   }
 
   @Override
@@ -245,7 +261,10 @@ final class FramesRun implements PrintWork {
       }
     });
     files.withPicture();
-    List<Path> written = files.write(frameBase(frame));
+    Path base = frameBase(frame);
+    folders.writable(base, order.folder());
+    PrintPlaces.claimWritten(folder, written());
+    List<Path> written = files.write(PrintPlaces.free(base, order, folder));
     if (order.frames().temporalFilter()) {
       sequence.keep(folder.resolve(BEFORE));
     }
@@ -323,16 +342,20 @@ final class FramesRun implements PrintWork {
 
   private Path movie(MovieFormat format, Path to, List<Path> frames) throws IOException {
     Path file = to.resolveSibling(to.getFileName() + "." + format.ending());
-    Path fresh = to.resolveSibling(to.getFileName() + ".part." + format.ending());
+    Path fresh = Path.of(WholeFile.fresh(to) + "." + format.ending());
     Files.createDirectories(file.getParent());
     double rate = pack.shoot().motion().framesPerSecond();
-    try (Movie movie = format.open(fresh, rate, frames.size())) {
-      for (Path frame : frames) {
-        BufferedImage image = ImageIO.read(frame.toFile());
-        movie.add(image);
+    try {
+      try (Movie movie = format.open(fresh, rate, frames.size())) {
+        for (Path frame : frames) {
+          BufferedImage image = ImageIO.read(frame.toFile());
+          movie.add(image);
+        }
       }
+      WholeFile.place(fresh, file);
+    } finally {
+      Files.deleteIfExists(fresh);
     }
-    Files.move(fresh, file, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
     return file;
   }
 
@@ -369,7 +392,7 @@ final class FramesRun implements PrintWork {
       }
       stale += marks.files(frame).isEmpty() ? 1 : 0;
     }
-    Files.write(kept, now.write());
+    WholeFile.write(kept, now.write());
     return stale;
   }
 

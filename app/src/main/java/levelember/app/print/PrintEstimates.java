@@ -4,6 +4,8 @@ import java.nio.file.Path;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.function.UnaryOperator;
 import levelember.app.problem.Refusal;
 import levelember.app.storage.DiskSpace;
 import levelember.formats.movie.MovieFormat;
@@ -51,13 +53,15 @@ class PrintEstimates {
       List<String> names, long filmBytes, long memoryBytes, int bands, List<String> problems) {}
 
   /** What an order of a shoot would take, and what is wrong with it. */
-  Estimate estimate(Shoot of, PrintOrder order) {
+  Estimate estimate(Shoot of, PrintOrder ordered) {
+    PrintOrder order = ordered;
     if (of.shot(order.shot()).isEmpty()) {
       throw Refusal.missing("There is no shot '" + order.shot() + "'.");
     }
     List<String> problems = new ArrayList<>();
     List<String> names = new ArrayList<>();
     try {
+      order = withFreeNames(of, order);
       if (FramesRun.wantedBy(order)) {
         for (MovieFormat movie : order.frames().movies()) {
           names.add(base(of, order, PrintName.together(order.pattern())) + "." + movie.ending());
@@ -67,11 +71,11 @@ class PrintEstimates {
         boolean second = format == PrintFormat.PNG16 && order.formats().contains(PrintFormat.PNG);
         names.add(base(of, order) + (second ? "-16." : ".") + format.ending());
       }
-      folders.writable(base(of, order).getParent());
+      folders.writable(base(of, order), order.folder());
     } catch (ImpossibleValue | Refusal e) {
       problems.add(e.getMessage());
     }
-    problems.addAll(taken(of, order));
+    problems.addAll(taken(of, ordered));
     long pixels = (long) order.width() * order.height();
     var kept = PrintPass.components(order.passes());
     Bands bands = Bands.of(order.width(), order.height(), of.lights().size(), kept, queue.memory());
@@ -100,6 +104,21 @@ class PrintEstimates {
                   frames ? "frames take" : "film takes", film >> 20, space.freeBytes() >> 20));
     }
     return new Estimate(names, film, band + whole, bands.count(), problems);
+  }
+
+  /** The order with names that no file has yet: a number is added to them where one has. */
+  PrintOrder withFreeNames(Shoot of, PrintOrder order) {
+    List<UnaryOperator<String>> patterns = new ArrayList<>();
+    patterns.add(PrintName::together);
+    PrintOrder named = order;
+    if (FramesRun.wantedBy(order)) {
+      for (int frame : order.frames().inTurn()) {
+        String number = String.format(Locale.ROOT, "%04d", frame);
+        patterns.add(p -> PrintName.numbered(p).replace("{frame}", number));
+      }
+    }
+    String free = PrintPlaces.freePattern(order, patterns, p -> base(of, named, p));
+    return free.equals(order.pattern()) ? order : order.with(o -> o.pattern(free));
   }
 
   private Path base(Shoot shoot, PrintOrder order) {

@@ -69,6 +69,34 @@ class PrintFolders {
     }
   }
 
+  /**
+   * Passes when files can be written there, within the folder of their order: no link leads out.
+   *
+   * @param files name of the files, without ending
+   * @param folder of the order, as {@link #files} takes it
+   * @throws Refusal when they cannot
+   */
+  void writable(Path files, String folder) {
+    Path root = Path.of(folder).isAbsolute() ? files(folder) : prints;
+    Path there = files.getParent();
+    writable(there);
+    while (!Files.exists(there)) {
+      there = there.getParent();
+    }
+    try {
+      if (Files.exists(root) && !there.toRealPath().startsWith(root.toRealPath())) {
+        throw new Refusal(
+            HttpStatus.CONFLICT,
+            "folder",
+            "A link in '" + files.getParent() + "' leads out of '" + root + "'.",
+            "Nothing was written there.",
+            "Choose the folder that the link leads to, or remove the link.");
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
   /** A new folder for a job. */
   String fresh() {
     String name = UUID.randomUUID().toString();

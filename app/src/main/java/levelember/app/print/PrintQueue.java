@@ -250,7 +250,7 @@ class PrintQueue {
   /** Writes files on threads that give way, as denoising them takes all cores for long. */
   private List<Path> written(PrintWork own) throws IOException {
     try (ForkJoinPool pool = Background.pool("ember-print-files")) {
-      return pool.submit(() -> own.write(own.base(folders))).get();
+      return pool.submit(() -> own.write(own.place(folders))).get();
     } catch (ExecutionException e) {
       if (e.getCause() instanceof IOException io) {
         throw io;
@@ -265,7 +265,6 @@ class PrintQueue {
   }
 
   private void finish(PrintWork own, boolean done) throws IOException {
-    folders.writable(own.base(folders).getParent());
     List<Path> files = own.samples() > 0 ? written(own) : List.of();
     transaction.executeWithoutResult(s -> {
       mapper.files(

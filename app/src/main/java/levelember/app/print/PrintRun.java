@@ -19,6 +19,7 @@ import levelember.formats.print.PrintOrder;
 import levelember.formats.print.PrintPass;
 import levelember.formats.print.PrintText;
 import levelember.formats.print.ShutterMoments;
+import levelember.formats.print.WholeFile;
 import levelember.look.Development;
 import levelember.look.DisplayCurve;
 import levelember.photometry.LayerWeights;
@@ -104,6 +105,26 @@ final class PrintRun implements PrintWork {
     return order.frames() == null
         ? List.of()
         : ShutterMoments.of(of, of.motion().seconds(order.frames().first()), order, s -> s);
+  }
+
+  /** Paths of the files that a job wrote. */
+  static List<String> files(PrintMapper.Row row) {
+    return JsonMapper.shared().readerForListOf(String.class).readValue(row.files());
+  }
+
+  @Override
+  public PrintOrder order() {
+    return order;
+  }
+
+  @Override
+  public Path folder() {
+    return folder;
+  }
+
+  @Override
+  public List<String> written() {
+    return files(row);
   }
 
   /** The order of a job. */
@@ -250,7 +271,9 @@ final class PrintRun implements PrintWork {
 
   /** Keeps a picture of a job. */
   static void keepPicture(Path folder, byte[] jpeg) throws IOException {
-    Files.write(folder.resolve(PICTURE), jpeg);
+    if (jpeg != null) {
+      WholeFile.write(folder.resolve(PICTURE), jpeg);
+    }
   }
 
   /** The kept picture of a job, or null. */

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.function.BooleanSupplier;
+import levelember.formats.print.PrintOrder;
 import levelember.print.PrintProgress;
 
 /** A job in hand: a still, or the frames of a shoot that moves. */
@@ -58,6 +59,26 @@ sealed interface PrintWork permits PrintRun, FramesRun {
    */
   void keepPicture(boolean whole) throws IOException;
 
-  /** Where its files go, without ending. */
+  /** What its files are called by its order, without ending. */
   Path base(PrintFolders folders);
+
+  /** The order. */
+  PrintOrder order();
+
+  /** Folder of the job, and the files that it wrote in earlier versions. */
+  Path folder();
+
+  List<String> written();
+
+  /**
+   * Where its files go, without ending: under a name that no other file has.
+   *
+   * @throws levelember.app.problem.Refusal when the folder cannot be written to
+   */
+  default Path place(PrintFolders folders) throws IOException {
+    Path base = base(folders);
+    folders.writable(base, order().folder());
+    PrintPlaces.claimWritten(folder(), written());
+    return PrintPlaces.free(base, order(), folder());
+  }
 }

@@ -12,6 +12,7 @@ import levelember.app.shoot.Shoots;
 import levelember.app.storage.DiskSpace;
 import levelember.formats.ShootPackage;
 import levelember.formats.print.PrintOrder;
+import levelember.formats.print.WholeFile;
 import levelember.look.Development;
 import levelember.measure.FlickerFinder;
 import levelember.print.PrintProgress;
@@ -144,7 +145,7 @@ class Prints {
         p == null ? null : p.factor(),
         doing,
         row.detail(),
-        JsonMapper.shared().readerForListOf(String.class).readValue(row.files()),
+        PrintRun.files(row),
         folders.bytes(row.folder()),
         run == null ? 0 : run.pictureRevision());
   }
@@ -175,9 +176,10 @@ class Prints {
     new Development(of.lookOf(shot), pack.files().luts());
     String folder = folders.fresh();
     try {
-      Files.write(folders.job(folder).resolve(PrintRun.SHOOT), pack.write());
+      WholeFile.write(folders.job(folder).resolve(PrintRun.SHOOT), pack.write());
     } catch (IOException e) {
-      throw DiskSpace.notKept("The order could not be kept: " + e.getMessage());
+      folders.delete(folder);
+      throw DiskSpace.notKept("The order could not be kept. " + PrintFailure.said(e));
     }
     PrintMapper.Fresh fresh =
         new PrintMapper.Fresh(
@@ -185,7 +187,7 @@ class Prints {
             shoot,
             of.name(),
             shot.name(),
-            JsonMapper.shared().writeValueAsString(order),
+            JsonMapper.shared().writeValueAsString(estimates.withFreeNames(of, order)),
             mapper.lastPlace() + 1);
     transaction.executeWithoutResult(s -> mapper.insert(fresh));
     queue.changed();
@@ -275,7 +277,7 @@ class Prints {
       PrintRun run = new PrintRun(row, folders.job(row.folder()), queue.memory());
       require(run.measure(), "Nothing is traced of it yet.");
       Path base = run.base(folders);
-      folders.writable(base.getParent());
+      folders.writable(base, run.order().folder());
       Path fresh = free(base);
       List<String> files =
           run.developed(fresh, now.shoot(), now.files().luts()).stream()

@@ -4,8 +4,6 @@ import java.io.Closeable;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -111,7 +109,7 @@ public final class PrintFiles {
         boolean second = format == PrintFormat.PNG16 && order.formats().contains(PrintFormat.PNG);
         String ending = (second ? "-16." : ".") + format.ending();
         Path file = base.resolveSibling(base.getFileName() + ending);
-        put(file, picture.encoded(format, text));
+        WholeFile.write(file, picture.encoded(format, text));
         to.add(file);
       }
     }
@@ -160,12 +158,6 @@ public final class PrintFiles {
     return denoiseSeconds;
   }
 
-  private static void put(Path file, byte[] bytes) throws IOException {
-    Path fresh = file.resolveSibling(file.getFileName() + ".part");
-    Files.write(fresh, bytes);
-    Files.move(fresh, file, StandardCopyOption.REPLACE_EXISTING);
-  }
-
   private void band(int band, Exrs exrs) throws IOException {
     int first = film.bands().first(band), last = film.bands().last(band);
     int margin = order.denoise() ? REACH : 0;
@@ -205,6 +197,7 @@ public final class PrintFiles {
   private final class Exrs implements Closeable {
     private final Map<Path, ExrWriter> writers = new LinkedHashMap<>();
     private final Map<Path, Path> places = new LinkedHashMap<>();
+    private boolean done;
 
     Exrs(Path base) throws IOException {
       Map<String, ExrWriter.Depth> all = new LinkedHashMap<>();
@@ -231,15 +224,11 @@ public final class PrintFiles {
 
     private void open(Path file, Map<String, ExrWriter.Depth> channels, Map<String, String> about)
         throws IOException {
-      Path fresh = file.resolveSibling(file.getFileName() + ".part");
+      Path fresh = WholeFile.fresh(file);
       writers.put(
           fresh,
           new ExrWriter(
-              Files.newByteChannel(
-                  fresh,
-                  StandardOpenOption.CREATE,
-                  StandardOpenOption.TRUNCATE_EXISTING,
-                  StandardOpenOption.WRITE),
+              WholeFile.open(fresh),
               film.bands().width(),
               film.bands().height(),
               order.exrPacking().packing(),
@@ -256,9 +245,10 @@ public final class PrintFiles {
 
     /** Puts the files in their places. */
     List<Path> done() throws IOException {
+      done = true;
       close();
       for (Map.Entry<Path, Path> file : places.entrySet()) {
-        Files.move(file.getKey(), file.getValue(), StandardCopyOption.REPLACE_EXISTING);
+        WholeFile.place(file.getKey(), file.getValue());
       }
       writers.clear();
       return List.copyOf(places.values());
@@ -268,6 +258,11 @@ public final class PrintFiles {
     public void close() throws IOException {
       for (Map.Entry<Path, ExrWriter> writer : writers.entrySet()) {
         writer.getValue().close();
+      }
+      for (Path left : writers.keySet()) {
+        if (!done) {
+          Files.deleteIfExists(left);
+        }
       }
     }
   }

@@ -78,6 +78,22 @@ public final class PrintName {
     return plain.isBlank() || plain.endsWith("/") ? plain + "film" : plain;
   }
 
+  /** The pattern of a further print of the same name: the number comes before that of the frame. */
+  public static String again(String pattern, int number) {
+    int frame = pattern.lastIndexOf("{frame}");
+    if (frame < 0) {
+      return pattern + "-" + number;
+    }
+    int at = frame;
+    while (at > 0 && "-_. ".indexOf(pattern.charAt(at - 1)) >= 0) {
+      at--;
+    }
+    boolean begins = at == 0 || pattern.charAt(at - 1) == '/';
+    return begins
+        ? pattern.substring(0, at) + number + "-" + pattern.substring(frame)
+        : pattern.substring(0, at) + "-" + number + pattern.substring(at);
+  }
+
   /**
    * The name of the files, without ending, within a folder.
    *
