@@ -96,6 +96,7 @@ function Pill() {
       : noise == null
         ? `${samples} spp`
         : `${noise.toPrecision(2)} % noise`;
+  const small = progress?.smaller && !plain ? ', low memory' : '';
   const left = state === 'tracing' ? progress?.secondsLeft : null;
   const error = denoised ? progress?.denoisedErrorPercent : null;
   const clean = denoised ? cleanIn(progress?.secondsToClean ?? null, state === 'tracing') : '';
@@ -103,7 +104,7 @@ function Pill() {
   const hand = handMillis === null ? '' : `, shown after ${Math.round(handMillis)} ms`;
   return (
     <Tooltip
-      title={`${state}; ${Math.round(progress?.samples ?? 0)} samples a pixel${denoised ? ', shown denoised' : ''}${error == null ? '' : ` with an error of about ${error.toPrecision(2)} % of display values`}${left == null ? '' : `, ${duration(left)} to ${wanted} % noise`}, ${rays}${hand}; layers take ${short(progress?.filmBytes ?? 0)}B of ${short(progress?.mostFilmBytes ?? 0)}B at most, pictures ${short(progress?.pictureBytes ?? 0)}B; ${short(progress?.triangles ?? 0)} triangles${progress?.dropped ? `; ${progress.dropped} contributions were no finite numbers and are left out` : ''}. Click to ${paused ? 'go on' : 'pause'}.`}
+      title={`${state}; ${Math.round(progress?.samples ?? 0)} samples a pixel${denoised ? ', shown denoised' : ''}${error == null ? '' : ` with an error of about ${error.toPrecision(2)} % of display values`}${left == null ? '' : `, ${duration(left)} to ${wanted} % noise`}, ${rays}${hand}; layers take ${short(progress?.filmBytes ?? 0)}B of ${short(progress?.mostFilmBytes ?? 0)}B at most, pictures ${short(progress?.pictureBytes ?? 0)}B; ${short(progress?.triangles ?? 0)} triangles${progress?.smaller ? '; the picture is smaller than its place, as memory is short: close other shoots or make the window smaller' : ''}${progress?.dropped ? `; ${progress.dropped} contributions were no finite numbers and are left out` : ''}. Click to ${paused ? 'go on' : 'pause'}.`}
     >
       <Box
         component="button"
@@ -145,7 +146,7 @@ function Pill() {
                   : colours.quiet,
           }}
         />
-        <span>{connected ? detail : 'not connected'}</span>
+        <span>{connected ? `${detail}${small}` : 'not connected'}</span>
         {denoised && <span>denoised</span>}
         <Box component="span" sx={{ color: colours.quiet }}>
           {plain

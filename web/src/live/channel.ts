@@ -17,7 +17,7 @@ export interface Happenings {
   onChanged: (revision: number) => void;
   onRefused: (detail: string) => void;
   onDeleted: () => void;
-  /** The connection is there again after it was lost, or all shoots are others now. */
+  /** The connection is there again after it was lost, messages were let go, or all shoots are others now. */
   onBack: () => void;
 }
 
@@ -119,6 +119,8 @@ export class LiveChannel {
       useLive.setState({ failure: message.detail });
     } else if (message.type === 'page') {
       setLivePage(message.id);
+    } else if (message.type === 'behind') {
+      this.happenings.onBack();
     } else if (message.type === 'restored') {
       this.happenings.onBack();
       this.socket?.close();

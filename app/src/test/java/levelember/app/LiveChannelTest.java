@@ -150,6 +150,27 @@ class LiveChannelTest {
     message(m -> m.get("type").stringValue().equals("reading"));
   }
 
+  /** Another page shows the shoot in the same session: nothing happens to it. */
+  @Test
+  void aTryThatNeedsAFileThatIsNotThereIsRefusedToItsPageAlone() throws Exception {
+    finished();
+    try (LivePage other = new LivePage(port, id)) {
+      other.say("{\"type\":\"size\",\"width\":160,\"height\":90}");
+      other.message(m -> m.path("state").stringValue("").equals("done"));
+      say(
+          "{\"type\":\"try\",\"operations\":[{\"op\":\"replace\",\"path\":\"/lights/0/emitter\","
+              + "\"value\":{\"kind\":\"environment\",\"picture\":\"gone.hdr\"}}]}");
+      assertThat(
+              message(m -> m.get("type").stringValue().equals("refused"))
+                  .get("detail")
+                  .stringValue())
+          .contains("gone.hdr");
+      other.say("{\"type\":\"probe\",\"x\":0.5,\"y\":0.5}");
+      JsonNode next = other.message(m -> !m.path("type").stringValue("").equals("progress"));
+      assertThat(next.get("type").stringValue()).isIn("page", "reading");
+    }
+  }
+
   @Test
   void aStillAndALayerCanBeFetched() throws Exception {
     finished();

@@ -109,7 +109,7 @@ class BuildingARigTest extends ChromiumTest {
   /** Where something is once it has stopped moving, as a plan does when its outlines come. */
   private BoundingBox settled(Locator what) {
     BoundingBox was = what.boundingBox();
-    while (true) {
+    for (int i = 0; i < 60; i++) {
       page.waitForTimeout(700);
       BoundingBox now = what.boundingBox();
       if (now.x == was.x && now.y == was.y) {
@@ -117,6 +117,7 @@ class BuildingARigTest extends ChromiumTest {
       }
       was = now;
     }
+    throw new AssertionError("it never stopped moving");
   }
 
   @Test

@@ -35,6 +35,9 @@ final class LiveSession {
   private static final long SLICE_NANOS = 200_000_000;
   private static final long LATER_FRAMES_NANOS = 450_000_000;
 
+  /** Share of a side below which a picture is not made smaller for want of memory. */
+  private static final double LEAST_SIZE = 0.2;
+
   /** Rest after a slice that was given up before it began. */
   private static final long GIVEN_WAY_NANOS = 2_000_000;
 
@@ -73,6 +76,10 @@ final class LiveSession {
   private final LightShares shares = new LightShares();
   private long announcedNanos;
   private volatile boolean rests;
+
+  /** Of the width and height that memory allows, halved each time that it runs out all the same. */
+  private volatile double sizeShare = 1;
+
   private volatile boolean mixedOnly;
   private volatile long awaited;
   private volatile long restUntil;
@@ -196,10 +203,12 @@ final class LiveSession {
           wishes.await();
         }
       } catch (Throwable e) {
-        // Whatever it was, memory that ran out too: the page is told, and can open it again.
         turn.rest();
-        fail(e);
-        wishes.await();
+        if (!goesOnAfter(e)) {
+          // Whatever it was, memory that ran out too: the page is told, and can open it again.
+          fail(e);
+          wishes.await();
+        }
       }
     }
     turn.rest();
@@ -254,19 +263,47 @@ final class LiveSession {
     tell(new ServerMessage.Failed(detail));
   }
 
-  private static String reason(Throwable e) {
+  /** Shows something else than what led to an error: no try, or a smaller picture. */
+  private boolean goesOnAfter(Throwable e) {
+    boolean memoryShort = noMemory(e);
+    if (wishes.endAttempt()) {
+      LOG.warn("What was tried of the shoot '{}' cannot be rendered", id, e);
+      forget();
+      tell(new ServerMessage.Refused(reason(e)));
+      return true;
+    }
+    if (memoryShort && sizeShare > LEAST_SIZE) {
+      LOG.warn("The picture of the shoot '{}' is made smaller, as memory is short", id);
+      forget();
+      sizeShare /= 2;
+      wishes.wake();
+      return true;
+    }
+    return false;
+  }
+
+  private static boolean noMemory(Throwable e) {
     for (Throwable t = e; t != null; t = t.getCause()) {
       if (t instanceof OutOfMemoryError) {
-        return "There was not enough memory for this picture.";
+        return true;
       }
+    }
+    return false;
+  }
+
+  private static String reason(Throwable e) {
+    if (noMemory(e)) {
+      return "There was not enough memory for this picture. Close other shoots, make the window"
+          + " smaller, or give the application more with EMBER_MEMORY_PERCENT.";
     }
     return e instanceof RuntimeException && e.getMessage() != null
         ? e.getMessage()
-        : "The renderer met an error of its own: " + e.getClass().getSimpleName() + ".";
+        : "The renderer met an error of its own; the application's log says more.";
   }
 
   /** Tries again after it failed. */
   void again() {
+    sizeShare = 1;
     wishes.wake();
   }
 
@@ -293,8 +330,8 @@ final class LiveSession {
     synchronized (filmLock) {
       failure = null;
       view = made;
-      int width = (int) Math.max(1, next.width() * share);
-      int height = (int) Math.max(1, next.height() * share);
+      int width = (int) Math.max(1, next.width() * share * sizeShare);
+      int height = (int) Math.max(1, next.height() * share * sizeShare);
       boolean resized = ladder == null || width != ladder.width() || height != ladder.height();
       if (resized) {
         ladder = new Ladder(width, height, view.layers());
@@ -499,6 +536,7 @@ final class LiveSession {
             view.scene().pictureBytes(),
             view.scene().triangles(),
             ladder.bytes() + denoised.bytes() + meeting.bytes(),
+            ladder.width() < shown.width(),
             shares.of(shown.shoot(), ladder, now),
             shares.overGloss(shown.shoot()));
     String json = to.json();

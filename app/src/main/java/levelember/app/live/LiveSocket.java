@@ -10,6 +10,7 @@ import levelember.app.storage.Restored;
 import levelember.formats.RefusedFile;
 import levelember.formats.ShootDocument;
 import levelember.shoot.ImpossibleValue;
+import levelember.shoot.Shoot;
 import levelember.texture.Pictures;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -31,13 +32,12 @@ class LiveSocket extends TextWebSocketHandler {
   private static final int LEAST_SIDE = 64, MOST_SIDE = 2560;
 
   private final LiveSessions sessions;
-  private final Shoots shoots;
   private final Map<String, Page> pages = new ConcurrentHashMap<>();
-  private final Map<String, Shoots.State> states = new ConcurrentHashMap<>();
+  private final KeptStates states;
 
-  LiveSocket(LiveSessions sessions, Shoots shoots) {
+  LiveSocket(LiveSessions sessions, KeptStates states) {
     this.sessions = sessions;
-    this.shoots = shoots;
+    this.states = states;
   }
 
   private static String shootId(WebSocketSession socket) {
@@ -58,8 +58,14 @@ class LiveSocket extends TextWebSocketHandler {
   public void afterConnectionClosed(WebSocketSession socket, CloseStatus status) {
     Page page = pages.remove(socket.getId());
     if (page != null) {
-      untry(page);
-      page.leave();
+      try {
+        untry(page);
+      } finally {
+        page.leave();
+      }
+      if (pages.values().stream().noneMatch(p -> p.shoot().equals(page.shoot()))) {
+        states.forget(page.shoot());
+      }
     }
   }
 
@@ -73,21 +79,16 @@ class LiveSocket extends TextWebSocketHandler {
     return page(shoot, page).map(Page::session).orElseGet(() -> sessions.opened(shoot));
   }
 
-  /** The kept state of a shoot, asked from the database once for all tries of a hand. */
-  private Shoots.State kept(String id) {
-    return states.computeIfAbsent(id, shoots::state);
-  }
-
   @TransactionalEventListener
   @Order(Ordered.HIGHEST_PRECEDENCE)
   void changed(Shoots.Changed change) {
-    states.remove(change.id());
+    states.forget(change.id());
   }
 
   @TransactionalEventListener
   @Order(Ordered.HIGHEST_PRECEDENCE)
   void deleted(Shoots.Deleted gone) {
-    states.remove(gone.id());
+    states.forget(gone.id());
     pages.values().stream().filter(p -> p.shoot().equals(gone.id())).forEach(p -> p.trying(false));
   }
 
@@ -95,7 +96,7 @@ class LiveSocket extends TextWebSocketHandler {
   @EventListener
   @Order(Ordered.HIGHEST_PRECEDENCE)
   void restored(Restored event) {
-    states.clear();
+    states.forgetAll();
     pages.values().forEach(p -> p.trying(false));
   }
 
@@ -103,7 +104,7 @@ class LiveSocket extends TextWebSocketHandler {
   private void untry(Page page) {
     if (page.trying()) {
       page.trying(false);
-      Shoots.State state = kept(page.shoot());
+      Shoots.State state = states.of(page.shoot());
       page.session().wishes().show(ShootDocument.read(state.document()), state.revision(), 0);
     }
   }
@@ -120,7 +121,7 @@ class LiveSocket extends TextWebSocketHandler {
       page.message(new ServerMessage.Refused(e.getMessage()).json());
     } catch (RuntimeException | Error e) {
       LOG.error("A message of a page failed", e);
-      String detail = "The application met an error of its own: " + e.getClass().getSimpleName();
+      String detail = "The application met an error of its own; its log says more.";
       page.message(new ServerMessage.Failed(detail).json());
     }
   }
@@ -129,11 +130,10 @@ class LiveSocket extends TextWebSocketHandler {
     LiveSession session = page.session();
     switch (message) {
       case PageMessage.Try tried -> {
-        Shoots.State state = kept(page.shoot());
+        Shoots.State state = states.of(page.shoot());
+        Shoot shoot = states.tried(state, tried.operations());
         page.trying(true);
-        session
-            .wishes()
-            .show(shoots.tried(state, tried.operations()), state.revision(), tried.mark());
+        session.wishes().attempt(shoot, state.revision(), tried.mark());
       }
       case PageMessage.Untry _ -> untry(page);
       case PageMessage.ChosenShot shot -> show(page, shot.id());

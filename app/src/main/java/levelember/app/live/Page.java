@@ -1,8 +1,6 @@
 package levelember.app.live;
 
 import java.io.IOException;
-import java.util.ArrayDeque;
-import java.util.Queue;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.web.socket.BinaryMessage;
@@ -21,7 +19,7 @@ final class Page implements LiveView {
   private final WebSocketSession socket;
   private final String shoot;
   private final LiveSessions sessions;
-  private final Queue<String> messages = new ArrayDeque<>();
+  private final WaitingMessages messages = new WaitingMessages(MOST_WAITING);
 
   /** What the page shows, and where it is shown; changed by the socket's messages alone. */
   private PageView view = PageView.FIRST;
@@ -137,9 +135,7 @@ final class Page implements LiveView {
 
   @Override
   public synchronized void message(String json) {
-    if (messages.size() < MOST_WAITING) {
-      messages.add(json);
-    }
+    messages.add(json);
     notifyAll();
   }
 

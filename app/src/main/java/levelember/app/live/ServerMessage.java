@@ -48,6 +48,7 @@ sealed interface ServerMessage {
    * @param mostFilmBytes beyond which the picture is made smaller
    * @param pictureBytes memory of the pictures of materials
    * @param triangles of the set, those of copies counted
+   * @param smaller whether the picture is smaller than the page asks for, as memory is short
    * @param shares a light's share of the picture, 0…1, by its id
    * @param overGloss the share of a light that reached rough surfaces over smooth ones and was
    *     softened or left out, 0…1, by its id
@@ -70,6 +71,7 @@ sealed interface ServerMessage {
       long pictureBytes,
       long triangles,
       long filmBytes,
+      boolean smaller,
       Map<String, Double> shares,
       Map<String, Double> overGloss)
       implements ServerMessage {
@@ -92,6 +94,7 @@ sealed interface ServerMessage {
           pictureBytes,
           triangles,
           filmBytes,
+          smaller,
           shares,
           overGloss);
     }
@@ -128,6 +131,10 @@ sealed interface ServerMessage {
   /** A backup has taken the place of all shoots. */
   @JsonTypeName("restored")
   record Restored() implements ServerMessage {}
+
+  /** Messages were let go, as the page did not take them: nothing that it knows of may hold. */
+  @JsonTypeName("behind")
+  record Behind() implements ServerMessage {}
 
   /** The shoot is gone. */
   @JsonTypeName("deleted")

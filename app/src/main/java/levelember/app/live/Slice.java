@@ -1,6 +1,7 @@
 package levelember.app.live;
 
 import java.util.function.BooleanSupplier;
+import java.util.function.LongSupplier;
 
 /**
  * Ends a session's turn on the tracing threads. Its time begins when a thread first asks, not while
@@ -10,6 +11,7 @@ import java.util.function.BooleanSupplier;
 final class Slice implements BooleanSupplier {
   private final long nanos;
   private final BooleanSupplier sooner;
+  private final LongSupplier clock;
   private long begun;
   private boolean begins = true;
   private boolean ended;
@@ -21,6 +23,12 @@ final class Slice implements BooleanSupplier {
    * @param sooner true when it has to end before
    */
   Slice(long nanos, BooleanSupplier sooner) {
+    this(nanos, sooner, System::nanoTime);
+  }
+
+  /** A turn by a clock of nanoseconds. */
+  Slice(long nanos, BooleanSupplier sooner, LongSupplier clock) {
+    this.clock = clock;
     this.nanos = nanos;
     this.sooner = sooner;
   }
@@ -28,7 +36,7 @@ final class Slice implements BooleanSupplier {
   /** True when tracing has to stop. */
   @Override
   public synchronized boolean getAsBoolean() {
-    long now = System.nanoTime();
+    long now = clock.getAsLong();
     if (begins) {
       begins = false;
       begun = now;

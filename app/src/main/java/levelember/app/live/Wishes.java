@@ -24,6 +24,9 @@ final class Wishes {
   /** The shoot as it is kept or tried, before the view. */
   private Shoot raw;
 
+  /** The shoot as it was before a try; null when it is shown as it is kept. */
+  private Shoot beforeTry;
+
   private View view;
   private Double seconds;
   private Wanted wanted;
@@ -47,9 +50,30 @@ final class Wishes {
   /** Shows a state of the shoot; the shot stays the same where it still exists. */
   void show(Shoot shoot, long revision, long mark) {
     synchronized (lock) {
+      beforeTry = null;
       raw = shoot;
       Shot shot = shoot.shot(wanted.shot().id()).orElse(shoot.shots().getFirst());
       want(shot, revision, wanted.width(), wanted.height(), mark);
+    }
+  }
+
+  /** Shows what a hand tries; what was shown before can be shown again. */
+  void attempt(Shoot shoot, long revision, long mark) {
+    synchronized (lock) {
+      Shoot before = beforeTry == null ? raw : beforeTry;
+      show(shoot, revision, mark);
+      beforeTry = before;
+    }
+  }
+
+  /** Shows what was shown before the hand tried something; false when it tries nothing. */
+  boolean endAttempt() {
+    synchronized (lock) {
+      if (beforeTry == null) {
+        return false;
+      }
+      show(beforeTry, wanted.revision(), 0);
+      return true;
     }
   }
 

@@ -16,6 +16,7 @@ import levelember.shoot.ShootAtTime;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.JsonNode;
 
 /** Keeps proofs of shoots, and says what has changed since. */
@@ -26,8 +27,11 @@ class Proofs {
   private final ProofMapper mapper;
   private final Shoots shoots;
   private final ShownPictures pictures;
+  private final TransactionTemplate transaction;
 
-  Proofs(ProofMapper mapper, Shoots shoots, ShownPictures pictures) {
+  Proofs(
+      ProofMapper mapper, Shoots shoots, ShownPictures pictures, TransactionTemplate transaction) {
+    this.transaction = transaction;
     this.mapper = mapper;
     this.shoots = shoots;
     this.pictures = pictures;
@@ -86,17 +90,16 @@ class Proofs {
   }
 
   /**
-   * Keeps what a page shows, with the shoot as it is.
+   * Keeps what a page shows, with the shoot as it is. Edits wait for no more than its writing: the
+   * picture is developed before.
    *
    * @param page its id on the live channel; else what was shown last
    */
-  @Transactional
   Proof take(String shoot, String page) {
     Shoots.State state = shoots.state(shoot);
     ShownPictures.Shown shown = pictures.now(shoot, page).orElseThrow(Proofs::noPicture);
     ProofMapper.Fresh fresh = new ProofMapper.Fresh();
     fresh.shoot = shoot;
-    fresh.name = name(shoot);
     fresh.shot = shown.shot().id();
     fresh.shotName = shown.shot().name();
     fresh.seconds = shown.seconds();
@@ -108,8 +111,11 @@ class Proofs {
     fresh.document = state.document().toString();
     fresh.picture = shown.png();
     fresh.layers = shown.layers();
-    mapper.keep(fresh);
-    return proof(row(fresh.id));
+    return transaction.execute(status -> {
+      fresh.name = name(shoot);
+      mapper.keep(fresh);
+      return proof(row(fresh.id));
+    });
   }
 
   /** Keeps a proof that was made without a page. */

@@ -70,10 +70,15 @@ final class Backup {
    * @throws Refusal when there is no room for it
    */
   static Path checked(Path zip, Path home) throws IOException {
+    return checked(zip, home, RESERVE_BYTES);
+  }
+
+  /** The same with other room that must stay free. */
+  static Path checked(Path zip, Path home, long reserveBytes) throws IOException {
     Path unpacked = home.resolve(RESTORING + ".mv.db");
     boolean whole = false;
     try {
-      unpack(zip, unpacked);
+      unpack(zip, unpacked, reserveBytes);
       migrateAndRead(home);
       whole = true;
       return unpacked;
@@ -128,17 +133,17 @@ final class Backup {
   }
 
   /** Unpacks the database where there is room for it; never more than the zip says it has. */
-  private static void unpack(Path zip, Path to) throws IOException {
+  private static void unpack(Path zip, Path to, long reserveBytes) throws IOException {
     try (ZipFile file = new ZipFile(zip.toFile())) {
       ZipEntry database = file.getEntry(DATABASE);
       if (database == null) {
         throw new RefusedFile("the file is no backup: it holds no " + DATABASE);
       }
       long free = Files.getFileStore(to.getParent()).getUsableSpace();
-      if (database.getSize() > free - RESERVE_BYTES) {
+      if (database.getSize() > free - reserveBytes) {
         throw DiskSpace.notKept(
             "The backup takes %,d MB unpacked and %,d MB must stay free; %,d MB are free."
-                .formatted(database.getSize() >> 20, RESERVE_BYTES >> 20, free >> 20));
+                .formatted(database.getSize() >> 20, reserveBytes >> 20, free >> 20));
       }
       try (InputStream from = file.getInputStream(database);
           OutputStream unpacked = Files.newOutputStream(to)) {

@@ -30,6 +30,7 @@ class LiveSessionTest {
   private final Renderer renderer = new Renderer(1, 4, 1);
   private final FilmMemory<LiveSession> memory = new FilmMemory<>(1L << 28, other -> false);
   private final AtomicReference<Throwable> fault = new AtomicReference<>();
+  private volatile boolean failsOnce;
   private final Watching page = new Watching();
   private LiveSession session;
 
@@ -80,7 +81,7 @@ class LiveSessionTest {
   private final class Faulty implements Pictures {
     @Override
     public Picture picture(String name) {
-      Throwable now = fault.get();
+      Throwable now = failsOnce ? fault.getAndSet(null) : fault.get();
       if (now instanceof Error e) {
         throw e;
       }
@@ -145,5 +146,33 @@ class LiveSessionTest {
     open();
     assertThat(page.told("failed").get("detail").stringValue()).contains("memory");
     assertThat(memory.grant(null, 1L << 28)).as("given back").isEqualTo(1L << 28);
+  }
+
+  @Test
+  void aTryThatCannotBeRenderedIsRefusedAndThePictureGoesOn() throws Exception {
+    open();
+    page.told("progress");
+    Shoot kept = session.wishes().shoot();
+    JsonNode tree = ShootDocument.tree(kept);
+    ((ObjectNode) tree.at("/lights/0/emitter")).put("picture", "other.hdr");
+    fault.set(new IllegalStateException("no such picture"));
+    session.wishes().attempt(ShootDocument.read(tree), 1, 5);
+    assertThat(page.told("refused").get("detail").stringValue()).contains("no such picture");
+    fault.set(null);
+    assertThat(session.wishes().shoot()).isEqualTo(kept);
+    page.frames.clear();
+    session.wishes().wake();
+    assertThat(page.frames.poll(30, TimeUnit.SECONDS)).isNotNull();
+    assertThat(session.now()).isPresent();
+  }
+
+  @Test
+  void aPictureThatMemoryIsShortForIsMadeSmallerAndSaysSo() throws Exception {
+    failsOnce = true;
+    fault.set(new OutOfMemoryError("heap"));
+    open();
+    JsonNode progress = page.told("progress");
+    assertThat(progress.get("smaller").booleanValue()).isTrue();
+    assertThat(session.now().orElseThrow().ladder().width()).isEqualTo(32);
   }
 }

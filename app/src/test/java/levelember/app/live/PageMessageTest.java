@@ -78,6 +78,7 @@ class PageMessageTest {
         8,
         12,
         32,
+        false,
         Map.of("a", 1.0),
         Map.of());
   }

@@ -3,18 +3,22 @@ package levelember.app.live;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.Test;
 
 class SliceTest {
   private static final long LONG = 60_000_000_000L;
 
   @Test
-  void waitingForTheThreadsTakesNothingOfIt() throws Exception {
-    Slice slice = new Slice(20_000_000, () -> false);
-    Thread.sleep(60);
+  void waitingForTheThreadsTakesNothingOfIt() {
+    AtomicLong clock = new AtomicLong(5);
+    Slice slice = new Slice(20, () -> false, clock::get);
+    clock.set(1000);
     assertThat(slice.getAsBoolean()).isFalse();
     assertThat(slice.ended()).isFalse();
-    Thread.sleep(60);
+    clock.set(1020);
+    assertThat(slice.getAsBoolean()).isFalse();
+    clock.set(1021);
     assertThat(slice.getAsBoolean()).isTrue();
     assertThat(slice.ended()).isTrue();
   }

@@ -91,9 +91,9 @@ class WishesTest {
   @Test
   void aRestEndsAtItsTimeOrWithAChangeAndMayBePutOff() throws Exception {
     wishes.take();
-    long begin = System.nanoTime();
-    wishes.rest(() -> begin + 30_000_000);
-    assertThat(System.nanoTime() - begin).isGreaterThanOrEqualTo(30_000_000);
+    long end = System.nanoTime() + 1_000_000;
+    wishes.rest(() -> end);
+    assertThat(System.nanoTime() - end).isNotNegative();
 
     AtomicLong until = new AtomicLong(System.nanoTime() + TimeUnit.HOURS.toNanos(1));
     CompletableFuture<Void> resting = CompletableFuture.runAsync(() -> wishes.rest(until::get));
@@ -138,5 +138,20 @@ class WishesTest {
     assertThat(wishes.shoot()).isSameAs(moving);
     wishes.mark(PageView.FIRST, 8);
     assertThat(wishes.interrupted()).as("another page's mark").isFalse();
+  }
+
+  @Test
+  void whatAHandTriedIsGivenUpForWhatWasShownBefore() {
+    Shoot two = withTwoShots();
+    assertThat(wishes.endAttempt()).isFalse();
+    wishes.attempt(two, 3, 1);
+    wishes.attempt(two, 3, 2);
+    assertThat(wishes.shoot()).isSameAs(two);
+    assertThat(wishes.endAttempt()).isTrue();
+    assertThat(wishes.shoot()).isSameAs(shoot);
+    assertThat(wishes.endAttempt()).isFalse();
+    wishes.attempt(two, 3, 3);
+    wishes.show(two, 4, 0);
+    assertThat(wishes.endAttempt()).as("it was kept").isFalse();
   }
 }

@@ -242,4 +242,55 @@ class PrintRoomTest {
     act(id, "retry");
     assertThat(ended(id, "done").get("samples").doubleValue()).isEqualTo(30);
   }
+
+  @Test
+  void aFileThatIsThereAlreadyKeepsItsNameAndStaysAsItIs() throws Exception {
+    ObjectNode order = order(1).put("pattern", "taken");
+    Path there = Files.writeString(folder.resolve("taken.png"), "mine");
+    JsonNode estimate =
+        json("POST", "/api/shoots/" + shoot + "/prints/estimate", order.toString(), 200);
+    assertThat(estimate.get("problems")).isEmpty();
+    assertThat(estimate.get("names").toString()).contains("taken-2.png");
+    JsonNode job = ended(ordered(order), "done");
+    assertThat(job.get("files").toString()).contains("taken-2.png").contains("taken-2.exr");
+    assertThat(there).hasContent("mine");
+    try (var all = Files.list(folder)) {
+      assertThat(all.map(f -> f.getFileName().toString()))
+          .containsExactlyInAnyOrder("taken.png", "taken-2.png", "taken-2.exr");
+    }
+  }
+
+  /** Another program takes the name between the order and its end. */
+  @Test
+  void aFileThatComesMeanwhileIsNotReplaced() throws Exception {
+    long first = ordered(order(400));
+    ObjectNode order = order(1).put("pattern", "later");
+    long id = ordered(order);
+    Path there = Files.writeString(folder.resolve("later.png"), "mine");
+    act(first, "stop");
+    JsonNode job = ended(id, "done");
+    assertThat(there).hasContent("mine");
+    assertThat(job.get("files").toString()).contains("later-2.png");
+  }
+
+  @Test
+  void aLinkThatLeadsOutOfTheFolderIsNotFollowed(@TempDir Path elsewhere) throws Exception {
+    Files.createSymbolicLink(folder.resolve("out"), elsewhere);
+    ObjectNode order = order(1).put("pattern", "out/picture");
+    JsonNode estimate =
+        json("POST", "/api/shoots/" + shoot + "/prints/estimate", order.toString(), 200);
+    assertThat(estimate.get("problems").toString()).contains("leads out of");
+    json("POST", "/api/shoots/" + shoot + "/prints", order.toString(), 409);
+    assertThat(elsewhere).isEmptyDirectory();
+  }
+
+  @Test
+  void aLinkOfTheNameThatIsWrittenFirstIsNotWrittenThrough(@TempDir Path elsewhere)
+      throws Exception {
+    Path other = Files.writeString(elsewhere.resolve("other"), "theirs");
+    Files.createSymbolicLink(folder.resolve("linked.png.part"), other);
+    ended(ordered(order(1).put("pattern", "linked")), "done");
+    assertThat(other).hasContent("theirs");
+    assertThat(ImageIO.read(folder.resolve("linked.png").toFile()).getWidth()).isEqualTo(64);
+  }
 }

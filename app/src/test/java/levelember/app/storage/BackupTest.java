@@ -8,6 +8,9 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -102,5 +105,68 @@ class BackupTest {
     }
     Files.writeString(home.resolve(RunningAddress.FILE), "http://127.0.0.1:1\n");
     assertThat(command("backup", elsewhere.resolve("all.zip"))).isZero();
+  }
+
+  /** A zip of nothing but zeros unpacks to a thousand times its size. */
+  private Path bomb(long bytes) throws IOException {
+    Path file = elsewhere.resolve("bomb.zip");
+    try (var zip = new ZipOutputStream(Files.newOutputStream(file))) {
+      zip.putNextEntry(new ZipEntry(Backup.DATABASE));
+      byte[] zeros = new byte[1 << 20];
+      for (long left = bytes; left > 0; left -= zeros.length) {
+        zip.write(zeros);
+      }
+    }
+    return file;
+  }
+
+  @Test
+  void whatARestoreUnpacksIsGoneWhenItIsNoDatabase() throws IOException {
+    Path bomb = bomb(64 << 20);
+    try (RunningApplication application = new RunningApplication(home)) {
+      application.ball("First");
+      assertThat(command("restore", bomb)).isEqualTo(1);
+      try (Stream<Path> all = Files.list(home)) {
+        assertThat(all.map(f -> f.getFileName().toString()))
+            .noneMatch(name -> name.startsWith("ember-restoring"));
+      }
+      assertThat(application.shoots().titles()).hasSize(1);
+    }
+  }
+
+  @Test
+  void aBackupThatUnpacksBeyondTheDiskIsRefusedBeforeItIsUnpacked() throws IOException {
+    Path zip = bomb(4 << 20);
+    long free = Files.getFileStore(elsewhere).getUsableSpace();
+    org.assertj.core.api.Assertions.assertThatThrownBy(() -> Backup.checked(zip, home, free - 1))
+        .isInstanceOf(levelember.app.problem.Refusal.class)
+        .hasMessageContaining("must stay free");
+    assertThat(home).isEmptyDirectory();
+  }
+
+  @Test
+  void whatAKilledBackupAndRestoreLeftIsSweptAtTheNextStart() throws IOException {
+    Path left = Files.createDirectories(home.resolve("backup-123"));
+    Files.writeString(left.resolve("ember-backup.zip"), "half");
+    Files.writeString(home.resolve("ember-restoring.mv.db"), "half");
+    try (RunningApplication application = new RunningApplication(home)) {
+      assertThat(application.shoots().titles()).isEmpty();
+      assertThat(left).doesNotExist();
+      assertThat(home.resolve("ember-restoring.mv.db")).doesNotExist();
+    }
+  }
+
+  @Test
+  void aBackupWithoutRoomIsRefusedInWords() throws Exception {
+    try (RunningApplication application = new RunningApplication(home)) {
+      application.ball("First");
+    }
+    try (RunningApplication application =
+        new RunningApplication(home, "--ember.reserve-megabytes=1000000000")) {
+      var answer =
+          new levelember.app.ApiClient(application.port())
+              .send("GET", "backup", "text/plain", null);
+      assertThat(answer.statusCode()).isEqualTo(507);
+    }
   }
 }

@@ -13,13 +13,19 @@ import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.file.Path;
+import java.util.function.Predicate;
+import levelember.app.ApiClient;
 import levelember.app.problem.Refusal;
+import levelember.formats.print.PrintOrder;
 import org.h2.store.fs.FileBaseDefault;
 import org.h2.store.fs.FilePath;
 import org.h2.store.fs.FilePathWrapper;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.boot.test.system.CapturedOutput;
+import org.springframework.boot.test.system.OutputCaptureExtension;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -139,6 +145,78 @@ class FullDiskTest {
           .isInstanceOfSatisfying(Refusal.class, e -> assertThat(e.code()).isEqualTo("not-kept"))
           .hasMessageContaining("full");
       assertThat(application.get(DiskSpace.class).obstacle()).contains("MB are free");
+    }
+  }
+
+  /**
+   * What fails cannot even be marked as failed: the queue waits, says so, and goes on by itself.
+   */
+  @Test
+  @ExtendWith(OutputCaptureExtension.class)
+  void printsWaitForRoomWithoutSpinning(CapturedOutput log) throws Exception {
+    try (RunningApplication application =
+        new RunningApplication(
+            home,
+            "--spring.datasource.url=jdbc:h2:full:"
+                + home
+                + "/ember;DB_CLOSE_ON_EXIT=FALSE;MAX_COMPACT_TIME=0;WRITE_DELAY=0")) {
+      String id = application.ball("Ball");
+      ApiClient api = new ApiClient(application.port());
+      byte[] order = JsonMapper.shared().writeValueAsBytes(PrintOrder.still("s", 64, 48, 100_000));
+      JsonNode job =
+          ApiClient.json(api.send("POST", "shoots/" + id + "/prints", "application/json", order));
+      String path = "prints/" + job.get("id").longValue();
+      until(api, path, j -> j.get("state").stringValue().equals("printing"));
+      int before = log.getAll().length();
+      full = true;
+      Thread.sleep(8000);
+      assertThat(log.getAll().length() - before).isLessThan(200_000);
+      full = false;
+      api.send("POST", path + "/stop", "application/json", null);
+      until(api, path, j -> j.get("state").stringValue().equals("stopped"));
+    } finally {
+      full = false;
+    }
+  }
+
+  private static void until(ApiClient api, String path, Predicate<JsonNode> there)
+      throws Exception {
+    long end = System.nanoTime() + 60_000_000_000L;
+    JsonNode job;
+    do {
+      Thread.sleep(50);
+      HttpResponse<byte[]> answer = api.send("GET", path, "text/plain", null);
+      job = JsonMapper.shared().readTree(answer.body());
+      assertThat(System.nanoTime()).as(job.toString()).isLessThan(end);
+    } while (!job.has("state") || !there.test(job));
+  }
+
+  @Test
+  void aPrintSaysThatItWaitsForRoom() throws Exception {
+    String path;
+    try (RunningApplication application = new RunningApplication(home, "--ember.printing=false")) {
+      String id = application.ball("Ball");
+      byte[] order = JsonMapper.shared().writeValueAsBytes(PrintOrder.still("s", 64, 48, 1));
+      path =
+          "prints/"
+              + ApiClient.json(
+                      new ApiClient(application.port())
+                          .send("POST", "shoots/" + id + "/prints", "application/json", order))
+                  .get("id")
+                  .longValue();
+    }
+    try (RunningApplication application =
+        new RunningApplication(home, "--ember.reserve-megabytes=1000000000")) {
+      until(
+          new ApiClient(application.port()),
+          path,
+          j -> j.path("doing").stringValue("").contains("MB are free"));
+    }
+    try (RunningApplication application = new RunningApplication(home)) {
+      until(
+          new ApiClient(application.port()),
+          path,
+          j -> j.get("state").stringValue().equals("done"));
     }
   }
 }
