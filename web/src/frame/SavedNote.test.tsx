@@ -1,5 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { api } from '../api/client';
 import { useLive } from '../live/store';
@@ -10,6 +11,7 @@ const storage = (keeps: boolean) => ({
   why: keeps ? null : 'The disk with the data folder is full.',
   freeBytes: 0,
   databaseBytes: 0,
+  notice: null as string | null,
 });
 
 function show() {
@@ -48,6 +50,17 @@ test('a full disk is said before anything is changed', async () => {
   vi.mocked(api.storage).mockResolvedValue(storage(false));
   show();
   expect(await screen.findByText('Nothing is being saved')).toBeVisible();
+});
+
+test('what should be known of the database is said by the word', async () => {
+  vi.mocked(api.storage).mockResolvedValue({
+    ...storage(true),
+    notice: 'Restart it now and then.',
+  });
+  show();
+  expect(await screen.findByLabelText('Saved or not')).toBeVisible();
+  await userEvent.hover(screen.getByText('Saved'));
+  expect(await screen.findByText('Restart it now and then.')).toBeVisible();
 });
 
 test('a lost connection is said', () => {

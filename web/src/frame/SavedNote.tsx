@@ -32,10 +32,10 @@ export function SavedNote() {
     : waiting > 0
       ? ['Saving …', colours.quiet]
       : connected
-        ? ['Saved', colours.quiet]
+        ? ['Saved', storage?.notice ? colours.warning : colours.quiet]
         : ['Saved; reconnecting …', colours.quiet];
   return (
-    <Tooltip title={why ?? 'Every change is kept as soon as it is made.'}>
+    <Tooltip title={why ?? storage?.notice ?? 'Every change is kept as soon as it is made.'}>
       <Box
         role="status"
         aria-label="Saved or not"

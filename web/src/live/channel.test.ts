@@ -180,6 +180,14 @@ test('a connection that is silent for too long is given up', () => {
   expect(FakeSocket.all.length).toBeGreaterThan(1);
 });
 
+test('a page that fell behind reads the shoot anew, over the same connection', () => {
+  socket().says({ type: 'behind' });
+  expect(happenings.onBack).toHaveBeenCalledOnce();
+  vi.advanceTimersByTime(4000);
+  socket().says({ type: 'pong' });
+  expect(FakeSocket.all).toHaveLength(1);
+});
+
 test('a deleted shoot is told once and nothing opened again', () => {
   socket().says({ type: 'deleted' });
   expect(happenings.onDeleted).toHaveBeenCalledOnce();

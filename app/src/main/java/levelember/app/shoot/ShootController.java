@@ -98,7 +98,7 @@ class ShootController {
     return shoots.state(id);
   }
 
-  @PostMapping("/{id}/edits")
+  @PostMapping(value = "/{id}/edits", consumes = MediaType.APPLICATION_JSON_VALUE)
   @io.swagger.v3.oas.annotations.parameters.RequestBody(
       required = true,
       content = @Content(schema = @Schema(implementation = Edit.class)))

@@ -172,7 +172,10 @@ class FullDiskTest {
       Thread.sleep(8000);
       assertThat(log.getAll().length() - before).isLessThan(200_000);
       full = false;
-      api.send("POST", path + "/stop", "application/json", null);
+      // The database opens again with one of the first questions after there is room.
+      while (api.send("POST", path + "/stop", "application/json", null).statusCode() != 200) {
+        Thread.sleep(100);
+      }
       until(api, path, j -> j.get("state").stringValue().equals("stopped"));
     } finally {
       full = false;
