@@ -16,7 +16,10 @@ import java.util.concurrent.TimeUnit;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The application as a process of its own, which can be killed. */
+/**
+ * The application as a process of its own, which can be killed. It starts quickly as it compiles
+ * lightly, and so without vectors, which such code is slow with; pictures have the same bits.
+ */
 final class RealProcess implements AutoCloseable {
   private static final Duration PATIENCE = Duration.ofSeconds(90);
   private final HttpClient client =
@@ -32,8 +35,6 @@ final class RealProcess implements AutoCloseable {
         new ProcessBuilder(
             List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "--add-modules",
-                "jdk.incubator.vector",
                 "--enable-native-access=ALL-UNNAMED",
                 "--sun-misc-unsafe-memory-access=allow",
                 "-XX:TieredStopAtLevel=1",
