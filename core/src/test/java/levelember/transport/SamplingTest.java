@@ -197,7 +197,7 @@ class SamplingTest {
   @MethodSource("sets")
   void theErrorFallsWithTheRootOfTheSamplesAndChosenSamplesGoToTheSameLimit(Shoot shoot) {
     float[] weights = LayerWeights.of(shoot);
-    Picture limit = LayerMix.picture(film(shoot, Sampling.USUAL, 4096, 99), weights);
+    Picture limit = LayerMix.picture(film(shoot, Sampling.USUAL, 2048, 99), weights);
     double few = error(shoot, 8, 24, limit), many = error(shoot, 128, 6, limit);
     double slope = Math.log(many / few) / Math.log(16);
     // Stratified points do better than −0.5 where what they are spread over is smooth.

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.net.http.HttpResponse;
 import levelember.app.ApiClient;
 import levelember.app.FreshHome;
+import levelember.app.LivePage;
 import levelember.app.SmallShoot;
 import levelember.formats.ShootDocument;
 import levelember.shoot.Look;
@@ -50,7 +51,15 @@ class FindingApiTest {
   @Test
   void aFindingIsMendedByItsOperationsAndCanBeSilenced() throws Exception {
     byte[] ball = ShootDocument.write(SmallShoot.ball(new Look("k", "K", 2, 0.5, 3)));
-    String shoot = "shoots/" + json(send("POST", "shoots", ball)).get("id").stringValue();
+    String id = json(send("POST", "shoots", ball)).get("id").stringValue();
+    try (LivePage page = new LivePage(port, id)) {
+      // Small, so that it is traced at once.
+      page.say("{\"type\":\"size\",\"width\":320,\"height\":180}");
+      mendedAndSilenced("shoots/" + id);
+    }
+  }
+
+  private void mendedAndSilenced(String shoot) throws Exception {
     edit(shoot, "[{\"op\": \"replace\", \"path\": \"/pieces/1/position/1\", \"value\": 0.58}]");
     JsonNode floating = finding(shoot, "floating:ball");
     assertThat(floating.get("what").stringValue()).contains("8 cm");
