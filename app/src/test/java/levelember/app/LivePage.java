@@ -88,6 +88,11 @@ public final class LivePage implements AutoCloseable {
     return of(frames, wanted);
   }
 
+  /** Waits for a frame of a revision; answers it. */
+  public long frameOf(long revision) throws InterruptedException {
+    return frame(h -> h.get("revision").longValue() == revision).head().get("revision").longValue();
+  }
+
   Frame scopes(Predicate<JsonNode> wanted) throws InterruptedException {
     return of(scopes, wanted);
   }
@@ -117,8 +122,9 @@ public final class LivePage implements AutoCloseable {
   }
 
   /** Forgets what has come so far. */
-  void forget() {
+  public void forget() {
     frames.clear();
+    scopes.clear();
     messages.clear();
   }
 }

@@ -10,6 +10,7 @@ import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
@@ -28,29 +29,42 @@ final class RealProcess implements AutoCloseable {
   private final int port;
 
   RealProcess(Path home) throws IOException, InterruptedException {
+    this(
+        home,
+        List.of("-XX:TieredStopAtLevel=1", "-Xmx1g"),
+        // Space is given back between one change and the next, in the middle of all that is killed.
+        Map.of(
+            "EMBER_COMPACT_AFTER_MILLIS", "0",
+            "EMBER_COMPACT_EVERY_MILLIS", "40",
+            "EMBER_SAMPLES", "1"));
+  }
+
+  /**
+   * Starts it otherwise.
+   *
+   * @param options of the virtual machine
+   * @param own settings in its environment
+   */
+  RealProcess(Path home, List<String> options, Map<String, String> own)
+      throws IOException, InterruptedException {
     try (ServerSocket free = new ServerSocket(0)) {
       port = free.getLocalPort();
     }
-    ProcessBuilder builder =
-        new ProcessBuilder(
-            List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "--enable-native-access=ALL-UNNAMED",
-                "--sun-misc-unsafe-memory-access=allow",
-                "-XX:TieredStopAtLevel=1",
-                "-Xmx1g",
-                "-cp",
-                System.getProperty(
-                    "surefire.test.class.path", System.getProperty("java.class.path")),
-                "levelember.app.EmberApplication"));
+    List<String> command = new ArrayList<>();
+    command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
+    command.add("--enable-native-access=ALL-UNNAMED");
+    command.add("--sun-misc-unsafe-memory-access=allow");
+    command.addAll(options);
+    command.add("-cp");
+    command.add(
+        System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")));
+    command.add("levelember.app.EmberApplication");
+    ProcessBuilder builder = new ProcessBuilder(command);
     Map<String, String> settings = builder.environment();
     settings.put("EMBER_HOME", home.toString());
-    // Space is given back between one change and the next, in the middle of all that is killed.
-    settings.put("EMBER_COMPACT_AFTER_MILLIS", "0");
-    settings.put("EMBER_COMPACT_EVERY_MILLIS", "40");
     settings.put("EMBER_PORT", "" + port);
-    settings.put("EMBER_SAMPLES", "1");
     settings.put("EMBER_DEMO", "false");
+    settings.putAll(own);
     builder.redirectErrorStream(true).redirectOutput(home.resolve("process.log").toFile());
     process = builder.start();
     long end = System.nanoTime() + PATIENCE.toNanos();
@@ -70,6 +84,14 @@ final class RealProcess implements AutoCloseable {
     } catch (IOException e) {
       return false;
     }
+  }
+
+  int port() {
+    return port;
+  }
+
+  long pid() {
+    return process.pid();
   }
 
   HttpResponse<byte[]> send(String method, String path, byte[] body)

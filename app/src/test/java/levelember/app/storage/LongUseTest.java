@@ -1,0 +1,276 @@
+package levelember.app.storage;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Random;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import levelember.app.LivePage;
+import levelember.demo.DemoShoots;
+import levelember.formats.PngFile;
+import levelember.formats.print.PrintOrder;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.CleanupMode;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Ten pages at work for long, in a process of little memory: they edit, try, keep proofs, print,
+ * upload, copy, delete and load anew. In the end every page shows what is kept, and memory and disk
+ * are where they were after the first twelfth of the time. The time is the system property {@code
+ * ember.use.minutes}.
+ */
+class LongUseTest {
+  private static final double MINUTES =
+      Double.parseDouble(System.getProperty("ember.use.minutes", "0.5"));
+  private static final int PAGES = 10;
+  private static final List<String> DEMO = List.of("armillary", "tide-lens", "signal-lamp");
+  private static final Pattern USED = Pattern.compile("used (\\d+)K");
+
+  @TempDir(cleanup = CleanupMode.ON_SUCCESS)
+  Path home;
+
+  private RealProcess process;
+  private final List<String> shoots = new ArrayList<>();
+  private final ConcurrentLinkedQueue<String> faults = new ConcurrentLinkedQueue<>();
+  private final AtomicInteger done = new AtomicInteger();
+
+  private HttpResponse<byte[]> ask(String method, String path, byte[] body)
+      throws IOException, InterruptedException {
+    HttpResponse<byte[]> answer = process.send(method, path, body);
+    if (answer.statusCode() > 499 && answer.statusCode() != 507) {
+      faults.add(method + " " + path + ": " + new String(answer.body(), UTF_8));
+    }
+    done.incrementAndGet();
+    return answer;
+  }
+
+  private JsonNode json(HttpResponse<byte[]> answer) {
+    return JsonMapper.shared().readTree(answer.body());
+  }
+
+  @Test
+  void everyPageShowsWhatIsKeptAndNothingGrows() throws Exception {
+    List<String> options =
+        List.of(
+            "--add-modules",
+            "jdk.incubator.vector",
+            "-Djdk.incubator.vector.VECTOR_ACCESS_OOB_CHECK=0",
+            "-Xmx1200m");
+    Map<String, String> own = Map.of("EMBER_SAMPLES", "64", "EMBER_PREPARED_SHOOTS", "3");
+    try (RealProcess started = new RealProcess(home, options, own)) {
+      process = started;
+      for (String name : DEMO) {
+        byte[] pack = DemoShoots.make(name).write();
+        shoots.add(json(ask("POST", "/api/shoots", pack)).get("id").stringValue());
+      }
+      long begin = System.nanoTime(), all = (long) (MINUTES * 60e9);
+      List<Hand> hands = new ArrayList<>();
+      for (int i = 0; i < PAGES; i++) {
+        hands.add(new Hand(i, begin + all));
+      }
+      Thread.sleep(Duration.ofNanos(all / 12));
+      Usage early = usage("early");
+      for (Hand hand : hands) {
+        hand.thread.join();
+      }
+      assertThat(faults).isEmpty();
+      for (Hand hand : hands) {
+        hand.check();
+      }
+      settle();
+      Usage late = usage("late");
+      System.out.printf(
+          Locale.ROOT, "%.1f minutes: %d requests, 0 at fault%n", MINUTES, done.get());
+      assertThat(late.heapMegabytes).isLessThan(early.heapMegabytes + 150);
+      assertThat(late.databaseMegabytes).isLessThan(early.databaseMegabytes + 40);
+    }
+  }
+
+  /** Prints are ended and nothing is written any more. */
+  private void settle() throws Exception {
+    for (JsonNode job : process.json("/api/prints")) {
+      ask("DELETE", "/api/prints/" + job.get("id").longValue(), null);
+    }
+    Thread.sleep(Math.min(20_000, (long) (MINUTES * 6000)));
+  }
+
+  private record Usage(double heapMegabytes, double databaseMegabytes, double diskMegabytes) {}
+
+  private Usage usage(String when) throws Exception {
+    String tool = Path.of(System.getProperty("java.home"), "bin", "jcmd").toString();
+    for (String command : new String[] {"GC.run", "GC.heap_info"}) {
+      Process run =
+          new ProcessBuilder(tool, "" + process.pid(), command).redirectErrorStream(true).start();
+      String said = new String(run.getInputStream().readAllBytes(), UTF_8);
+      Matcher used = USED.matcher(said);
+      if (used.find()) {
+        double heap = Long.parseLong(used.group(1)) / 1024.0;
+        double database = Files.size(home.resolve(Backup.DATABASE)) / 1e6;
+        double disk;
+        try (Stream<Path> files = Files.walk(home)) {
+          disk = files.mapToLong(f -> f.toFile().isFile() ? f.toFile().length() : 0).sum() / 1e6;
+        }
+        System.out.printf(
+            Locale.ROOT,
+            "%s: heap %.0f MB, database %.1f MB, data folder %.1f MB%n",
+            when,
+            heap,
+            database,
+            disk);
+        return new Usage(heap, database, disk);
+      }
+    }
+    throw new AssertionError("the heap is not known");
+  }
+
+  /** One page and whoever sits at it. */
+  private final class Hand {
+    private final Random random;
+    private final long end;
+    private final Thread thread;
+    private String shoot;
+    private LivePage page;
+
+    Hand(int number, long end) {
+      this.end = end;
+      random = new Random(number);
+      shoot = shoots.get(number % shoots.size());
+      open();
+      thread = Thread.ofVirtual().start(this::work);
+    }
+
+    private void open() {
+      if (page != null) {
+        page.close();
+      }
+      page = new LivePage(process.port(), shoot);
+      int width = 160 + 32 * random.nextInt(6);
+      page.say("{\"type\":\"size\",\"width\":%d,\"height\":%d}".formatted(width, width * 9 / 16));
+    }
+
+    private void work() {
+      while (System.nanoTime() < end) {
+        try {
+          once();
+          page.forget();
+          Thread.sleep(random.nextInt(120));
+        } catch (Exception | AssertionError e) {
+          faults.add(e.toString());
+          return;
+        }
+      }
+    }
+
+    private void once() throws Exception {
+      switch (random.nextInt(12)) {
+        case 0, 1, 2, 3 -> edit("levelStops", "%.2f".formatted(random.nextDouble(-3, 3)));
+        case 4 -> edit("position", "[%.2f, 2.1, 1.3]".formatted(random.nextDouble(-1, 1)));
+        case 5, 6 -> drag();
+        case 7 -> proof();
+        case 8 -> print();
+        case 9 -> upload();
+        case 10 -> copyAndDelete();
+        default -> open();
+      }
+    }
+
+    private int light(JsonNode state) {
+      JsonNode lights = state.at("/document/lights");
+      for (int i = 0; i < lights.size(); i++) {
+        String kind = lights.get(i).at("/emitter/kind").stringValue("");
+        if (kind.equals("rectangle") || kind.equals("spot") || kind.equals("sphere")) {
+          return i;
+        }
+      }
+      return 0;
+    }
+
+    private void edit(String field, String value) throws Exception {
+      JsonNode state = process.json("/api/shoots/" + shoot);
+      String edit =
+          """
+          {"revision": %d, "label": "Light", "operations":
+            [{"op": "replace", "path": "/lights/%d/%s", "value": %s}]}
+          """
+              .formatted(state.get("revision").longValue(), light(state), field, value);
+      ask("POST", "/api/shoots/" + shoot + "/edits", edit.getBytes(UTF_8));
+    }
+
+    private void drag() throws Exception {
+      for (int i = 0; i < 8; i++) {
+        page.say(
+            "{\"type\":\"try\",\"mark\":%d,\"operations\":[{\"op\":\"replace\",\"path\":\"/masterStops\",\"value\":%.2f}]}"
+                .formatted(i + 1, random.nextDouble(-1, 1)));
+        Thread.sleep(30);
+      }
+      page.say("{\"type\":\"untry\"}");
+    }
+
+    private void proof() throws Exception {
+      ask("POST", "/api/shoots/" + shoot + "/proofs", new byte[0]);
+      JsonNode proofs = process.json("/api/shoots/" + shoot + "/proofs");
+      if (proofs.size() > 6) {
+        ask("DELETE", "/api/proofs/" + proofs.get(0).get("id").longValue(), null);
+      }
+    }
+
+    private void print() throws Exception {
+      JsonNode state = process.json("/api/shoots/" + shoot);
+      String shot = state.at("/document/shots/0/id").stringValue();
+      PrintOrder order =
+          PrintOrder.still(shot, 96, 54, 2).with(o -> o.pattern("{shoot}/{shot}-{job}"));
+      ask("POST", "/api/shoots/" + shoot + "/prints", JsonMapper.shared().writeValueAsBytes(order));
+      JsonNode jobs = process.json("/api/prints");
+      for (int i = 0; i + 8 < jobs.size(); i++) {
+        ask("DELETE", "/api/prints/" + jobs.get(i).get("id").longValue(), null);
+      }
+    }
+
+    private void upload() throws Exception {
+      byte[] noise = new byte[3 * 128 * 128];
+      random.nextBytes(noise);
+      String copy = copied();
+      ask("POST", "/api/shoots/" + copy + "/assets?name=noise.png", PngFile.plain(noise, 128, 128));
+      ask("DELETE", "/api/shoots/" + copy, null);
+    }
+
+    private void copyAndDelete() throws Exception {
+      String copy = copied();
+      try (LivePage other = new LivePage(process.port(), copy)) {
+        other.say("{\"type\":\"size\",\"width\":128,\"height\":72}");
+        Thread.sleep(random.nextInt(800));
+        ask("DELETE", "/api/shoots/" + copy, null);
+      }
+    }
+
+    private String copied() throws Exception {
+      return json(ask("POST", "/api/shoots/" + shoot + "/copies", new byte[0]))
+          .get("id")
+          .stringValue();
+    }
+
+    /** The page, as it is at the end, is shown the document that is kept. */
+    void check() throws Exception {
+      long revision = process.json("/api/shoots/" + shoot).get("revision").longValue();
+      page.say("{\"type\":\"again\"}");
+      page.say("{\"type\":\"size\",\"width\":200,\"height\":112}");
+      assertThat(page.frameOf(revision)).as(shoot).isEqualTo(revision);
+      page.close();
+    }
+  }
+}
