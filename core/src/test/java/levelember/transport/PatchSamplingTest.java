@@ -104,8 +104,8 @@ class PatchSamplingTest {
   void lightOffPatchesIsNeitherLostNorCountedTwice(String name, Sets sets, int bounces) {
     Shoot shoot = sets.shoot();
     View view = view(shoot);
-    double[] guided = halves(shoot, film(view, Sampling.USUAL, 512, 1, bounces));
-    double[] unguided = halves(shoot, film(view, UNGUIDED, 2048, 1, bounces));
+    double[] guided = halves(shoot, film(view, Sampling.USUAL, 1024, 1, bounces));
+    double[] unguided = halves(shoot, film(view, UNGUIDED, 4096, 1, bounces));
     for (int i = 0; i < guided.length; i++) {
       assertThat(guided[i]).isGreaterThan(0).isCloseTo(unguided[i], within(0.04 * unguided[i]));
     }
