@@ -30,9 +30,12 @@ public final class Denoiser {
 
   /**
    * Layers that are filtered together, so that guides are compared once for all of them; of large
-   * pictures fewer, as each takes up to 92 bytes a pixel while it is.
+   * pictures fewer, as each takes up to {@value #LAYER_BYTES} bytes a pixel while it is.
    */
   private static final int LAYERS_AT_ONCE = 8, LAYERS_AT_ONCE_LARGE = 4, LARGE_PIXELS = 1 << 20;
+
+  /** Bytes a pixel of a layer while it is filtered. */
+  private static final long LAYER_BYTES = 92;
 
   static final float LEAST_COLOUR = 0.02f;
 
@@ -118,6 +121,18 @@ public final class Denoiser {
       }
     }
     return true;
+  }
+
+  /**
+   * Memory that denoising takes beside the film: the layers that are filtered together, and the
+   * film of what is denoised.
+   *
+   * @param pixels of the film
+   * @return bytes
+   */
+  public static long bytes(long pixels, int layers) {
+    int together = pixels < LARGE_PIXELS ? LAYERS_AT_ONCE : LAYERS_AT_ONCE_LARGE;
+    return pixels * (LAYER_BYTES * Math.min(layers, together) + 3L * Float.BYTES * layers);
   }
 
   /** A film with every layer denoised. */

@@ -92,18 +92,8 @@ final class FramesRun implements PrintWork {
   }
 
   @Override
-  public PrintOrder order() {
-    return order;
-  }
-
-  @Override
-  public Path folder() {
-    return folder;
-  }
-
-  @Override
-  public List<String> written() {
-    return PrintRun.files(row);
+  public Job job() {
+    return Job.of(row, order, folder);
   }
 
   @Override
@@ -261,10 +251,7 @@ final class FramesRun implements PrintWork {
       }
     });
     files.withPicture();
-    Path base = frameBase(frame);
-    folders.writable(base, order.folder());
-    PrintPlaces.claimWritten(folder, written());
-    List<Path> written = files.write(PrintPlaces.free(base, order, folder));
+    List<Path> written = files.write(PrintPlaces.free(frameBase(frame), job(), folders));
     if (order.frames().temporalFilter()) {
       sequence.keep(folder.resolve(BEFORE));
     }

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.function.UnaryOperator;
 import levelember.app.problem.Refusal;
 import levelember.app.storage.DiskSpace;
+import levelember.film.Denoiser;
 import levelember.formats.movie.MovieFormat;
 import levelember.formats.print.PrintFormat;
 import levelember.formats.print.PrintName;
@@ -45,7 +46,8 @@ class PrintEstimates {
    *
    * @param names of the first shot's files, in full
    * @param filmBytes on the disk for the film
-   * @param memoryBytes for the film of a band, and for the picture where one must be whole
+   * @param memoryBytes for the film of a band, for denoising it, and for the picture where one must
+   *     be whole
    * @param bands in which it is traced: 1 shows the whole frame at once, more fill it band by band
    * @param problems why it cannot be taken as it is; empty when it can
    */
@@ -82,6 +84,10 @@ class PrintEstimates {
     boolean frames = FramesRun.wantedBy(order);
     long oneFilm = Bands.bytes(pixels, of.lights().size(), kept);
     long band = oneFilm / order.height() * bands.rows();
+    long denoising =
+        order.denoise()
+            ? Denoiser.bytes((long) order.width() * bands.rows(), of.lights().size())
+            : 0;
     // Frames keep no films; what they take is their files.
     long film =
         frames
@@ -92,10 +98,15 @@ class PrintEstimates {
             ? PrintPicture.bytes(pixels)
             : 0;
     long heap = Runtime.getRuntime().maxMemory();
-    if (band + whole > 0.7 * heap) {
+    long memory = band + denoising + whole;
+    if (memory > 0.7 * heap) {
       problems.add(
-          "It would take %,d MB of memory; %,d MB can be given to it. OpenEXR alone takes less."
-              .formatted(band + whole >> 20, (long) (0.7 * heap) >> 20));
+          "It would take %,d MB of memory; %,d MB can be given to it. OpenEXR alone takes less%s, and"
+                  .formatted(
+                      memory >> 20,
+                      (long) (0.7 * heap) >> 20,
+                      denoising > 0 ? ", and so do pictures that are not denoised" : "")
+              + " EMBER_MEMORY_PERCENT gives the application more.");
     }
     if (ROOM * film + 12 * pixels > space.freeBytes()) {
       problems.add(
@@ -103,7 +114,7 @@ class PrintEstimates {
               .formatted(
                   frames ? "frames take" : "film takes", film >> 20, space.freeBytes() >> 20));
     }
-    return new Estimate(names, film, band + whole, bands.count(), problems);
+    return new Estimate(names, film, memory, bands.count(), problems);
   }
 
   /** The order with names that no file has yet: a number is added to them where one has. */

@@ -48,14 +48,22 @@ final class PrintPlaces {
     Path of(String pattern);
   }
 
-  /** The name itself, or with a number where another's file has it. */
-  static Path free(Path base, PrintOrder order, Path job) throws IOException {
-    Set<String> own = claimed(job);
+  /**
+   * The name itself, or with a number where another's file has it.
+   *
+   * @throws levelember.app.problem.Refusal when the folder cannot be written to
+   */
+  static Path free(Path base, PrintWork.Job job, PrintFolders folders) throws IOException {
+    folders.writable(base, job.order().folder());
+    if (!Files.exists(job.folder().resolve(CLAIMED))) {
+      claim(job.folder(), job.written());
+    }
+    Set<String> own = claimed(job.folder());
     Path to = base;
-    for (int n = 2; taken(to, order, own); n++) {
+    for (int n = 2; taken(to, job.order(), own); n++) {
       to = base.resolveSibling(base.getFileName() + "-" + n);
     }
-    claim(job, names(to, order));
+    claim(job.folder(), names(to, job.order()));
     return to;
   }
 
@@ -103,12 +111,5 @@ final class PrintPlaces {
     Set<String> own = claimed(job);
     List<String> more = names.stream().filter(n -> !own.contains(n)).toList();
     Files.write(job.resolve(CLAIMED), more, StandardOpenOption.CREATE, StandardOpenOption.APPEND);
-  }
-
-  /** Claims what a job of an earlier version has written. */
-  static void claimWritten(Path job, List<String> files) throws IOException {
-    if (!Files.exists(job.resolve(CLAIMED))) {
-      claim(job, files);
-    }
   }
 }

@@ -107,24 +107,9 @@ final class PrintRun implements PrintWork {
         : ShutterMoments.of(of, of.motion().seconds(order.frames().first()), order, s -> s);
   }
 
-  /** Paths of the files that a job wrote. */
-  static List<String> files(PrintMapper.Row row) {
-    return JsonMapper.shared().readerForListOf(String.class).readValue(row.files());
-  }
-
   @Override
-  public PrintOrder order() {
-    return order;
-  }
-
-  @Override
-  public Path folder() {
-    return folder;
-  }
-
-  @Override
-  public List<String> written() {
-    return files(row);
+  public Job job() {
+    return Job.of(row, order, folder);
   }
 
   /** The order of a job. */

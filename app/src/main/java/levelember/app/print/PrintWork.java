@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.function.BooleanSupplier;
 import levelember.formats.print.PrintOrder;
 import levelember.print.PrintProgress;
+import tools.jackson.databind.json.JsonMapper;
 
 /** A job in hand: a still, or the frames of a shoot that moves. */
 sealed interface PrintWork permits PrintRun, FramesRun {
@@ -62,13 +63,21 @@ sealed interface PrintWork permits PrintRun, FramesRun {
   /** What its files are called by its order, without ending. */
   Path base(PrintFolders folders);
 
-  /** The order. */
-  PrintOrder order();
+  /**
+   * A job as it was taken up.
+   *
+   * @param folder with its shoot and what is traced of it
+   * @param written files that it wrote before
+   */
+  record Job(PrintOrder order, Path folder, List<String> written) {
+    static Job of(PrintMapper.Row row, PrintOrder order, Path folder) {
+      List<String> written =
+          JsonMapper.shared().readerForListOf(String.class).readValue(row.files());
+      return new Job(order, folder, written);
+    }
+  }
 
-  /** Folder of the job, and the files that it wrote in earlier versions. */
-  Path folder();
-
-  List<String> written();
+  Job job();
 
   /**
    * Where its files go, without ending: under a name that no other file has.
@@ -76,9 +85,6 @@ sealed interface PrintWork permits PrintRun, FramesRun {
    * @throws levelember.app.problem.Refusal when the folder cannot be written to
    */
   default Path place(PrintFolders folders) throws IOException {
-    Path base = base(folders);
-    folders.writable(base, order().folder());
-    PrintPlaces.claimWritten(folder(), written());
-    return PrintPlaces.free(base, order(), folder());
+    return PrintPlaces.free(base(folders), job(), folders);
   }
 }

@@ -145,7 +145,7 @@ class Prints {
         p == null ? null : p.factor(),
         doing,
         row.detail(),
-        PrintRun.files(row),
+        JsonMapper.shared().readerForListOf(String.class).readValue(row.files()),
         folders.bytes(row.folder()),
         run == null ? 0 : run.pictureRevision());
   }
@@ -277,7 +277,7 @@ class Prints {
       PrintRun run = new PrintRun(row, folders.job(row.folder()), queue.memory());
       require(run.measure(), "Nothing is traced of it yet.");
       Path base = run.base(folders);
-      folders.writable(base, run.order().folder());
+      folders.writable(base, run.job().order().folder());
       Path fresh = free(base);
       List<String> files =
           run.developed(fresh, now.shoot(), now.files().luts()).stream()
