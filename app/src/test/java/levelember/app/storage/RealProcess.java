@@ -22,7 +22,7 @@ import tools.jackson.databind.json.JsonMapper;
  * lightly, and so without vectors, which such code is slow with; pictures have the same bits.
  */
 final class RealProcess implements AutoCloseable {
-  private static final Duration PATIENCE = Duration.ofSeconds(90);
+  private static final Duration PATIENCE = Duration.ofSeconds(240);
   private final HttpClient client =
       HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
   private final Process process;
