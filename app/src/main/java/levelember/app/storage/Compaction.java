@@ -4,6 +4,7 @@ import jakarta.annotation.PreDestroy;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
 import org.slf4j.Logger;
@@ -110,6 +111,10 @@ class Compaction {
     }
     try (Connection database = DriverManager.getConnection(url, Backup.USER, "")) {
       H2File file = H2File.of(database);
+      if (file.ownNotice() != null) {
+        writtenAnew(database, bytes);
+        return;
+      }
       for (int i = 0; i < VERSIONS; i++) {
         file.writeVersion();
         LockSupport.parkNanos(VERSION_NANOS);
@@ -124,6 +129,15 @@ class Compaction {
       }
     } catch (SQLException e) {
       LOG.warn("The database was not compacted; nothing is lost", e);
+    }
+  }
+
+  /** Where the file could not be kept small while it was open: needs room for a second one. */
+  private void writtenAnew(Connection database, long bytes) throws SQLException {
+    if (space.freeBytes() > bytes) {
+      try (Statement statement = database.createStatement()) {
+        statement.execute("SHUTDOWN COMPACT");
+      }
     }
   }
 }
