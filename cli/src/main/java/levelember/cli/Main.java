@@ -46,7 +46,8 @@ public final class Main implements Runnable {
       case levelember.geometry.Meshes.MissingMesh m -> "refused: " + m.getMessage();
       case java.nio.file.NoSuchFileException n -> "no such file: " + n.getFile();
       case java.io.IOException i -> "cannot read or write: " + i.getMessage();
-      default -> e.getClass().getSimpleName() + ": " + e.getMessage();
+      default ->
+          "it met an error of its own" + (e.getMessage() == null ? "" : ": " + e.getMessage());
     };
   }
 

@@ -49,7 +49,7 @@ sealed interface PageMessage {
       Class<?> wanted = e.getTargetType();
       String field = e.getPath().isEmpty() ? "value" : e.getPath().getLast().getPropertyName();
       throw new ImpossibleValue(
-          field, e.getValue(), wanted.isEnum() ? words(wanted) : "a " + wanted.getSimpleName());
+          field, e.getValue(), wanted.isEnum() ? words(wanted) : form(wanted));
     } catch (JacksonException e) {
       throw new ImpossibleValue("message", json, FORM);
     }
@@ -59,6 +59,15 @@ sealed interface PageMessage {
     return Arrays.stream(PageMessage.class.getPermittedSubclasses())
         .map(c -> c.getAnnotation(JsonTypeName.class).value())
         .collect(Collectors.joining(", "));
+  }
+
+  private static String form(Class<?> wanted) {
+    return switch (wanted.getSimpleName()) {
+      case "int", "long", "Integer", "Long" -> "a whole number";
+      case "double", "Double" -> "a number";
+      case "boolean", "Boolean" -> "true or false";
+      default -> "a text";
+    };
   }
 
   private static String words(Class<?> wanted) {

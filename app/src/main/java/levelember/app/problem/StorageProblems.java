@@ -42,7 +42,7 @@ class StorageProblems {
     return Problems.problem(
         HttpStatus.INTERNAL_SERVER_ERROR,
         "failed",
-        "The database refused: " + e.getClass().getSimpleName(),
+        "The database did not take this change.",
         "This change is not kept; everything that was answered before is.",
         "Try again; the application's log says more.");
   }

@@ -74,8 +74,17 @@ public final class BackupCommand {
       out.println("ember: " + e.getMessage() + ". Nothing was changed.");
     } catch (Refusal e) {
       out.println("ember: " + e.getMessage() + " Nothing was changed.");
-    } catch (SQLException | IOException e) {
-      out.println("ember: " + e.getMessage());
+    } catch (SQLException e) {
+      out.println(
+          "ember: the database in "
+              + home
+              + " cannot be opened: another process uses it, or it is not whole. Nothing was"
+              + " changed.");
+    } catch (IOException e) {
+      out.println(
+          "ember: "
+              + e.getMessage()
+              + " cannot be read or written; see that the folder is there and has room");
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
     }
