@@ -36,7 +36,7 @@ import tools.jackson.databind.json.JsonMapper;
  */
 class LongUseTest {
   private static final double MINUTES =
-      Double.parseDouble(System.getProperty("ember.use.minutes", "0.5"));
+      Double.parseDouble(System.getProperty("ember.use.minutes", "0.2"));
   private static final int PAGES = 10;
   private static final List<String> DEMO = List.of("armillary", "tide-lens", "signal-lamp");
   private static final Pattern USED = Pattern.compile("used (\\d+)K");
