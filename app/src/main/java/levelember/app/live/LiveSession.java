@@ -577,8 +577,10 @@ final class LiveSession {
     try {
       while (true) {
         synchronized (filmLock) {
+          // An edit that was answered is wanted, though it may not be shown yet.
           boolean ready =
               ladder != null
+                  && wishes.wanted().equals(shown)
                   && ladder.full().samples() > 0
                   && meeting.knows(shown.shoot(), shown.shoot().lookOf(shown.shot()));
           if (ready || failure != null || System.nanoTime() > end) {
