@@ -102,7 +102,9 @@ export function PictureView() {
   useEffect(() => {
     if (fitted.width < 64) return;
     const timer = setTimeout(() => {
-      const width = Math.min(MOST_WIDTH, Math.floor(fitted.width / 16) * 16);
+      // Where the browser is zoomed out, no more pixels are traced than the screen has.
+      const dots = Math.min(1, window.devicePixelRatio || 1);
+      const width = Math.min(MOST_WIDTH, Math.floor((dots * fitted.width) / 16) * 16);
       channel?.resize(width, Math.round(width / ASPECT));
     }, 120);
     return () => clearTimeout(timer);

@@ -56,6 +56,9 @@ final class PhotonTracer {
   private int firstCaster;
   private double absorbed;
 
+  /** Index of refraction of what the light stands in, where it leaves it. */
+  private float emittedIndex;
+
   /** The last surface was gone through. */
   private boolean refracted;
 
@@ -229,12 +232,13 @@ final class PhotonTracer {
         && arrive()
         && at.piece == surfaces.piece(caster)
         && CausticPaths.caster(scene, at)
-        && attenuatedBeforeCaster();
+        && leavesEmitter();
   }
 
   /** Takes off what a body absorbs that the light stands in, up to the first caster. */
-  private boolean attenuatedBeforeCaster() {
+  private boolean leavesEmitter() {
     LayeredSurface medium = media.medium();
+    emittedIndex = media.index(path.wavelength);
     if (medium != null && lightRay.distance < Float.POSITIVE_INFINITY) {
       path.times(
           medium.transmittance(0, lightRay.distance),
@@ -399,13 +403,23 @@ final class PhotonTracer {
     at.originBehind(path);
   }
 
+  /**
+   * Turns flux into what paths carry, which is radiance over the squared index of refraction of
+   * what they are in (basic radiance, Nicodemus 1963): interfaces keep both, but the flux of a
+   * light in air over a surface in water is n² times what its basic radiance adds up to there.
+   */
+  private float basicRadiancePerFlux() {
+    float ratio = emittedIndex / media.index(path.wavelength);
+    return ratio * ratio;
+  }
+
   private void deposit(int light, PhotonMap.Deposits to) {
     LightControls controls = scene.controls[light];
     if (scene.catches[at.piece] || controls != null && !controls.lights(at.piece)) {
       return;
     }
     float distance = path.sinceVertex + walk.t;
-    float left = (float) scene.caustics(light).fade(distance);
+    float left = (float) scene.caustics(light).fade(distance) * basicRadiancePerFlux();
     if (!(left > 0)) {
       return;
     }

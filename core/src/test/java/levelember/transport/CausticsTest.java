@@ -174,6 +174,8 @@ class CausticsTest {
         s -> s.piece("mirror", new Shape.Box(1.2, 1, 0.02, 0), "mirror", new Vec3(0, 0.1, -0.4));
     Setting water =
         s -> s.piece("water", new Shape.Box(3, 0.3, 3, 0), "glass", new Vec3(0, 0.001, 0));
+    Setting flooded =
+        s -> s.piece("water", new Shape.Box(3, 0.3, 3, 0), "glass", new Vec3(0, -0.1, 0));
     Setting row =
         s ->
             s.piece("front", new Shape.Sphere(0.3), "glass", new Vec3(0.3, 0.4, 0.2))
@@ -184,6 +186,7 @@ class CausticsTest {
         Arguments.of("a pane before glass", pane),
         Arguments.of("a mirror", mirror),
         Arguments.of("water over a floor", water),
+        Arguments.of("a floor in the water", flooded),
         Arguments.of("glass in front of glass", row));
   }
 

@@ -22,6 +22,9 @@ abstract class ChromiumTest {
   static final int SAMPLES = 1;
   static final double WAIT = 120_000;
 
+  /** Pixels of the screen for one of the page. */
+  static final double SCREEN_SCALE = 0.5;
+
   @TempDir static Path home;
   Page page;
 
@@ -81,10 +84,15 @@ abstract class ChromiumTest {
   }
 
   /**
-   * A page of its own: as small as all parts of the page fit, since its size is what tracing costs.
+   * A page of its own, as small as all parts of the page fit, on a screen of few pixels: they are
+   * what tracing costs.
    */
   final Page newPage() {
-    Page made = Shared.BROWSER.newPage(new Browser.NewPageOptions().setViewportSize(1024, 720));
+    Page made =
+        Shared.BROWSER.newPage(
+            new Browser.NewPageOptions()
+                .setViewportSize(1024, 720)
+                .setDeviceScaleFactor(SCREEN_SCALE));
     made.setDefaultTimeout(WAIT);
     return made;
   }

@@ -284,7 +284,7 @@ class LightingAShootTest extends ChromiumTest {
   void thePictureIsSavedAsPngAndAsExrWhoseLayersAddUp() throws Exception {
     finished();
     BufferedImage png = ImageIO.read(saved("PNG, 8 bit").toFile());
-    assertThat(png.getWidth()).isGreaterThan(600);
+    assertThat(png.getWidth()).isGreaterThan((int) (600 * SCREEN_SCALE));
     int middle = png.getRGB(png.getWidth() / 2, png.getHeight() / 8);
     assertThat(middle & 0xFF).isBetween(20, 250);
     OpenExr.Channels exr = OpenExr.read(Files.readAllBytes(saved("OpenEXR with all layers")));
