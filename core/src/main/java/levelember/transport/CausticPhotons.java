@@ -13,7 +13,8 @@ import levelember.shoot.Caustics;
 /**
  * The photons of all lights of a scene that cast caustics, pass by pass: every sample of a picture
  * has passes of its own, so that samples add up however they are traced. Threads that want a pass
- * make it together. Passes wanted last are kept, up to {@link #MOST_BYTES}.
+ * make it together. Passes wanted last are kept, up to {@link #MOST_BYTES} or as many as {@link
+ * #keep} says.
  */
 final class CausticPhotons {
   /** Photons of a pass, at least and at most. */
@@ -30,6 +31,7 @@ final class CausticPhotons {
 
   private final Scene scene;
   private final CausticLight[] lights;
+  private long mostBytes = MOST_BYTES;
   private final Map<Key, Pass> passes = new LinkedHashMap<>(16, 0.75f, true);
 
   private record Key(int light, int photons, int seed, int pass) {}
@@ -125,6 +127,11 @@ final class CausticPhotons {
     }
   }
 
+  /** Sets how many bytes finished passes may take. */
+  void keep(long bytes) {
+    mostBytes = bytes;
+  }
+
   /** Bytes that finished passes take. */
   long bytes() {
     synchronized (passes) {
@@ -135,7 +142,7 @@ final class CausticPhotons {
   private void forget() {
     long sum = bytes();
     Iterator<Pass> oldest = passes.values().iterator();
-    while (sum > MOST_BYTES && oldest.hasNext()) {
+    while (sum > mostBytes && oldest.hasNext()) {
       Pass next = oldest.next();
       if (next.bytes() > 0) {
         sum -= next.bytes();

@@ -61,16 +61,6 @@ final class MediumStack {
     return count == 0 ? null : filling(-1);
   }
 
-  /**
-   * The index of refraction of what the path is in, 1 for air.
-   *
-   * @param wavelength the path's, or below 0 for the mean index
-   */
-  float index(float wavelength) {
-    LayeredSurface medium = medium();
-    return medium == null ? 1 : medium.index(wavelength);
-  }
-
   /** The body behind a surface that has been hit, or null for air. */
   LayeredSurface behind(int instance, boolean outside) {
     LayeredSurface own = body(instance);

@@ -56,9 +56,6 @@ final class PhotonTracer {
   private int firstCaster;
   private double absorbed;
 
-  /** Index of refraction of what the light stands in, where it leaves it. */
-  private float emittedIndex;
-
   /** The last surface was gone through. */
   private boolean refracted;
 
@@ -232,13 +229,12 @@ final class PhotonTracer {
         && arrive()
         && at.piece == surfaces.piece(caster)
         && CausticPaths.caster(scene, at)
-        && leavesEmitter();
+        && attenuatedBeforeCaster();
   }
 
   /** Takes off what a body absorbs that the light stands in, up to the first caster. */
-  private boolean leavesEmitter() {
+  private boolean attenuatedBeforeCaster() {
     LayeredSurface medium = media.medium();
-    emittedIndex = media.index(path.wavelength);
     if (medium != null && lightRay.distance < Float.POSITIVE_INFINITY) {
       path.times(
           medium.transmittance(0, lightRay.distance),
@@ -404,13 +400,13 @@ final class PhotonTracer {
   }
 
   /**
-   * Turns flux into what paths carry, which is radiance over the squared index of refraction of
-   * what they are in (basic radiance, Nicodemus 1963): interfaces keep both, but the flux of a
-   * light in air over a surface in water is n² times what its basic radiance adds up to there.
+   * What the flux over a surface counts for in what paths carry, which is radiance over the squared
+   * index of refraction of what they are in (Nicodemus 1963, "Radiance"): interfaces keep both, so
+   * that it is to be turned into the other where the photon lands.
    */
-  private float basicRadiancePerFlux() {
-    float ratio = emittedIndex / media.index(path.wavelength);
-    return ratio * ratio;
+  private float basicRadiance() {
+    LayeredSurface medium = media.medium();
+    return medium == null ? 1 : medium.basicRadiance(path.wavelength);
   }
 
   private void deposit(int light, PhotonMap.Deposits to) {
@@ -419,7 +415,7 @@ final class PhotonTracer {
       return;
     }
     float distance = path.sinceVertex + walk.t;
-    float left = (float) scene.caustics(light).fade(distance) * basicRadiancePerFlux();
+    float left = (float) scene.caustics(light).fade(distance) * basicRadiance();
     if (!(left > 0)) {
       return;
     }

@@ -40,7 +40,7 @@ class LanesTest {
         View view = View.of(shoot, shoot.shots().getFirst(), name -> sky());
         Film film = new Film(48, 32, view.layers());
         try (Renderer renderer = new Renderer(2, 12, 5)) {
-          renderer.trace(view, film, 6, () -> false);
+          renderer.trace(view, film, 3, () -> false);
         }
         add(film, hash);
         add(Denoiser.denoised(film), hash);

@@ -36,8 +36,11 @@ class WaterTest {
         .withReach(Reach.WHOLE.withCaustics(caustics ? Caustics.CAST : Caustics.NONE));
   }
 
+  /** A floor so dark that what it throws back to the surface from below hardly counts. */
+  private static final double ALBEDO = 0.02;
+
   private static Shoot basin(Shape.Water water) {
-    return Sets.white(0.5)
+    return Sets.white(ALBEDO)
         .material(Material.glass("water", "Water", 1.333, new Rgb(0.3, 0.7, 0.9), 1))
         .piece("floor", new Shape.Floor(8, 8), "white", new Vec3(0, -0.4, 0))
         .piece("water", water, "water", Vec3.ZERO)
@@ -69,6 +72,32 @@ class WaterTest {
     double metres = 0.4 / slant + 0.4;
     assertThat(Sets.mean(sheet, 0) / Sets.mean(sheet, 2))
         .isCloseTo(Math.pow(0.3 / 0.9, metres), within(0.03));
+  }
+
+  private static double passed(double cosine) {
+    double inside = Math.sqrt(1 - (1 - cosine * cosine) / (1.333 * 1.333));
+    double s = (cosine - 1.333 * inside) / (cosine + 1.333 * inside);
+    double p = (1.333 * cosine - inside) / (1.333 * cosine + inside);
+    return 1 - (s * s + p * p) / 2;
+  }
+
+  /**
+   * Of the sun the surface passes its share, water takes its own twice, and what leaves the floor
+   * spreads by the squared index on its way out.
+   */
+  @Test
+  void aFloorInTheWaterIsAsBrightAsTheEquationsSay() {
+    Picture seen = render(basin(new Shape.Water(3, 3, 0.5, CALM, 0)), 64);
+    double sun = 5 / Math.sqrt(26), eye = 2.4 / Math.hypot(2.4, 0.4);
+    double down = 0.4 / Math.sqrt(1 - (1 - sun * sun) / (1.333 * 1.333));
+    double up = 0.4 / Math.sqrt(1 - (1 - eye * eye) / (1.333 * 1.333));
+    double[] tint = {0.3, 0.7, 0.9};
+    for (int c = 0; c < 3; c++) {
+      double falls = 10_000 * sun * passed(sun) * Math.pow(tint[c], down);
+      double leaves = ALBEDO / Math.PI * falls * Math.pow(tint[c], up);
+      double wanted = leaves * passed(eye) / (1.333 * 1.333);
+      assertThat(Sets.mean(seen, c)).isCloseTo(wanted, within(0.02 * wanted));
+    }
   }
 
   private static double contrast(Picture p) {
