@@ -9,11 +9,23 @@ import java.util.stream.IntStream;
  * and those that a ray may meet are found without trying all.
  *
  * <p>Drawing goes down by importance, power over squared distance bounded by the nodes' boxes
- * (Conty Estévez and Kulla 2018); at the leaves by {@link LightSource#importance}. Immutable.
+ * (Conty Estévez and Kulla 2018); at the leaves by {@link LightSource#importance}, both times how
+ * bright the light is set. Immutable.
  */
 public final class RigTree {
   private static final int BOX = 6;
+
+  /**
+   * Share of the strongest light that all lights together count for at least, each with the same
+   * part: what is set low may be turned up while the picture is looked at, and what was traced of
+   * it is kept.
+   */
+  private static final float LEAST_SHARE = 1 / 16f;
+
   private final LightSource[] lights;
+
+  /** How bright each light is taken to be, over its unit. */
+  private final float[] brightness;
 
   /** Six floats a node: its box. */
   private final float[] boxes;
@@ -34,10 +46,11 @@ public final class RigTree {
   }
 
   /**
-   * Builds the tree. Lights count at unit value, so that what is drawn does not depend on how
-   * bright they are set.
+   * Builds the tree.
+   *
+   * @param brightness how bright each light is set, over the unit value that it is traced at
    */
-  public RigTree(LightSource[] lights) {
+  public RigTree(LightSource[] lights, float[] brightness) {
     this.lights = lights;
     float[][] own = new float[lights.length][BOX];
     Integer[] placed =
@@ -52,6 +65,17 @@ public final class RigTree {
     parent = new int[nodes];
     leafOf = new int[lights.length];
     Arrays.fill(leafOf, -1);
+    this.brightness = new float[lights.length];
+    float[] unit = new float[lights.length];
+    float strongest = 0;
+    for (int k : placed) {
+      unit[k] = intensity(k, own[k]);
+      strongest = Math.max(strongest, unit[k] * brightness[k]);
+    }
+    for (int k : placed) {
+      float least = unit[k] > 0 ? LEAST_SHARE / placed.length * strongest / unit[k] : 0;
+      this.brightness[k] = strongest > 0 ? Math.max(least, brightness[k]) : 1;
+    }
     if (placed.length > 0) {
       build(placed, 0, placed.length, own, -1);
     }
@@ -71,7 +95,7 @@ public final class RigTree {
         boxes[at + k] = Math.min(boxes[at + k], box[k]);
         boxes[at + 3 + k] = Math.max(boxes[at + 3 + k], box[3 + k]);
       }
-      powers[node] += reach(order[i], box);
+      powers[node] += brightness[order[i]] * intensity(order[i], box);
     }
     if (to - from == 1) {
       right[node] = -1 - order[from];
@@ -93,8 +117,8 @@ public final class RigTree {
     return node;
   }
 
-  /** A light's power at a metre from it. */
-  private float reach(int light, float[] box) {
+  /** What a light at unit value gives at a metre from it, at most. */
+  private float intensity(int light, float[] box) {
     float x = (box[0] + box[3]) / 2, y = (box[1] + box[4]) / 2, z = (box[2] + box[5]) / 2;
     float most = 0;
     for (int k = 0; k < 6; k++) {
@@ -128,7 +152,9 @@ public final class RigTree {
     float ez = boxes[at + 5] - boxes[at + 2];
     float near = 0.25f * (ex * ex + ey * ey + ez * ez) + 1e-6f;
     float d2 = x * x + y * y + z * z;
-    return light >= 0 ? lights[light].importance(px, py, pz) : powers[node] / Math.max(d2, near);
+    return light >= 0
+        ? brightness[light] * lights[light].importance(px, py, pz)
+        : powers[node] / Math.max(d2, near);
   }
 
   /** The chance of the left child of a node, never quite 0 or 1. */

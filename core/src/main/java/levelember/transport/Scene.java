@@ -12,7 +12,9 @@ import levelember.light.LightSource;
 import levelember.light.PlateLight;
 import levelember.light.PortalLight;
 import levelember.light.RigTree;
+import levelember.math.Colour;
 import levelember.math.Vec3;
+import levelember.photometry.LayerWeights;
 import levelember.shoot.Bounce;
 import levelember.shoot.Caustics;
 import levelember.shoot.EditCost;
@@ -134,8 +136,8 @@ public final class Scene {
       textured[i] = materials.textured(pieces.get(i), coloured[i]);
     }
     emissive = new EmissivePieces(pieces, set, hierarchy, lights);
-    rig = new RigTree(lights);
     many = lights.length > LightSelection.FEW;
+    rig = new RigTree(lights, brightness(shoot));
     hittable =
         IntStream.range(0, lights.length)
             .filter(k -> lights[k].hittable() && !(many && rig.has(k)))
@@ -185,6 +187,16 @@ public final class Scene {
     this.hierarchy = hierarchy.showing(kinds);
     bounce = shoot.bounce();
     bounceControls = bounce.level() != 1 || bounce.fadesAtMetres() > 0;
+  }
+
+  /** Luminance of what each light's layer is weighted by, muted or not. */
+  private static float[] brightness(Shoot shoot) {
+    float[] to = new float[shoot.lights().size()];
+    for (int k = 0; k < to.length; k++) {
+      float[] weight = LayerWeights.of(shoot, shoot.lights().get(k));
+      to[k] = Colour.luminance(weight[0], weight[1], weight[2]);
+    }
+    return to;
   }
 
   /** Bits of the kinds of ray that a piece shows to. */

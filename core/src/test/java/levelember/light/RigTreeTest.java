@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import levelember.Sets;
@@ -16,7 +17,13 @@ import org.junit.jupiter.api.Test;
 class RigTreeTest {
   private final Random random = new Random(7);
   private final LightSource[] lights = lights(60);
-  private final RigTree tree = new RigTree(lights);
+  private final RigTree tree = new RigTree(lights, even());
+
+  private float[] even() {
+    float[] to = new float[lights.length];
+    Arrays.fill(to, 1);
+    return to;
+  }
 
   /** Balls, faces, tubes and points strewn about, and one surrounding. */
   private LightSource[] lights(int count) {
@@ -96,6 +103,17 @@ class RigTreeTest {
     }
     float own = tree.chance(nearest, 0.3f, 1, -0.2f);
     assertThat(own).isGreaterThan(3f / lights.length);
+  }
+
+  @Test
+  void whatIsSetBrighterIsDrawnMoreAndWhatIsSetToNothingStillIs() {
+    float[] brightness = even();
+    brightness[5] = 10_000;
+    brightness[9] = 0;
+    RigTree set = new RigTree(lights, brightness);
+    float before = tree.chance(5, 0.3f, 1, -0.2f), after = set.chance(5, 0.3f, 1, -0.2f);
+    assertThat(after / (1 - after)).isGreaterThan(20 * before / (1 - before));
+    assertThat(set.chance(9, 0.3f, 1, -0.2f)).isPositive();
   }
 
   @Test
