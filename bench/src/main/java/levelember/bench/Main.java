@@ -32,7 +32,8 @@ public final class Main implements Callable<Integer> {
       description =
           "of kernel, build, tracer, edits, sampling, lights, denoise, look, frames, noise,"
               + " forecast,"
-              + " caustics, efficiency (variance times time), clean,"
+              + " caustics, efficiency (variance times time), clean, mean (the amount of light"
+              + " after denoising, also with othermean),"
               + " sharp (the steps of the page's picture; both on pictures nothing was tuned on:"
               + " other, othersharp)")
   private Set<String> only = new TreeSet<>();
@@ -43,7 +44,7 @@ public final class Main implements Callable<Integer> {
   @Option(
       names = "--shoots",
       split = ",",
-      description = "shoots of efficiency, clean and sharp (default all)")
+      description = "shoots of efficiency, clean, mean and sharp (default all)")
   private Set<String> shoots = new TreeSet<>();
 
   @Option(names = "--pictures", description = "folder for what each step of sharp shows")
@@ -77,6 +78,8 @@ public final class Main implements Callable<Integer> {
     parts.put("caustics", CausticFigures::measured);
     parts.put("efficiency", () -> EfficiencyFigures.measured(shoots));
     parts.put("clean", () -> CleanFigures.measured(shoots, films, false));
+    parts.put("mean", () -> MeanFigures.measured(shoots, false));
+    parts.put("othermean", () -> MeanFigures.measured(shoots, true));
     parts.put("sharp", () -> SharpFigures.measured(shoots, films, false, pictures));
     parts.put("other", () -> CleanFigures.measured(shoots, films, true));
     parts.put("othersharp", () -> SharpFigures.measured(shoots, films, true, pictures));

@@ -18,7 +18,8 @@ import levelember.math.Colour;
  * standard errors. The error comes from the renderings of even and of odd samples, so what is
  * settled stays as it is, and with samples the picture goes to the same limit. Light is filtered
  * without the surface's colour, which is put back afterwards. {@link Speckles} are held before and
- * given back after; pixels that hold several surfaces are fitted ({@link MixedPixelFit}).
+ * given back after; pixels that hold several surfaces are fitted ({@link MixedPixelFit}). Emission
+ * that is seen over mirrors and clear glass alone is in its place already, and is left as traced.
  */
 public final class Denoiser {
   private static final int LEVELS = 6;
@@ -193,6 +194,12 @@ public final class Denoiser {
     if (!withoutEmission) {
       strips(() -> new MixedPixelFit(guides, width, height), (fit, y) -> fit.row(planes, light, y));
     }
+    for (int i = 0; i < planes.length && !stop.getAsBoolean(); i++) {
+      correctMean(layers[i], light[i]);
+      if (!withoutEmission) {
+        addEmission(layers[i], light[i]);
+      }
+    }
     return !stop.getAsBoolean();
   }
 
@@ -270,7 +277,7 @@ public final class Denoiser {
       for (int x = 0; x < width; x++) {
         if (x % Film.TILE_WIDTH == 0) {
           n = film.samples(layer, x, y);
-          emission = withoutEmission ? film.surfaces().emission(layer, x, y) : null;
+          emission = film.emission().at(layer, x, y);
         }
         int p = y * width + x;
         if (n == 0) {
@@ -279,7 +286,7 @@ public final class Denoiser {
         float r = sums[3 * p] / n, g = sums[3 * p + 1] / n, b = sums[3 * p + 2] / n;
         float evenSum = evens[p];
         if (emission != null) {
-          int at = GBuffer.inTile(x, y);
+          int at = SeenEmission.inTile(x, y);
           r -= emission[at] / n;
           g -= emission[at + 1] / n;
           b -= emission[at + 2] / n;
@@ -382,6 +389,40 @@ public final class Denoiser {
       int begin = taps.begin(t), end = taps.end(t, width);
       filter.agree(guides, stops, here, taps.there[t], begin, end, kernel, far, taps.alike[t]);
     }
+  }
+
+  /** Gives a layer the amount of light of its samples, without emission that is seen. */
+  private void correctMean(int layer, float[] light) {
+    float[] sums = film.sums(layer);
+    MeanCorrection.Traced traced =
+        (x, y, to) -> {
+          int n = film.samples(layer, x, y),
+              p = 3 * (y * width + x),
+              at = SeenEmission.inTile(x, y);
+          float[] seen = film.emission().at(layer, x, y);
+          for (int k = 0; k < 3; k++) {
+            float sum = seen == null ? sums[p + k] : sums[p + k] - seen[at + k];
+            to[k] = n == 0 ? light[p + k] : sum / n;
+          }
+        };
+    new MeanCorrection(guides, width, height, this::rows).correct(traced, light);
+  }
+
+  /** Adds the emission that is seen, as it was traced. */
+  private void addEmission(int layer, float[] to) {
+    rows(y -> {
+      for (int x = 0; x < width; x++) {
+        float[] sums = film.emission().at(layer, x, y);
+        int n = film.samples(layer, x, y);
+        if (sums == null || n == 0) {
+          continue;
+        }
+        int at = SeenEmission.inTile(x, y), p = 3 * (y * width + x);
+        for (int k = 0; k < 3; k++) {
+          to[p + k] += sums[at + k] / n;
+        }
+      }
+    });
   }
 
   /** The layer with the surface's colour again, three floats a pixel. */

@@ -39,6 +39,9 @@ public final class Film {
   /** Surfaces and seen emission sample by sample, or null where they are not kept. */
   private GBuffer surfaces;
 
+  /** What of the light is emission that is seen. */
+  private SeenEmission emission;
+
   /**
    * An empty film.
    *
@@ -74,9 +77,9 @@ public final class Film {
     return new Film(fullWidth, fullHeight, firstRow, rows, layers);
   }
 
-  /** Bytes that a film of so many pixels takes. */
+  /** Bytes that a film of so many pixels takes, with emission that is seen all over in a layer. */
   public static long bytes(long pixels, int layers) {
-    return pixels * (layers * 16L + 4 * Guides.VALUES);
+    return pixels * (layers * 16L + 4 * (Guides.VALUES + SeenEmission.VALUES));
   }
 
   private Film(TileGrid grid, int layers) {
@@ -86,6 +89,7 @@ public final class Film {
     samples = new SampleCounts(layers);
     gloss = new GlossShares(layers);
     caught = new float[layers][];
+    emission = new SeenEmission(grid, layers);
   }
 
   /** An empty film of a grid. */
@@ -199,6 +203,7 @@ public final class Film {
       }
     }
     film.guides = stays ? guides : film.guidesOfOwn();
+    film.emission = emission.withLayers(from);
     film.surfaces = surfaces == null ? null : surfaces.withLayers(from, stays);
     return film;
   }
@@ -322,7 +327,22 @@ public final class Film {
       components.take(other.components, layer, tile, grid);
     }
     samples.of(layer)[tile] = other.samples(layer, tile);
+    emission.take(other.emission, layer, tile, tile);
     gloss.copy(layer, other.gloss, tile, tile, 1);
+  }
+
+  /**
+   * Adds a sample of emission that the camera sees over mirrors and clear glass alone, which {@link
+   * #add} has too: its place is known, so that the {@link Denoiser} leaves it as it is.
+   */
+  public void addSeenEmission(int layer, int x, int y, boolean isEven, float r, float g, float b) {
+    SeenEmission to = surfaces == null ? emission : surfaces.emission();
+    to.add(layer, x, y, r, g, b, isEven ? Colour.luminance(r, g, b) : 0);
+  }
+
+  /** What of the light is emission that is seen over mirrors and clear glass alone. */
+  SeenEmission emission() {
+    return surfaces == null ? emission : surfaces.emission();
   }
 
   /** Puts in sums and counts that were kept elsewhere. */
@@ -390,9 +410,12 @@ public final class Film {
     return samples.least(layer, grid.tile(0, row), grid.tile(grid.width() - 1, row));
   }
 
-  /** Takes over the counts of some tiles of another film. */
+  /** Takes over counts and seen emission of some tiles of another film. */
   void samples(int layer, Film from, int tile, int toTile, int tiles) {
     System.arraycopy(from.samples.of(layer), tile, samples.of(layer), toTile, tiles);
+    for (int i = 0; i < tiles; i++) {
+      emission.take(from.emission, layer, tile + i, toTile + i);
+    }
     gloss.copy(layer, from.gloss, tile, toTile, tiles);
   }
 
@@ -444,7 +467,7 @@ public final class Film {
         sum += plane == null ? 0 : 4L * plane.length;
       }
     }
-    sum += surfaces == null ? 0 : surfaces.bytes();
+    sum += emission.bytes() + (surfaces == null ? 0 : surfaces.bytes());
     return sum + (components == null ? 0 : components.bytes());
   }
 }

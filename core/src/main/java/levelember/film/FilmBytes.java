@@ -8,14 +8,17 @@ import java.util.zip.CRC32;
  * A film as bytes: everything that is in it, so that tracing goes on from it as if it had never
  * stopped, bit for bit. Big-endian: a magic number; full width, full height, step, first row, rows,
  * layers; a bit for every {@link Component} kept; for every layer the samples by tile, sums, even
- * sums, what catchers got (after a flag), the components and {@link GlossShares}; the guides; a
- * CRC-32 of all before. Films of an older kind, without gloss shares and squares of guides, are
- * read too.
+ * sums, what catchers got (after a flag), the components, {@link GlossShares} and by tile, after a
+ * flag, {@link SeenEmission}; the guides; a CRC-32 of all before. Films of older kinds, without
+ * seen emission, and without gloss shares and squares of guides, are read too.
  */
 public final class FilmBytes {
-  private static final int MAGIC = 0x45464C33;
+  private static final int MAGIC = 0x45464C34;
 
-  /** Films of before, whose guides have no squares, and that know no light over gloss. */
+  /** Films of before, whose seen emission is not kept apart. */
+  private static final int OLD_MAGIC = 0x45464C33;
+
+  /** Films of before that, whose guides have no squares, and that know no light over gloss. */
   private static final int OLDER_MAGIC = 0x45464C32;
 
   private static final int CHUNK = 1 << 14;
@@ -71,6 +74,9 @@ public final class FilmBytes {
       }
       out.floats(film.gloss().softened(k));
       out.floats(film.gloss().leftOut(k));
+      for (int tile = 0; tile < film.tiles(); tile++) {
+        out.optional(film.emission().tile(k, tile));
+      }
     }
     for (int tile = 0; tile < film.tiles(); tile++) {
       out.ints(film.guides().samples(tile));
@@ -89,7 +95,7 @@ public final class FilmBytes {
   public static Film read(Source from, long mostBytes) {
     Reading in = new Reading(from);
     int magic = in.whole();
-    if (magic != MAGIC && magic != OLDER_MAGIC) {
+    if (magic != MAGIC && magic != OLD_MAGIC && magic != OLDER_MAGIC) {
       throw new Damaged("the bytes are no film");
     }
     Film film = empty(in, mostBytes);
@@ -101,15 +107,18 @@ public final class FilmBytes {
       for (Component c : film.components()) {
         System.arraycopy(in.floats(3 * pixels), 0, film.sums(k, c), 0, 3 * pixels);
       }
-      if (magic == MAGIC) {
+      if (magic != OLDER_MAGIC) {
         int tiles = film.tiles();
         System.arraycopy(in.floats(tiles), 0, film.gloss().softened(k), 0, tiles);
         System.arraycopy(in.floats(tiles), 0, film.gloss().leftOut(k), 0, tiles);
       }
+      for (int tile = 0; magic == MAGIC && tile < film.tiles(); tile++) {
+        film.emission().put(k, tile, in.optional(SeenEmission.TILE_VALUES));
+      }
     }
     int[] counts = in.counts(film.tiles());
     float[] sums =
-        magic == MAGIC
+        magic != OLDER_MAGIC
             ? in.floats(Guides.VALUES * pixels)
             : Guides.withSquares(in.floats((Guides.COUNT + 1) * pixels));
     film.guides().put(sums, in.optional(2 * pixels), counts);

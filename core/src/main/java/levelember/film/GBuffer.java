@@ -28,16 +28,12 @@ public final class GBuffer {
   /** Flag of a sample whose path has settled on a wavelength before. */
   private static final int DISPERSED = 4;
 
-  /** Values of a pixel's emission: red, green, blue, and the luminance of even samples. */
-  static final int EMISSION = 4;
-
   private final TileGrid grid;
   private final int kept;
   private final short[] surfaces;
   private final float[] positions;
 
-  /** Sums of emission by layer and, where there is any, by tile: {@link #EMISSION} a pixel. */
-  private final float[][][] emission;
+  private final SeenEmission emission;
 
   /**
    * An empty one.
@@ -50,11 +46,11 @@ public final class GBuffer {
         kept,
         new short[Math.multiplyExact(HALVES * kept, grid.pixels())],
         new float[Math.multiplyExact(3 * kept, grid.pixels())],
-        new float[layers][grid.tiles()][]);
+        new SeenEmission(grid, layers));
   }
 
   private GBuffer(
-      TileGrid grid, int kept, short[] surfaces, float[] positions, float[][][] emission) {
+      TileGrid grid, int kept, short[] surfaces, float[] positions, SeenEmission emission) {
     this.grid = grid;
     this.kept = kept;
     this.surfaces = surfaces;
@@ -77,11 +73,7 @@ public final class GBuffer {
     if (!surfacesStay) {
       return new GBuffer(grid, from.length, kept);
     }
-    float[][][] to = new float[from.length][][];
-    for (int i = 0; i < from.length; i++) {
-      to[i] = from[i] < 0 ? new float[grid.tiles()][] : emission[from[i]];
-    }
-    return new GBuffer(grid, kept, surfaces, positions, to);
+    return new GBuffer(grid, kept, surfaces, positions, emission.withLayers(from));
   }
 
   /** Whether it shares its surfaces with another. */
@@ -137,38 +129,13 @@ public final class GBuffer {
     System.arraycopy(positions, 3 * n, to, PLACE, 3);
   }
 
-  /** Adds emission of a layer that a sample sees over mirrors and clear glass alone. */
-  public void addEmission(int layer, int x, int y, float r, float g, float b, float evenLuminance) {
-    int tile = grid.tile(x, y);
-    float[] to = emission[layer][tile];
-    if (to == null) {
-      to = emission[layer][tile] = new float[EMISSION * Film.TILE_WIDTH * Film.TILE_HEIGHT];
-    }
-    int at = inTile(x, y);
-    to[at] += r;
-    to[at + 1] += g;
-    to[at + 2] += b;
-    to[at + 3] += evenLuminance;
-  }
-
-  /** Sums of a layer's emission in the tile of a pixel, or null where there is none. */
-  float[] emission(int layer, int x, int y) {
-    return emission[layer][grid.tile(x, y)];
-  }
-
-  /** Where a pixel's values begin in its tile's sums. */
-  static int inTile(int x, int y) {
-    return EMISSION * (y % Film.TILE_HEIGHT * Film.TILE_WIDTH + x % Film.TILE_WIDTH);
+  /** The emission that is seen. */
+  SeenEmission emission() {
+    return emission;
   }
 
   /** Bytes that it holds. */
   long bytes() {
-    long sum = 2L * surfaces.length + 4L * positions.length;
-    for (float[][] layer : emission) {
-      for (float[] tile : layer) {
-        sum += tile == null ? 0 : 4L * tile.length;
-      }
-    }
-    return sum;
+    return 2L * surfaces.length + 4L * positions.length + emission.bytes();
   }
 }

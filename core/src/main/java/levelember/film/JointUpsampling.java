@@ -94,12 +94,12 @@ final class JointUpsampling {
     for (int left = 0; left < fine.width(); left += Film.TILE_WIDTH) {
       int right = Math.min(fine.width(), left + Film.TILE_WIDTH);
       int n = fine.samples(layer, left, y);
-      float[] sums = n == 0 ? null : fine.surfaces().emission(layer, left, y);
+      float[] sums = n == 0 ? null : fine.surfaces().emission().at(layer, left, y);
       if (n == 0) {
         addCoarseEmission(layer, y, left, right, to);
       } else if (sums != null) {
         for (int x = left; x < right; x++) {
-          add(sums, GBuffer.inTile(x, y), n, to, y * fine.width() + x, 1);
+          add(sums, SeenEmission.inTile(x, y), n, to, y * fine.width() + x, 1);
         }
       }
     }
@@ -111,10 +111,10 @@ final class JointUpsampling {
     for (int x = left; x < right; ) {
       int cx = Math.min(x / step, last);
       int end = cx == last ? right : Math.min(right, (cx + 1) * step);
-      float[] sums = coarse.surfaces().emission(layer, cx, cy);
+      float[] sums = coarse.surfaces().emission().at(layer, cx, cy);
       if (sums != null) {
         int n = coarse.samples(layer, cx, cy);
-        add(sums, GBuffer.inTile(cx, cy), n, to, y * fine.width() + x, end - x);
+        add(sums, SeenEmission.inTile(cx, cy), n, to, y * fine.width() + x, end - x);
       }
       x = end;
     }

@@ -100,6 +100,11 @@ final class PixelGuides {
     return all * n / (n - 1) > MIXED;
   }
 
+  /** Albedo of a pixel's surfaces, the mean over the channels. */
+  float albedo(int p) {
+    return (mean[0][p] + mean[1][p] + mean[2][p]) * (1 / 3f);
+  }
+
   /** Whether two pixels show the same surface, roughly. */
   boolean agree(int p, int q) {
     float d = 0;

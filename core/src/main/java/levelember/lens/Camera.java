@@ -14,6 +14,9 @@ public interface Camera {
   /** Whether what lies behind the set is left out, so that the picture gets an alpha. */
   boolean cutOut();
 
+  /** Whether a point of the picture sees the set along one ray, as without depth of field. */
+  boolean sharp();
+
   /** The rays of one picture. */
   interface Rays {
     /**

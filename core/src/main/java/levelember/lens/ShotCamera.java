@@ -13,4 +13,9 @@ public record ShotCamera(Shot shot) implements Camera {
   public boolean cutOut() {
     return shot.cutOut();
   }
+
+  @Override
+  public boolean sharp() {
+    return !(shot.fStop() > 0);
+  }
 }

@@ -24,14 +24,18 @@ final class ContributionSink {
   private final FirstScattering here = new FirstScattering();
   private final RayCount.Tally rays;
   private final boolean withoutGloss;
+  private final boolean[] keptApart;
   private int tile;
 
   /**
    * @param withoutGloss leaves out light that reaches rough surfaces over smooth ones
+   * @param keptApart for every layer whether the film keeps emission apart that is seen over
+   *     mirrors and clear glass alone
    */
-  ContributionSink(RayCount.Tally rays, boolean withoutGloss) {
+  ContributionSink(RayCount.Tally rays, boolean withoutGloss, boolean[] keptApart) {
     this.rays = rays;
     this.withoutGloss = withoutGloss;
+    this.keptApart = keptApart;
   }
 
   /**
@@ -85,7 +89,8 @@ final class ContributionSink {
   }
 
   private void addKeptHit(int layer, PathState path, float r, float g, float b) {
-    if (path.specularSoFar && !addEmission(layer, r, g, b) || !add(layer, r, g, b)) {
+    boolean seen = surfaces == null ? keptApart[layer] && path.deltaSoFar : path.specularSoFar;
+    if (seen && !addEmission(layer, r, g, b) || !add(layer, r, g, b)) {
       return;
     }
     if (path.depth == 0) {
@@ -99,11 +104,8 @@ final class ContributionSink {
    * Adds to the emission seen over mirrors and clear glass alone; false where no other is wanted.
    */
   private boolean addEmission(int layer, float r, float g, float b) {
-    if (surfaces != null) {
-      float luminance = Colour.luminance(r, g, b);
-      if (Float.isFinite(luminance)) {
-        surfaces.addEmission(layer, x, y, r, g, b, even ? luminance : 0);
-      }
+    if (Float.isFinite(r + g + b)) {
+      film.addSeenEmission(layer, x, y, even, r, g, b);
     }
     return !emissionOnly;
   }
@@ -207,7 +209,8 @@ final class ContributionSink {
 
   /** Adds what a backdrop plate shows. */
   void addBehind(int layer, float r, float g, float b) {
-    if (addEmission(layer, r, g, b) && add(layer, r, g, b)) {
+    boolean wanted = surfaces == null && !keptApart[layer] || addEmission(layer, r, g, b);
+    if (wanted && add(layer, r, g, b)) {
       film.add(layer, Component.EMISSION, pixel, r, g, b);
     }
   }

@@ -131,7 +131,7 @@ final class PatchSampling {
       branch.first.set(branch.vertex, false);
     }
     branch.causticChain = CausticPaths.after(path.causticChain, scene, at);
-    branch.specularSoFar = false;
+    branch.specularSoFar = branch.deltaSoFar = false;
     branch.depth++;
     branch.surfaces++;
     return true;

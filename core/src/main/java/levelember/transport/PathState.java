@@ -70,6 +70,9 @@ final class PathState {
   /** Nothing but smooth mirrors and clear glass has been met yet. */
   boolean specularSoFar;
 
+  /** All vertices so far were scattered at in one of the directions that mirrors and glass have. */
+  boolean deltaSoFar;
+
   /** Place on the whole picture, 0…1 from its left and from its top. */
   float screenX, screenY;
 
@@ -98,7 +101,7 @@ final class PathState {
     causticChain = CausticPaths.EYE;
     sinceVertex = length = 0;
     fromDiffuse = caught = false;
-    specularSoFar = true;
+    specularSoFar = deltaSoFar = true;
     medium = behind = null;
     alpha = 1;
     caughtShare = 0;
@@ -130,6 +133,7 @@ final class PathState {
     fromDiffuse = other.fromDiffuse;
     caught = other.caught;
     specularSoFar = other.specularSoFar;
+    deltaSoFar = other.deltaSoFar;
     screenX = other.screenX;
     screenY = other.screenY;
     alpha = other.alpha;

@@ -90,7 +90,8 @@ final class PathTracer {
     media = new MediumStack(scene);
     selection = new LightSelection(scene, sampling.always());
     regularization = new PathRegularization(scene.bounce.overGloss());
-    sink = new ContributionSink(rays, scene.bounce.overGloss() == LightOverGloss.NONE);
+    boolean withoutGloss = scene.bounce.overGloss() == LightOverGloss.NONE;
+    sink = new ContributionSink(rays, withoutGloss, keptApart(view));
     TracingContext context =
         new TracingContext(
             scene,
@@ -110,6 +111,19 @@ final class PathTracer {
         toFirstSurface ? null : new PatchSampling(context, regularization, mostDepth);
     patches = sampled != null && sampled.any() ? sampled : null;
     direct = new NextEventEstimation(context, patches, photons);
+  }
+
+  /**
+   * For every layer whether emission that is seen over mirrors and clear glass alone is known by
+   * its place: that of lamps, suns and glowing pieces; surroundings are as wide as the picture and
+   * out of focus with depth of field, so that they need the denoiser then.
+   */
+  private static boolean[] keptApart(View view) {
+    boolean[] to = new boolean[view.layers()];
+    for (int k = 0; k < to.length; k++) {
+      to[k] = view.camera().sharp() || !view.scene().surrounds(k);
+    }
+    return to;
   }
 
   /**
@@ -154,7 +168,7 @@ final class PathTracer {
     media.clear();
     regularization.begin(sample);
     sink.begin(film, 0, 0, sample, false);
-    path.specularSoFar = false;
+    path.specularSoFar = path.deltaSoFar = false;
     at.receive(point, normal, receiver.piece(), ReceiverSurface.WHITE);
     at.orient(dx, dy, dz);
     regularization.arrive(path, at);
@@ -506,6 +520,7 @@ final class PathTracer {
     ReferencePoint lit = direct.from();
     path.vertex.at.set(path.ox, path.oy, path.oz, lit.nx, lit.ny, lit.nz);
     path.vertex.scattered(at.piece, s);
+    path.deltaSoFar &= s.delta;
     regularization.scattered(path, at);
     path.rayKind = s.through ? Hierarchy.REFRACTION : reflectedKind(first);
     path.fromDiffuse = path.vertex.diffuse() > 0;

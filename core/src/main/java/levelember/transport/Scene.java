@@ -7,7 +7,9 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import levelember.geometry.SetGeometry;
+import levelember.light.DomeLight;
 import levelember.light.EmissiveLight;
+import levelember.light.EnvironmentLight;
 import levelember.light.LightSource;
 import levelember.light.PlateLight;
 import levelember.light.PortalLight;
@@ -327,6 +329,14 @@ public final class Scene {
   /** A light without the openings that it is drawn through. */
   static LightSource surroundings(LightSource light) {
     return light instanceof PortalLight p ? p.surroundings() : light;
+  }
+
+  /** Whether a light is a picture or a dome all about the set, or a plate behind it. */
+  boolean surrounds(int light) {
+    LightSource source = surroundings(lights[light]);
+    return source instanceof EnvironmentLight
+        || source instanceof DomeLight
+        || source instanceof PlateLight;
   }
 
   /** Whether set and surfaces are those of another scene. */

@@ -265,8 +265,8 @@ class JointUpsamplingTest {
     for (int layer = 0; layer < view.layers(); layer++) {
       float[] emission = film.sums(layer, Component.EMISSION);
       for (int p = 0; p < WIDTH * HEIGHT; p++) {
-        float[] direct = surfaces.surfaces().emission(layer, p % WIDTH, p / WIDTH);
-        int at = GBuffer.inTile(p % WIDTH, p / WIDTH);
+        float[] direct = surfaces.surfaces().emission().at(layer, p % WIDTH, p / WIDTH);
+        int at = SeenEmission.inTile(p % WIDTH, p / WIDTH);
         for (int k = 0; k < 3; k++) {
           assertThat(direct == null ? 0 : direct[at + k]).isEqualTo(emission[3 * p + k]);
         }
@@ -292,11 +292,11 @@ class JointUpsamplingTest {
       renderer.trace(view, film, n, () -> false);
       renderer.trace(view, surfaces, 1, () -> false);
     }
-    float mean = film.surfaces().emission(0, 0, 0)[0] / n;
+    float mean = film.surfaces().emission().at(0, 0, 0)[0] / n;
     assertThat(mean).as("as much as paths find by chance").isBetween(0.5f, 0.95f);
     for (int p = 0; p < 64; p++) {
-      float[] direct = surfaces.surfaces().emission(0, p % 8, p / 8);
-      assertThat(direct[GBuffer.inTile(p % 8, p / 8)]).isCloseTo(mean, within(0.02f * mean));
+      float[] direct = surfaces.surfaces().emission().at(0, p % 8, p / 8);
+      assertThat(direct[SeenEmission.inTile(p % 8, p / 8)]).isCloseTo(mean, within(0.02f * mean));
       assertThat(surfaces.surfaces().kind(p, 0)).isEqualTo(GBuffer.OPEN);
     }
   }
@@ -321,10 +321,10 @@ class JointUpsamplingTest {
     Film same = film.withLayers(new int[] {-1, 1, 2});
     assertThat(same.surfaces().kind(ball, 0)).isEqualTo(surfaces.kind(ball, 0));
     int x = WIDTH / 2, y = 2;
-    assertThat(surfaces.emission(2, x, y)).as("the dome is seen").isNotNull();
-    assertThat(same.surfaces().emission(2, x, y)).isSameAs(surfaces.emission(2, x, y));
+    assertThat(surfaces.emission().at(2, x, y)).as("the dome is seen").isNotNull();
+    assertThat(same.surfaces().emission().at(2, x, y)).isSameAs(surfaces.emission().at(2, x, y));
     Film moved = film.withLayers(new int[] {0, 1, -1});
-    assertThat(moved.surfaces().emission(2, x, y)).isNull();
+    assertThat(moved.surfaces().emission().at(2, x, y)).isNull();
     Film other = film.withLayers(new int[] {-1, -1, -1});
     assertThat(other.surfaces().kind(ball, 0)).isEqualTo(GBuffer.UNKNOWN);
   }

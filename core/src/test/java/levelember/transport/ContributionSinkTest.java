@@ -8,7 +8,7 @@ import org.junit.jupiter.api.Test;
 class ContributionSinkTest {
   private final RayCount.Tally rays = new RayCount.Tally();
   private final Film film = new Film(4, 2, 2);
-  private final ContributionSink sink = new ContributionSink(rays, false);
+  private final ContributionSink sink = new ContributionSink(rays, false, new boolean[2]);
 
   @Test
   void aContributionIsAddedToItsLayerAndPixel() {
