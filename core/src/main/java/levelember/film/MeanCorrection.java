@@ -25,6 +25,12 @@ final class MeanCorrection {
   /** Share of light that surfaces get for being there, against what the filter found on them. */
   private static final float BY_COLOUR = 0.05f;
 
+  /** Albedo that what lies open, or shows nothing to guides, counts for. */
+  private static final float LEAST_ALBEDO = 1e-3f;
+
+  /** Weight below which there is nothing to go by. */
+  private static final float LEAST_WEIGHT = 1e-30f;
+
   private final PixelGuides guides;
   private final int width, height, across, down, reach;
   private final Consumer<IntConsumer> rows;
@@ -64,7 +70,7 @@ final class MeanCorrection {
    * @param light three floats a pixel, which are changed
    */
   void correct(Traced traced, float[] light) {
-    float floor = floor(light);
+    float floor = floor(traced);
     rows.accept(y -> {
       if (y % CELL == 0) {
         sum(y / CELL, traced, light, floor);
@@ -74,18 +80,17 @@ final class MeanCorrection {
     float[] sumR = box(missingR), sumG = box(missingG), sumB = box(missingB);
     double restR = 0, restG = 0, restB = 0, all = 0;
     for (int c = 0; c < weight.length; c++) {
-      float l = sumR[c] + sumG[c] + sumB[c];
-      float k = l == 0 ? 0 : Math.max(0, 1 - LOCAL * noise[c] / (l * l));
+      float k = confidence((double) sumR[c] + sumG[c] + sumB[c], noise[c]);
       restR += (1 - k) * missingR[c];
       restG += (1 - k) * missingG[c];
       restB += (1 - k) * missingB[c];
       all += weight[c];
-      float local = near[c] > 0 ? k / near[c] : 0;
+      float local = near[c] > LEAST_WEIGHT ? k / near[c] : 0;
       missingR[c] *= local;
       missingG[c] *= local;
       missingB[c] *= local;
     }
-    if (!(all > 0)) {
+    if (!(all > LEAST_WEIGHT)) {
       return;
     }
     float r = (float) (restR / all), g = (float) (restG / all), b = (float) (restB / all);
@@ -101,14 +106,24 @@ final class MeanCorrection {
     });
   }
 
-  /** The light that a surface of albedo 1 gets for being there. */
-  private float floor(float[] light) {
+  /** How sure missing light is that has a variance, 0…1. */
+  private static float confidence(double missing, double variance) {
+    double squared = missing * missing;
+    return squared > 0 ? (float) Math.max(0, 1 - LOCAL * variance / squared) : 0;
+  }
+
+  /** The weight that a surface of albedo 1 has for being there, by the light that was traced. */
+  private float floor(Traced traced) {
     double sum = 0, surfaces = 0;
-    for (int p = 0; p < width * height; p++) {
-      sum += luminance(light, p);
-      surfaces += guides.albedo(p);
+    float[] mean = new float[3];
+    for (int y = 0; y < height; y++) {
+      for (int x = 0; x < width; x++) {
+        traced.mean(x, y, mean);
+        sum += Math.max(0, mean[0] + mean[1] + mean[2]) / 3;
+        surfaces += LEAST_ALBEDO + guides.albedo(y * width + x);
+      }
     }
-    return surfaces > 0 ? (float) (BY_COLOUR * sum / surfaces) : 0;
+    return (float) (BY_COLOUR * sum / surfaces);
   }
 
   private static float luminance(float[] light, int p) {
@@ -116,7 +131,7 @@ final class MeanCorrection {
   }
 
   private float weight(float[] light, float floor, int p) {
-    return Math.max(0, luminance(light, p)) + floor * guides.albedo(p);
+    return Math.max(0, luminance(light, p)) + floor * (LEAST_ALBEDO + guides.albedo(p));
   }
 
   /** Sums a row of cells. */

@@ -299,6 +299,13 @@ final class GlassLobe {
     return 1 - f;
   }
 
+  /** The probability with which {@link #sampleSmooth} reflects. */
+  float reflection(Scattering s) {
+    return thin
+        ? wallProbability(Fresnel.dielectric(s.oz, (float) (1 / ior)), s)
+        : Fresnel.dielectric(s.oz, eta(s));
+  }
+
   /** Samples smooth glass, whose directions are delta, and evaluates it. */
   void sampleSmooth(float part, Scattering s) {
     float ox = s.ox, oy = s.oy, oz = s.oz;

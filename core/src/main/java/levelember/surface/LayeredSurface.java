@@ -442,6 +442,31 @@ public final class LayeredSurface {
   }
 
   /**
+   * Takes the direction in which smooth glass reflects, as {@link #sample} does; density 0 where it
+   * is no smooth glass, or something else besides.
+   *
+   * @return the probability with which {@link #sample} takes it
+   */
+  public float reflect(Scattering s) {
+    s.clear();
+    if (!(s.oz > 0) || glass == null || !glass.smooth(s) || s.probability[GLASS] < 1) {
+      return 0;
+    }
+    float probability = glass.reflection(s);
+    if (probability > 0) {
+      sampleSmoothGlass(0, s);
+    }
+    return probability;
+  }
+
+  private void sampleSmoothGlass(float part, Scattering s) {
+    glass.sampleSmooth(part, s);
+    if (reflected != null && !s.through) {
+      s.levelReflected(reflected[0], reflected[1], reflected[2]);
+    }
+  }
+
+  /**
    * Samples an incident direction for the prepared outgoing one from three numbers in [0, 1), and
    * evaluates it, divided by its density; a density of 0 says that there is none.
    *
@@ -469,10 +494,7 @@ public final class LayeredSurface {
     } else if (lobe == GLASS) {
       float part = Math.min(at / probability[GLASS], 0.9999999f);
       if (glass.smooth(s)) {
-        glass.sampleSmooth(part, s);
-        if (reflected != null && !s.through) {
-          s.levelReflected(reflected[0], reflected[1], reflected[2]);
-        }
+        sampleSmoothGlass(part, s);
         return;
       }
       if (!glass.sample(u, v, part, s)) {

@@ -26,6 +26,12 @@ final class MediumStack {
     hierarchy = scene.hierarchy;
   }
 
+  /** Takes over another. */
+  void copy(MediumStack other) {
+    count = other.count;
+    System.arraycopy(other.instances, 0, instances, 0, count);
+  }
+
   /** Comes out of everything. */
   void clear() {
     count = 0;

@@ -73,6 +73,12 @@ final class PathState {
   /** All vertices so far were scattered at in one of the directions that mirrors and glass have. */
   boolean deltaSoFar;
 
+  /**
+   * What the throughput is multiplied by at the first vertex that is no delta; 0 where the path
+   * ends there. Other than 1 only for what was split off another path, see {@link SplitPaths}.
+   */
+  float continuation;
+
   /** Place on the whole picture, 0…1 from its left and from its top. */
   float screenX, screenY;
 
@@ -102,6 +108,7 @@ final class PathState {
     sinceVertex = length = 0;
     fromDiffuse = caught = false;
     specularSoFar = deltaSoFar = true;
+    continuation = 1;
     medium = behind = null;
     alpha = 1;
     caughtShare = 0;
@@ -134,6 +141,7 @@ final class PathState {
     caught = other.caught;
     specularSoFar = other.specularSoFar;
     deltaSoFar = other.deltaSoFar;
+    continuation = other.continuation;
     screenX = other.screenX;
     screenY = other.screenY;
     alpha = other.alpha;
@@ -173,6 +181,14 @@ final class PathState {
     r *= Spectrum.response(chosen, 0);
     g *= Spectrum.response(chosen, 1);
     b *= Spectrum.response(chosen, 2);
+  }
+
+  /** Goes on from a branch's emission to its other light; false where it has none. */
+  boolean goesOn() {
+    times(continuation, continuation, continuation);
+    boolean on = continuation > 0;
+    continuation = 1;
+    return on;
   }
 
   /** Makes guides what they are where a direction was taken by chance. */

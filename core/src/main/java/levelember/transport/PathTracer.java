@@ -29,6 +29,9 @@ final class PathTracer {
   /** Holes, panes and catchers that one ray passes. */
   private static final int MOST_PASSED = 32;
 
+  /** Chance of reflection from which glass is not split, as nearly nothing goes through. */
+  private static final float MOST_CHANCE = 0.98f;
+
   private final Scene scene;
   private final Camera.Rays lens;
   private final boolean cutOut;
@@ -62,6 +65,10 @@ final class PathTracer {
   private final MediumStack media;
   private final ContributionSink sink;
   private final PathRegularization regularization;
+
+  /** Branches at glass; null where no emission is kept apart. */
+  private final SplitPaths branches;
+
   private final Camera.Ray ray = new Camera.Ray();
   private final float[] albedo = new float[3];
 
@@ -88,6 +95,7 @@ final class PathTracer {
     walk = RayWalk.of(scene.hierarchy);
     at = new SurfaceInteraction(scene, walk);
     media = new MediumStack(scene);
+    branches = film.surfaces() == null ? new SplitPaths(scene) : null;
     selection = new LightSelection(scene, sampling.always());
     regularization = new PathRegularization(scene.bounce.overGloss());
     boolean withoutGloss = scene.bounce.overGloss() == LightOverGloss.NONE;
@@ -151,8 +159,14 @@ final class PathTracer {
     while (extend(wanted)) {
       // Goes on from vertex to vertex.
     }
+    float alpha = path.alpha, caughtShare = path.caughtShare;
+    while (branches != null && branches.next(path, media)) {
+      while (extend(wanted)) {
+        // Goes on from vertex to vertex.
+      }
+    }
     if (cutOut && guided && !toFirstSurface) {
-      sink.cover(path.alpha, path.caughtShare);
+      sink.cover(alpha, caughtShare);
     }
   }
 
@@ -193,6 +207,9 @@ final class PathTracer {
     lens.ray(px, row, fu, fv, across, down, ray);
     path.begin(ray.ox, ray.oy, ray.oz, ray.dx, ray.dy, ray.dz);
     media.clear();
+    if (branches != null) {
+      branches.begin();
+    }
     path.screenX = (px + fu) / film.width();
     path.screenY = (row + fv) / ((float) film.fullHeight() / film.step());
     regularization.begin(sample);
@@ -258,6 +275,9 @@ final class PathTracer {
       if (toFirstSurface && !path.specularSoFar) {
         return false;
       }
+    }
+    if (path.continuation != 1 && !at.surface.onlyDelta(at.scattering) && !path.goesOn()) {
+      return false;
     }
     // The last ray of a path may pass panes, as its shadow rays do, but gathers no light there.
     if (path.depth < mostDepth && !toFirstSurface) {
@@ -427,7 +447,11 @@ final class PathTracer {
       // Its mirrored light is no direct light, so that no chance is needed.
       path.divideGuides(surface.transmit(s));
     } else {
-      surface.sample(u, v, lobe, s);
+      if (splits() && split(surface, first, lobe, wanted)) {
+        path.divideGuides(surface.transmit(s));
+      } else {
+        surface.sample(u, v, lobe, s);
+      }
       if (s.through && path.wavelength < 0 && surface.disperses()) {
         path.disperse(points.single(Dimensions.WAVELENGTH));
         surface.disperse(path.wavelength, s);
@@ -442,6 +466,41 @@ final class PathTracer {
     if (path.depth == mostDepth) {
       return false;
     }
+    return follow(first, wanted);
+  }
+
+  /** Whether the path is split at smooth glass: as long as it has been seen over glass alone. */
+  private boolean splits() {
+    return branches != null
+        && path.deltaSoFar
+        && path.continuation == 1
+        && path.depth < mostDepth
+        && branches.mayBeMade();
+  }
+
+  /**
+   * Splits off what smooth glass reflects; false where it does not reflect, or nothing else.
+   *
+   * @param lobe a number in [0, 1), by which the branch has light beside emission or not
+   */
+  private boolean split(LayeredSurface surface, int first, float lobe, boolean[] wanted) {
+    float probability = surface.reflect(at.scattering);
+    if (!(probability > 0) || probability > MOST_CHANCE) {
+      return false;
+    }
+    branches.keep(path);
+    path.times(probability, probability, probability);
+    path.continuation = lobe < probability ? 1 / probability : 0;
+    path.specularSoFar = false;
+    boolean goesOn = follow(first, wanted);
+    branches.take(path, media, goesOn);
+    return true;
+  }
+
+  /** Goes on in the direction that was sampled; false when the path ends. */
+  private boolean follow(int first, boolean[] wanted) {
+    LayeredSurface surface = at.surface;
+    Scattering s = at.scattering;
     float dx = at.tx * s.x + at.sx * s.y + at.nx * s.z;
     float dy = at.ty * s.x + at.sy * s.y + at.ny * s.z;
     float dz = at.tz * s.x + at.sz * s.y + at.nz * s.z;

@@ -130,4 +130,25 @@ class DenoisedMeanTest {
       assertThat(bright).as("f/%s", fStop).isPositive();
     }
   }
+
+  /** Layers of next to no light, as of what hardly reaches the set, stay numbers. */
+  @Test
+  void nextToNoLightStaysFinite() {
+    for (float light : new float[] {0, 1e-38f, 1e-30f, 1e-20f}) {
+      Film film = new Film(WIDTH, HEIGHT, 1);
+      for (int sample = 0; sample < 2; sample++) {
+        film.add(0, 700 + sample, sample == 0, light, light, light);
+        for (int p = 0; p < WIDTH * HEIGHT; p++) {
+          film.guides().add(p, 0.5f, 0.5f, 0.5f, 0, 0, 1, 0.5f);
+        }
+        for (int t = 0; t < film.tiles(); t++) {
+          film.sampled(0, t);
+          film.guides().sampled(t);
+        }
+      }
+      for (float v : Denoiser.denoised(film).sums(0)) {
+        assertThat(v).isFinite().isNotNegative();
+      }
+    }
+  }
 }
