@@ -17,8 +17,7 @@ public final class RigTree {
 
   /**
    * Share of the strongest light that all lights together count for at least, each with the same
-   * part: what is set low may be turned up while the picture is looked at, and what was traced of
-   * it is kept.
+   * part: what is dim may be turned up by its fader, and what was traced of it is kept.
    */
   private static final float LEAST_SHARE = 1 / 16f;
 

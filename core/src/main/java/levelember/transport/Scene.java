@@ -25,6 +25,7 @@ import levelember.shoot.Material;
 import levelember.shoot.Origin;
 import levelember.shoot.Piece;
 import levelember.shoot.Shoot;
+import levelember.shoot.Traced;
 import levelember.shoot.Visibility;
 import levelember.surface.LayeredSurface;
 import levelember.texture.Pictures;
@@ -191,11 +192,14 @@ public final class Scene {
     bounceControls = bounce.level() != 1 || bounce.fadesAtMetres() > 0;
   }
 
-  /** Luminance of what each light's layer is weighted by, muted or not. */
+  /**
+   * Luminance of what each light's layer is weighted by at its own brightness: what is traced does
+   * not depend on faders.
+   */
   private static float[] brightness(Shoot shoot) {
     float[] to = new float[shoot.lights().size()];
     for (int k = 0; k < to.length; k++) {
-      float[] weight = LayerWeights.of(shoot, shoot.lights().get(k));
+      float[] weight = LayerWeights.own(Traced.original(shoot, shoot.lights().get(k)));
       to[k] = Colour.luminance(weight[0], weight[1], weight[2]);
     }
     return to;
