@@ -66,7 +66,7 @@ export function VisibilityDetails(p: Props) {
         {p.piece.visibility.portal && (
           <Typography variant="caption" color="text.secondary">
             Light of the sky and the surroundings is sampled through it: less noise, the same light.
-            The piece must be flat.
+            The piece must be flat; glass stays, what is opaque only marks the opening.
           </Typography>
         )}
       </Section>

@@ -10,7 +10,8 @@ package levelember.shoot;
  * @param bounce takes part in light between matte surfaces
  * @param shadowCatcher seen by the camera as nothing but the shadows that fall on it
  * @param portal a flat opening through which light of the surroundings comes in, marked so that
- *     directions are drawn through it; it changes noise, not light
+ *     directions are drawn through it; it changes noise, not light. An opaque piece that is marked
+ *     is not there itself, whatever else it shows to
  * @param reflectedIn the pieces that reflect it, where it is seen in reflections at all
  */
 public record Visibility(

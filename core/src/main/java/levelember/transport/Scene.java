@@ -171,7 +171,8 @@ public final class Scene {
       Visibility shows = pieces.get(i).visibility();
       boolean clearPiece =
           surfaces[i] != null && surfaces[i].pane() || textured[i] != null && textured[i].pierced();
-      kinds[i] = kinds(shows, clearPiece);
+      // What marks an opening and is opaque itself would close it.
+      kinds[i] = shows.portal() && solid(i) ? 0 : kinds(shows, clearPiece);
       anyClear |= clearPiece;
       catches[i] = shows.shadowCatcher();
       reflectedIn[i] = LightControls.bits(Frames.in(shows.reflectedIn(), pieces));

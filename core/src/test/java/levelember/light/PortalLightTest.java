@@ -173,7 +173,9 @@ class PortalLightTest {
     Visibility unseen = new Visibility(false, false, false, false, false, false);
     Piece opening =
         new Piece("hole", "Hole", null, hole, Vec3.ZERO, Vec3.ONE, pane, "white", null, true);
-    return sets.piece(opening.withVisibility(unseen.asPortal(marked)))
+    // As it is marked in the page: a wall by its visibility, that marks an opening.
+    Visibility shown = marked ? Visibility.ALL.asPortal(true) : unseen;
+    return sets.piece(opening.withVisibility(shown))
         .light(Sets.dome(50))
         .seen(new Vec3(0, 1.5, 1.8), new Vec3(0.5, 0.3, 0), 1.5)
         .shoot();
