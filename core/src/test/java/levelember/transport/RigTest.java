@@ -135,6 +135,20 @@ class RigTest {
         .isCloseTo(300 * c * c * c, within(3.0));
   }
 
+  /** A beam of one degree, measured by the tenth of it: its axis, its slope, and nothing beside. */
+  @Test
+  void aNarrowBeamKeepsTheAnglesOfItsFile() {
+    Profile p =
+        new Profile(
+            "p", List.of(0.0, 0.4, 0.5, 90.0), List.of(0.0), List.of(400.0, 400.0, 0.0, 0.0));
+    Light light =
+        Sets.light("l", new Emitter.Point(p), new Vec3(0, 2, 0), UNDER, 400, Unit.CANDELA);
+    assertThat(lux(floor(0).light(light).shoot(), 16)).isCloseTo(100, within(0.5));
+    assertThat(lux(floor(2 * Math.tan(Math.toRadians(0.25))).light(light).shoot(), 256))
+        .isCloseTo(100, within(0.5));
+    assertThat(lux(floor(2 * Math.tan(Math.toRadians(1))).light(light).shoot(), 16)).isZero();
+  }
+
   @Test
   void aProfilesLumensAreItsIntensitiesOverTheSphere() {
     // 100 cd all over the lower half sphere.
