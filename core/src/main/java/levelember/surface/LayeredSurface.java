@@ -459,6 +459,12 @@ public final class LayeredSurface {
     return probability;
   }
 
+  /** The probability of the direction that {@link #sample} has taken last, where it is a delta. */
+  public float probabilityOfDelta(Scattering s) {
+    float reflection = glass.reflection(s);
+    return s.probability[GLASS] * (s.through ? 1 - reflection : reflection);
+  }
+
   private void sampleSmoothGlass(float part, Scattering s) {
     glass.sampleSmooth(part, s);
     if (reflected != null && !s.through) {

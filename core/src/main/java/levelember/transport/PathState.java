@@ -73,6 +73,9 @@ final class PathState {
   /** All vertices so far were scattered at in one of the directions that mirrors and glass have. */
   boolean deltaSoFar;
 
+  /** One of them was taken by a small chance, so that what is seen over it is found rarely. */
+  boolean rare;
+
   /**
    * What the throughput is multiplied by at the first vertex that is no delta; 0 where the path
    * ends there. Other than 1 only for what was split off another path, see {@link SplitPaths}.
@@ -108,6 +111,7 @@ final class PathState {
     sinceVertex = length = 0;
     fromDiffuse = caught = false;
     specularSoFar = deltaSoFar = true;
+    rare = false;
     continuation = 1;
     medium = behind = null;
     alpha = 1;
@@ -141,6 +145,7 @@ final class PathState {
     caught = other.caught;
     specularSoFar = other.specularSoFar;
     deltaSoFar = other.deltaSoFar;
+    rare = other.rare;
     continuation = other.continuation;
     screenX = other.screenX;
     screenY = other.screenY;

@@ -32,6 +32,9 @@ final class PathTracer {
   /** Chance of reflection from which glass is not split, as nearly nothing goes through. */
   private static final float MOST_CHANCE = 0.98f;
 
+  /** Chance of a direction below which what is seen over it is found rarely. */
+  private static final float LEAST_CHANCE = 0.5f;
+
   private final Scene scene;
   private final Camera.Rays lens;
   private final boolean cutOut;
@@ -451,6 +454,7 @@ final class PathTracer {
         path.divideGuides(surface.transmit(s));
       } else {
         surface.sample(u, v, lobe, s);
+        path.rare |= s.delta && surface.probabilityOfDelta(s) < LEAST_CHANCE;
       }
       if (s.through && path.wavelength < 0 && surface.disperses()) {
         path.disperse(points.single(Dimensions.WAVELENGTH));
