@@ -29,6 +29,8 @@ import levelember.texture.Pictures;
 import levelember.transport.Renderer;
 import levelember.transport.View;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Films as bytes, films brought together, and the components of their layers. */
 class FilmBytesTest {
@@ -87,12 +89,16 @@ class FilmBytesTest {
     }
   }
 
-  /** A film in the form of before: no light over gloss, and eight values of guides a pixel. */
-  private static byte[] writtenBefore(Film film) throws IOException {
+  /**
+   * A film in a form of before: without seen emission, and in the older one without light over
+   * gloss and with eight values of guides a pixel.
+   */
+  private static byte[] writtenBefore(Film film, boolean older) throws IOException {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     CheckedOutputStream checked = new CheckedOutputStream(bytes, new CRC32());
     DataOutputStream to = new DataOutputStream(checked);
-    int[] head = {0x45464C32, film.width(), film.height(), 1, 0, film.height(), film.layers(), 0};
+    int magic = older ? 0x45464C32 : 0x45464C33;
+    int[] head = {magic, film.width(), film.height(), 1, 0, film.height(), film.layers(), 0};
     for (int v : head) {
       to.writeInt(v);
     }
@@ -104,13 +110,17 @@ class FilmBytesTest {
       write(film.even(k), to);
       to.writeInt(film.caught(k) == null ? 0 : 1);
       write(film.caught(k), to);
+      if (!older) {
+        write(film.gloss().softened(k), to);
+        write(film.gloss().leftOut(k), to);
+      }
     }
     for (int tile = 0; tile < film.tiles(); tile++) {
       to.writeInt(film.guides().samples(tile));
     }
     float[] guides = film.guides().sums();
     for (int at = 0; at < guides.length; at += Guides.VALUES) {
-      write(Arrays.copyOfRange(guides, at, at + 8), to);
+      write(Arrays.copyOfRange(guides, at, at + (older ? 8 : Guides.VALUES)), to);
     }
     to.writeInt(film.guides().covers() == null ? 0 : 1);
     write(film.guides().covers(), to);
@@ -124,11 +134,12 @@ class FilmBytesTest {
     }
   }
 
-  @Test
-  void aFilmInTheFormOfBeforeIsReadAndTracedFurther() throws IOException {
+  @ParameterizedTest
+  @ValueSource(booleans = {true, false})
+  void aFilmInTheFormOfBeforeIsReadAndTracedFurther(boolean older) throws IOException {
     Film film = film();
     trace(film, 2);
-    Film again = read(writtenBefore(film));
+    Film again = read(writtenBefore(film, older));
     trace(film, 3);
     trace(again, 3);
     for (int k = 0; k < film.layers(); k++) {
