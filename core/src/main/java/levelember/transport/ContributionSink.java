@@ -90,7 +90,9 @@ final class ContributionSink {
 
   private void addKeptHit(int layer, PathState path, float r, float g, float b) {
     boolean seen =
-        surfaces == null ? keptApart[layer] && path.deltaSoFar && !path.rare : path.specularSoFar;
+        surfaces == null
+            ? keptApart[layer] && path.deltaSoFar && !path.improbable
+            : path.specularSoFar;
     if (seen && !addEmission(layer, r, g, b) || !add(layer, r, g, b)) {
       return;
     }

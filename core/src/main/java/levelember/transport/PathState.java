@@ -73,8 +73,8 @@ final class PathState {
   /** All vertices so far were scattered at in one of the directions that mirrors and glass have. */
   boolean deltaSoFar;
 
-  /** One of them was taken by a small chance, so that what is seen over it is found rarely. */
-  boolean rare;
+  /** One of them had a small probability, so that few samples find what is seen over it. */
+  boolean improbable;
 
   /**
    * What the throughput is multiplied by at the first vertex that is no delta; 0 where the path
@@ -111,7 +111,7 @@ final class PathState {
     sinceVertex = length = 0;
     fromDiffuse = caught = false;
     specularSoFar = deltaSoFar = true;
-    rare = false;
+    improbable = false;
     continuation = 1;
     medium = behind = null;
     alpha = 1;
@@ -145,7 +145,7 @@ final class PathState {
     caught = other.caught;
     specularSoFar = other.specularSoFar;
     deltaSoFar = other.deltaSoFar;
-    rare = other.rare;
+    improbable = other.improbable;
     continuation = other.continuation;
     screenX = other.screenX;
     screenY = other.screenY;
@@ -189,9 +189,11 @@ final class PathState {
   }
 
   /** Goes on from a branch's emission to its other light; false where it has none. */
-  boolean goesOn() {
+  boolean continuesAfterDelta() {
     times(continuation, continuation, continuation);
     boolean on = continuation > 0;
+    // As few branches as chance would have sent are left: what they find they find rarely.
+    improbable |= continuation != 1;
     continuation = 1;
     return on;
   }

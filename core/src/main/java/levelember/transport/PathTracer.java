@@ -30,10 +30,10 @@ final class PathTracer {
   private static final int MOST_PASSED = 32;
 
   /** Chance of reflection from which glass is not split, as nearly nothing goes through. */
-  private static final float MOST_CHANCE = 0.98f;
+  private static final float MOST_REFLECTION = 0.98f;
 
   /** Chance of a direction below which what is seen over it is found rarely. */
-  private static final float LEAST_CHANCE = 0.5f;
+  private static final float LEAST_DELTA_PROBABILITY = 0.5f;
 
   private final Scene scene;
   private final Camera.Rays lens;
@@ -279,7 +279,9 @@ final class PathTracer {
         return false;
       }
     }
-    if (path.continuation != 1 && !at.surface.onlyDelta(at.scattering) && !path.goesOn()) {
+    if (path.continuation != 1
+        && !at.surface.onlyDelta(at.scattering)
+        && !path.continuesAfterDelta()) {
       return false;
     }
     // The last ray of a path may pass panes, as its shadow rays do, but gathers no light there.
@@ -454,7 +456,7 @@ final class PathTracer {
         path.divideGuides(surface.transmit(s));
       } else {
         surface.sample(u, v, lobe, s);
-        path.rare |= s.delta && surface.probabilityOfDelta(s) < LEAST_CHANCE;
+        path.improbable |= s.delta && surface.probabilityOfDelta(s) < LEAST_DELTA_PROBABILITY;
       }
       if (s.through && path.wavelength < 0 && surface.disperses()) {
         path.disperse(points.single(Dimensions.WAVELENGTH));
@@ -479,7 +481,7 @@ final class PathTracer {
         && path.deltaSoFar
         && path.continuation == 1
         && path.depth < mostDepth
-        && branches.mayBeMade();
+        && branches.canSplit();
   }
 
   /**
@@ -489,7 +491,7 @@ final class PathTracer {
    */
   private boolean split(LayeredSurface surface, int first, float lobe, boolean[] wanted) {
     float probability = surface.reflect(at.scattering);
-    if (!(probability > 0) || probability > MOST_CHANCE) {
+    if (!(probability > 0) || probability > MOST_REFLECTION) {
       return false;
     }
     branches.keep(path);

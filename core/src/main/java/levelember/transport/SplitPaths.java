@@ -31,7 +31,7 @@ final class SplitPaths {
   }
 
   /** Whether the path may be split once more. */
-  boolean mayBeMade() {
+  boolean canSplit() {
     return made < MOST;
   }
 
