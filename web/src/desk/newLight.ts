@@ -101,7 +101,7 @@ export const untouched = {
   shadowDensity: 1,
   shadowColour: [0, 0, 0] as Vector,
   fadesAtMetres: 0,
-  castsCaustics: false,
+  castsCaustics: 'automatic' as const,
   causticLevel: 1,
   causticSoftnessMillimetres: 0,
   causticSoftnessShare: 0,

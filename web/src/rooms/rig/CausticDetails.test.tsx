@@ -31,7 +31,7 @@ const seen: LiveCaustics = {
   },
 };
 
-function shown(castsCaustics: boolean, others: object = {}) {
+function shown(castsCaustics: 'automatic' | 'on' | 'off', others: object = {}) {
   const light = {
     id: 'a',
     name: 'Beam',
@@ -55,18 +55,36 @@ afterEach(() => {
   vi.restoreAllMocks();
 });
 
-test('casting caustics is an edit of its own', async () => {
-  shown(false);
-  expect(screen.queryByLabelText('Edge softness of the caustics')).toBeNull();
+test.each([
+  ['automatic', 'On', 'on'],
+  ['off', 'Automatic', 'automatic'],
+  ['on', 'Off', 'off'],
+] as const)('casting caustics from %s to %s is an edit of its own', async (from, text, value) => {
+  vi.spyOn(api, 'caustics').mockResolvedValue(null);
+  shown(from);
+  const levers = screen.queryByLabelText('Edge softness of the caustics');
+  if (from === 'on') expect(levers).toBeInTheDocument();
+  else expect(levers).toBeNull();
   await userEvent.click(screen.getByLabelText('Casts caustics'));
+  await userEvent.click(screen.getByRole('option', { name: text }));
   expect(keep).toHaveBeenCalledWith('Caustics of Beam', [
-    { op: 'replace', path: '/lights/0/castsCaustics', value: true },
+    { op: 'replace', path: '/lights/0/castsCaustics', value },
   ]);
+});
+
+test('where it is automatic, it says whether photons were chosen', async () => {
+  const asked = vi.spyOn(api, 'caustics').mockResolvedValue(null);
+  shown('automatic');
+  expect(screen.getByText('Being measured …')).toBeInTheDocument();
+  expect(await screen.findByText(/^No photons/)).toBeInTheDocument();
+  asked.mockResolvedValue(seen);
+  shown('automatic', { id: 'b' });
+  expect(await screen.findByText(/^Photons carry them. 21 % of its light/)).toBeInTheDocument();
 });
 
 test('a light that casts them has its levers, and says how much they are', async () => {
   const asked = vi.spyOn(api, 'caustics').mockResolvedValue(seen);
-  shown(true);
+  shown('on');
   expect(screen.getByLabelText('Level of the caustics')).toHaveValue('1');
   expect(screen.getByLabelText('Edge softness of the caustics')).toHaveValue('2');
   expect(screen.getByLabelText('Softness of the caustics by distance')).toHaveValue('5');
@@ -81,8 +99,8 @@ test('a light that casts them has its levers, and says how much they are', async
 
 test('what is turned off by hand is said first', () => {
   vi.spyOn(api, 'caustics').mockResolvedValue(seen);
-  shown(true, { causticLevel: 0 });
+  shown('on', { causticLevel: 0 });
   expect(screen.getByText('Their level is 0.')).toBeInTheDocument();
-  shown(true, { muted: true });
+  shown('on', { muted: true });
   expect(screen.getByText('The light is muted.')).toBeInTheDocument();
 });

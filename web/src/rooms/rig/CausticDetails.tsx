@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { api } from '../../api/client';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { quantities, type Quantity } from '../../controls/quantity';
-import { SwitchOf } from '../../controls/SwitchOf';
+import { PlainSelect } from '../../controls/PlainSelect';
 import { useDesk } from '../../live/useShoot';
 import { amount, reasons } from './causticReasons';
 import { MakeCaustics } from './MakeCaustics';
@@ -21,6 +21,13 @@ const softness: Quantity = {
 const byDistance: Quantity = { unit: '%', least: 0, most: 100, step: 1, digits: 1 };
 const fades: Quantity = { ...quantities.length, least: 0 };
 
+/** Whether photons carry them. */
+const ways = [
+  { value: 'automatic', text: 'Automatic' },
+  { value: 'on', text: 'On' },
+  { value: 'off', text: 'Off' },
+];
+
 /** How often what is seen of them is asked for again. */
 const AGAIN_MILLIS = 3000;
 
@@ -29,18 +36,24 @@ export function CausticDetails({ light, here, set }: LightProps) {
   const desk = useDesk();
   return (
     <Section title="Caustics">
-      <SwitchOf
+      <PlainSelect
         label="Casts caustics"
-        on={light.castsCaustics}
-        onChange={(on) =>
+        value={light.castsCaustics}
+        options={ways}
+        onChange={(way) =>
           void desk.keep(
-            on ? `Caustics of ${light.name}` : `${light.name} without caustics`,
-            set(desk.state.document, 'castsCaustics', on),
+            `Caustics of ${light.name}`,
+            set(desk.state.document, 'castsCaustics', way),
           )
         }
       />
-      {!light.castsCaustics && <MakeCaustics name={light.name} of={{ light: light.id }} />}
-      {light.castsCaustics && (
+      {light.castsCaustics !== 'on' && (
+        <>
+          {light.castsCaustics === 'automatic' && <Chosen light={light} />}
+          <MakeCaustics name={light.name} of={{ light: light.id }} />
+        </>
+      )}
+      {light.castsCaustics === 'on' && (
         <>
           <Row>
             <NumberOf
@@ -85,16 +98,35 @@ export function CausticDetails({ light, here, set }: LightProps) {
   );
 }
 
+/** How far a light's caustics are seen: null where photons carry none, undefined at first. */
+function useCaustics(light: string) {
+  const { id } = useDesk().state;
+  return useQuery({
+    queryKey: ['caustics', id, light],
+    queryFn: () => api.caustics(id, light),
+    refetchInterval: AGAIN_MILLIS,
+  }).data;
+}
+
+/** Whether photons were chosen, and how much of the picture they carry. */
+function Chosen({ light }: Pick<LightProps, 'light'>) {
+  const seen = useCaustics(light.id);
+  return (
+    <Typography variant="caption" color="text.secondary" component="div" sx={{ minHeight: 32 }}>
+      {seen === undefined
+        ? 'Being measured …'
+        : seen
+          ? `Photons carry them. ${amount(seen)}`
+          : 'No photons: nothing throws its light, or paths find it soon enough.'}
+    </Typography>
+  );
+}
+
 /** How much of the picture they are, and why they are not seen better. */
 function Seen({ light }: Pick<LightProps, 'light'>) {
   const desk = useDesk();
-  const query = useQuery({
-    queryKey: ['caustics', desk.state.id, light.id],
-    queryFn: () => api.caustics(desk.state.id, light.id),
-    refetchInterval: AGAIN_MILLIS,
-  });
+  const seen = useCaustics(light.id);
   const names = Object.fromEntries(desk.document.lights.map((l) => [l.id, l.name]));
-  const seen = query.data;
   const lines =
     light.causticLevel === 0
       ? ['Their level is 0.']

@@ -23,7 +23,7 @@ afterEach(() => {
 });
 
 test('makes one edit of what the server finds, and says what it did', async () => {
-  const operations = [{ op: 'replace' as const, path: '/lights/0/castsCaustics', value: true }];
+  const operations = [{ op: 'replace' as const, path: '/lights/0/castsCaustics', value: 'on' }];
   const asked = vi.spyOn(api, 'causticSetup').mockResolvedValue({
     operations,
     steps: [

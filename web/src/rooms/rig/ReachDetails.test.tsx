@@ -24,7 +24,7 @@ function shown(others: object = {}) {
     shadowDensity: 1,
     shadowColour: [0, 0, 0],
     seenDirectly: false,
-    castsCaustics: false,
+    castsCaustics: 'automatic',
     mirror: null,
     ...others,
   } as unknown as LightProps['light'];

@@ -519,7 +519,7 @@ class ApiTest {
     String light = setup.at("/steps/0/name").stringValue();
     JsonNode change = setup.at("/operations/0");
     assertThat(change.at("/path").stringValue()).startsWith("/lights/");
-    assertThat(change.at("/value/castsCaustics").booleanValue()).isTrue();
+    assertThat(change.at("/value/castsCaustics").stringValue()).isEqualTo("on");
     assertThat(change.at("/value/name").stringValue()).isEqualTo(light);
     assertThat(problem(404, id + "/caustics", "{\"piece\": \"none\"}")).isNotNull();
     assertThat(problem(404, id + "/caustics", "{\"light\": \"none\"}")).isNotNull();

@@ -14,6 +14,9 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** The live channel as a page has it. */
 public final class LivePage implements AutoCloseable {
+  /** Much more than anything takes, on cores that are shared with others too. */
+  private static final long MOST_NANOS = TimeUnit.MINUTES.toNanos(5);
+
   record Frame(JsonNode head, byte[] body) {
     /** The picture's red, green and blue; its alpha must be whole. */
     byte[] rgb() {
@@ -99,7 +102,7 @@ public final class LivePage implements AutoCloseable {
 
   private static Frame of(BlockingQueue<Frame> queue, Predicate<JsonNode> wanted)
       throws InterruptedException {
-    long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
+    long end = System.nanoTime() + MOST_NANOS;
     while (System.nanoTime() < end) {
       Frame f = queue.poll(1, TimeUnit.SECONDS);
       if (f != null && wanted.test(f.head)) {
@@ -111,7 +114,7 @@ public final class LivePage implements AutoCloseable {
 
   /** The next message of a kind. */
   public JsonNode message(Predicate<JsonNode> wanted) throws InterruptedException {
-    long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
+    long end = System.nanoTime() + MOST_NANOS;
     while (System.nanoTime() < end) {
       JsonNode m = messages.poll(1, TimeUnit.SECONDS);
       if (m != null && wanted.test(m)) {

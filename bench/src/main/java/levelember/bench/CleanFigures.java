@@ -40,8 +40,13 @@ final class CleanFigures {
 
   private CleanFigures() {}
 
-  /** A shot of a shoot with its references. */
-  record Case(String name, View view, float[] weights, double fullScale) {}
+  /**
+   * A shot of a shoot.
+   *
+   * @param view with all light over gloss
+   * @param shown as the shoot says it
+   */
+  record Case(String name, View view, View shown, float[] weights, double fullScale) {}
 
   /**
    * @param shoots names of the demo shoots; all when empty
@@ -90,6 +95,7 @@ final class CleanFigures {
                 name + ", " + shot.name(),
                 View.of(
                     shoot.with(shoot.bounce().with(LightOverGloss.EVERYTHING)), shot, pack.files()),
+                View.of(shoot, shot, pack.files()),
                 LayerWeights.of(shoot),
                 DisplayCurve.fullScale(shoot.lookOf(shot).ev())));
       }

@@ -34,6 +34,7 @@ public final class Main implements Callable<Integer> {
               + " forecast,"
               + " caustics, efficiency (variance times time), clean, mean (the amount of light"
               + " after denoising, also with othermean),"
+              + " ladder (the same at each step of the page's picture, also with otherladder),"
               + " sharp (the steps of the page's picture; both on pictures nothing was tuned on:"
               + " other, othersharp)")
   private Set<String> only = new TreeSet<>();
@@ -44,7 +45,7 @@ public final class Main implements Callable<Integer> {
   @Option(
       names = "--shoots",
       split = ",",
-      description = "shoots of efficiency, clean, mean and sharp (default all)")
+      description = "shoots of efficiency, clean, mean, ladder and sharp (default all)")
   private Set<String> shoots = new TreeSet<>();
 
   @Option(names = "--pictures", description = "folder for what each step of sharp shows")
@@ -80,6 +81,8 @@ public final class Main implements Callable<Integer> {
     parts.put("clean", () -> CleanFigures.measured(shoots, films, false));
     parts.put("mean", () -> MeanFigures.measured(shoots, false));
     parts.put("othermean", () -> MeanFigures.measured(shoots, true));
+    parts.put("ladder", () -> LadderFigures.measured(shoots, films, false));
+    parts.put("otherladder", () -> LadderFigures.measured(shoots, films, true));
     parts.put("sharp", () -> SharpFigures.measured(shoots, films, false, pictures));
     parts.put("other", () -> CleanFigures.measured(shoots, films, true));
     parts.put("othersharp", () -> SharpFigures.measured(shoots, films, true, pictures));

@@ -87,7 +87,7 @@ final class SharpFigures {
     }
   }
 
-  private static String name(Ladder.Step step) {
+  static String name(Ladder.Step step) {
     return step.film().surfacesOnly()
         ? "surfaces × " + step.samples()
         : (step.film().step() > 1 ? "1/" + step.film().step() : "full") + " × " + step.samples();

@@ -9,6 +9,7 @@ import java.util.function.UnaryOperator;
 import levelember.geometry.Meshes;
 import levelember.math.Vec3;
 import levelember.shoot.Bounce;
+import levelember.shoot.Caustics;
 import levelember.shoot.Frames;
 import levelember.shoot.Light;
 import levelember.shoot.Material;
@@ -179,8 +180,9 @@ public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
     }
 
     void cast(Light light) {
-      if (!light.reach().caustics().cast()) {
-        put(light, l -> l.withReach(l.reach().withCaustics(l.reach().caustics().withCast(true))));
+      if (!light.reach().caustics().on()) {
+        Caustics on = light.reach().caustics().withCast(Caustics.Cast.ON);
+        put(light, l -> l.withReach(l.reach().withCaustics(on)));
         add(Kind.LIGHT_CASTS, light.name(), 0);
       }
       if (light.reach().caustics().level() == 0) {
@@ -287,8 +289,8 @@ public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
         addSpot(box, shot);
         return;
       }
-      if (lamps.stream().anyMatch(l -> l.reach().caustics().cast() && !l.muted())) {
-        lamps.stream().filter(l -> l.reach().caustics().cast()).forEach(this::cast);
+      if (lamps.stream().anyMatch(l -> l.reach().caustics().on() && !l.muted())) {
+        lamps.stream().filter(l -> l.reach().caustics().on()).forEach(this::cast);
         return;
       }
       List<Light> small =

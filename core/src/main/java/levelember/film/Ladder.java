@@ -237,6 +237,7 @@ public final class Ladder {
         across(coarse[i], STEPS[i] / STEPS[own], film.width(), to, from);
       }
     }
+    LayerMix.clip(to, from, from + 3 * film.width());
   }
 
   /** Adds a layer of a coarser film, blended between the two rows about {@code y}. */

@@ -31,7 +31,10 @@ public final class LayerMix {
     rowInto(film, weights, row, to, 3 * row * film.width());
   }
 
-  /** Writes one mixed row at a place of an array. */
+  /**
+   * Writes one mixed row at a place of an array. A shadow catcher takes no more of what is behind
+   * it than there is.
+   */
   public static void rowInto(Film film, float[] weights, int row, float[] to, int at) {
     Arrays.fill(to, at, at + 3 * film.width(), 0);
     for (int layer = 0; layer < film.layers(); layer++) {
@@ -39,6 +42,14 @@ public final class LayerMix {
       if (r != 0 || g != 0 || b != 0) {
         add(film, layer, row, r, g, b, to, at);
       }
+    }
+    clip(to, at, at + 3 * film.width());
+  }
+
+  /** Sets what is below zero to zero. */
+  static void clip(float[] to, int from, int end) {
+    for (int i = from; i < end; i++) {
+      to[i] = Math.max(0, to[i]);
     }
   }
 

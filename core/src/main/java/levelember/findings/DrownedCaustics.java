@@ -14,7 +14,7 @@ final class DrownedCaustics implements Check {
   public void look(Inspection in, List<Finding> to) {
     for (int k = 0; k < in.byLight.length; k++) {
       Light light = in.light(k);
-      if (!in.lit(k) || !light.reach().caustics().cast()) {
+      if (!in.lit(k) || !light.reach().caustics().on()) {
         continue;
       }
       CausticReading reading = CausticReading.of(in.traced, in.weights, k);

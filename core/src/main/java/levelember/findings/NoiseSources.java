@@ -139,7 +139,7 @@ final class NoiseSources implements Check {
 
   /** Photons, for a lamp whose light paths would have to find through glass or over mirrors. */
   private static List<Finding.Mend> mends(Shoot shoot, Light light) {
-    if (light == null || light.reach().caustics().cast() || !CausticSetup.isLamp(shoot, light)) {
+    if (light == null || light.reach().caustics().on() || !CausticSetup.isLamp(shoot, light)) {
       return List.of();
     }
     CausticSetup setup = CausticSetup.forLight(shoot, light.id());

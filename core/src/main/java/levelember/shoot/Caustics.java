@@ -3,9 +3,10 @@ package levelember.shoot;
 import io.soabase.recordbuilder.core.RecordBuilder;
 
 /**
- * The caustics of a light: what it throws onto rough surfaces through glass and off mirrors.
+ * The caustics of a light: what it throws onto rough surfaces through glass and off mirrors. Level,
+ * softness and reach are those of {@link Cast#ON}; else caustics are as physics has them.
  *
- * @param cast whether photons carry them; else paths find them as well as they can
+ * @param cast whether photons carry them
  * @param level of that light, 0…4
  * @param softnessMillimetres least radius over which they are blurred where they fall, 0…1000
  * @param softnessShare the same as a share of the way from the last smooth surface, 0…1
@@ -14,17 +15,26 @@ import io.soabase.recordbuilder.core.RecordBuilder;
  */
 @RecordBuilder
 public record Caustics(
-    boolean cast,
-    double level,
-    double softnessMillimetres,
-    double softnessShare,
-    double fadesAtMetres)
+    Cast cast, double level, double softnessMillimetres, double softnessShare, double fadesAtMetres)
     implements CausticsBuilder.With {
+  /** Whether photons carry caustics. */
+  public enum Cast {
+    /** Where a pilot pass says that paths would find them late. */
+    AUTOMATIC,
+    /** Always. */
+    ON,
+    /** Never: paths find them as well as they can. */
+    OFF
+  }
+
+  /** By photons or paths, whichever finds them sooner, as physics has them. */
+  public static final Caustics AUTOMATIC = new Caustics(Cast.AUTOMATIC, 1, 0);
+
   /** None by photons. */
-  public static final Caustics NONE = new Caustics(false, 1, 0);
+  public static final Caustics NONE = new Caustics(Cast.OFF, 1, 0);
 
   /** By photons, as physics has them. */
-  public static final Caustics CAST = new Caustics(true, 1, 0);
+  public static final Caustics CAST = new Caustics(Cast.ON, 1, 0);
 
   public Caustics {
     Checks.range("causticLevel", level, 0, 4);
@@ -34,8 +44,13 @@ public record Caustics(
   }
 
   /** Caustics of a level and softness that go any distance. */
-  public Caustics(boolean cast, double level, double softnessMillimetres) {
+  public Caustics(Cast cast, double level, double softnessMillimetres) {
     this(cast, level, softnessMillimetres, 0, 0);
+  }
+
+  /** Whether they are always by photons. */
+  public boolean on() {
+    return cast == Cast.ON;
   }
 
   /** What is left of them some way after the last smooth surface: 1 near … 0. */

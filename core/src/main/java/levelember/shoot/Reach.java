@@ -29,7 +29,7 @@ public record Reach(
     implements ReachBuilder.With {
   /** Everything, untouched. */
   public static final Reach WHOLE =
-      new Reach(Scope.ALL, Scope.ALL, 1, 1, 1, new Rgb(0, 0, 0), 0, Caustics.NONE);
+      new Reach(Scope.ALL, Scope.ALL, 1, 1, 1, new Rgb(0, 0, 0), 0, Caustics.AUTOMATIC);
 
   public Reach {
     if (lightLinking == null || shadowLinking == null) {

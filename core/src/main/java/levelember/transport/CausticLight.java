@@ -1,8 +1,6 @@
 package levelember.transport;
 
 import java.util.Arrays;
-import java.util.List;
-import java.util.stream.IntStream;
 
 /**
  * A light that casts caustics: how often its photons begin at which caster, by what arrives there,
@@ -18,66 +16,65 @@ final class CausticLight {
   /** Share of all photons that casters share evenly. */
   private static final double EVEN = 0.05;
 
-  /** Photons of the pilot pass by which the radius is chosen. */
-  private static final int PILOT = 1 << 12;
-
-  /** Photons of it that a thread takes on at a time. */
-  private static final int CHUNK = 1 << 9;
-
-  /** Photons in the cell of a photon of the pilot pass, on the mean. */
-  private static final double OCCUPANCY = 8;
-
   /** Share of new photons that each pass keeps. */
   private static final double KEPT = 0.7;
 
-  /** Keys of passes that no picture has. */
-  private static final int TRYING = 0x51ED270B, PILOTING = 0x2545F491;
+  /** Key of a pass that no picture has. */
+  private static final int TRYING = 0x51ED270B;
 
   private final CasterSurfaces surfaces;
 
   /** Sums of the casters' probabilities before each, and 1. */
   private final double[] before;
 
-  /** Width of cells in which the pilot pass has {@link #OCCUPANCY}, metres. */
+  /** Mean density of the light's samples from casters, weighted by their flux, 1/sr. */
+  final double density;
+
+  /** Width of cells in which a pilot pass has some photons, metres. */
   private final double width;
 
-  private CausticLight(CasterSurfaces surfaces, double[] before, double width) {
+  private CausticLight(CasterSurfaces surfaces, double[] before, double density, double width) {
     this.surfaces = surfaces;
     this.before = before;
+    this.density = density;
     this.width = width;
   }
 
-  /** A light's; null where nothing of it falls on a rough surface over casters. */
+  /**
+   * A light's; null where nothing of it falls on a rough surface over casters, or paths find that
+   * soon enough for a light that has photons automatically.
+   */
   static CausticLight of(Scene scene, int light, CasterSurfaces surfaces) {
-    PhotonTracer tracer = new PhotonTracer(scene);
-    CausticLight to = selecting(light, surfaces, tracer);
-    if (to == null) {
+    boolean always = scene.caustics(light).on();
+    CausticLight to = selecting(light, surfaces, new PhotonTracer(scene));
+    if (to == null || !always && !to.isNoisy(1)) {
       return null;
     }
-    double[] before = to.before;
-    List<PhotonMap.Deposits> deposits =
-        IntStream.range(0, PILOT / CHUNK)
-            .parallel()
-            .mapToObj(chunk -> pilot(scene, light, to, chunk))
-            .toList();
-    double width = PhotonMap.cellWidth(deposits, OCCUPANCY);
-    return width > 0 ? new CausticLight(surfaces, before, width) : null;
+    CausticPilot pilot = new CausticPilot(scene, light, to);
+    if (!(pilot.width > 0) || !always && !to.isNoisy(pilot.share())) {
+      return null;
+    }
+    return new CausticLight(surfaces, to.before, to.density, pilot.width);
   }
 
-  /** Some of the photons of the pilot pass. */
-  private static PhotonMap.Deposits pilot(Scene scene, int light, CausticLight by, int chunk) {
-    PhotonTracer tracer = new PhotonTracer(scene);
-    PhotonMap.Deposits to = new PhotonMap.Deposits();
-    for (int i = chunk * CHUNK; i < (chunk + 1) * CHUNK; i++) {
-      tracer.trace(light, by, i, PILOTING, 1.0 / PILOT, to);
-    }
-    return to;
+  private boolean isNoisy(double share) {
+    return CausticPilot.deviation(share, density) > CausticPilot.MOST_DEVIATION;
   }
 
   /** A light's probabilities of casters, without a radius; null where none of it arrives at any. */
   static CausticLight selecting(int light, CasterSurfaces surfaces, PhotonTracer tracer) {
-    int count = surfaces.count();
-    double[] flux = incidentFlux(light, surfaces, tracer);
+    int count = surfaces.count(), tried = Math.min(TRIED, ALL_TRIED / count);
+    double[] flux = new double[count];
+    double densities = 0;
+    for (int c = 0; c < count; c++) {
+      // Of very many casters the same arrives at each.
+      flux[c] = tried == 0 ? 1 : 0;
+      for (int i = 0; i < tried; i++) {
+        double arrives = tracer.incidentFlux(light, surfaces, c, i, TRYING) / tried;
+        flux[c] += arrives;
+        densities += arrives > 0 ? arrives * tracer.density(light) : 0;
+      }
+    }
     double sum = Arrays.stream(flux).sum();
     if (!(sum > 0) || sum == Double.POSITIVE_INFINITY) {
       return null;
@@ -87,20 +84,7 @@ final class CausticLight {
       before[c + 1] = before[c] + EVEN / count + (1 - EVEN) * flux[c] / sum;
     }
     before[count] = 1;
-    return new CausticLight(surfaces, before, 0);
-  }
-
-  /** What arrives at each caster, up to a factor; of very many casters the same at each. */
-  private static double[] incidentFlux(int light, CasterSurfaces surfaces, PhotonTracer tracer) {
-    double[] to = new double[surfaces.count()];
-    int tried = Math.min(TRIED, ALL_TRIED / to.length);
-    for (int c = 0; c < to.length; c++) {
-      to[c] = tried == 0 ? 1 : 0;
-      for (int i = 0; i < tried; i++) {
-        to[c] += tracer.incidentFlux(light, surfaces, c, i, TRYING) / tried;
-      }
-    }
-    return to;
+    return new CausticLight(surfaces, before, densities / sum, 0);
   }
 
   CasterSurfaces surfaces() {
@@ -145,7 +129,7 @@ final class CausticLight {
    * @param least metres, 0 or more
    */
   float radius(int photons, int pass, double least) {
-    double square = width * width * PILOT / photons;
+    double square = width * width * CausticPilot.PHOTONS / photons;
     for (int i = 1; i <= pass; i++) {
       square *= (i + KEPT) / (i + 1);
     }

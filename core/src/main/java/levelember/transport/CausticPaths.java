@@ -4,12 +4,12 @@ import levelember.surface.LayeredSurface;
 
 /**
  * Says which light photons carry and which paths find: the light of a light that casts caustics and
- * comes to the first rough vertex of a path over one or more casters and nothing else is the
- * photons'; all other light is the paths'. What a vertex is depends on material and roughness and
- * never on the lobe that was sampled. Panes and holes that light passes straight are no vertices.
+ * comes to a rough vertex of a path over one or more casters and nothing else is the photons'; all
+ * other light is the paths'. What a vertex is depends on material and roughness and never on the
+ * lobe that was sampled. Panes and holes that light passes straight are no vertices.
  *
- * <p>In Heckbert's notation, photons carry L C+ R (S* E), where C are casters, R is rough, and S
- * are smooth vertices.
+ * <p>In Heckbert's notation, photons carry L C+ R (R|S)* E, where C are casters, R are rough, and S
+ * smooth vertices.
  */
 final class CausticPaths {
   /** GGX alpha up to which glass and metal are smooth: a roughness of a quarter. */
@@ -18,13 +18,13 @@ final class CausticPaths {
   /** Nothing but smooth vertices so far, seen from the camera. */
   static final int EYE = 0;
 
-  /** The last vertex is the first rough one. */
+  /** The last vertex is a rough one. */
   static final int ROUGH = 1;
 
   /** Casters alone have followed it. */
   static final int CASTERS = 2;
 
-  /** Something else has followed it. */
+  /** A smooth vertex that is no caster is among those that have followed it. */
   static final int OTHER = 3;
 
   private CausticPaths() {}
@@ -42,8 +42,11 @@ final class CausticPaths {
 
   /** What a path is after a vertex. */
   static int after(int before, Scene scene, SurfaceInteraction at) {
+    if (!smooth(at)) {
+      return ROUGH;
+    }
     if (before == EYE) {
-      return smooth(at) ? EYE : ROUGH;
+      return EYE;
     }
     return before != OTHER && caster(scene, at) ? CASTERS : OTHER;
   }

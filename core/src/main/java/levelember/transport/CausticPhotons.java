@@ -6,8 +6,10 @@ import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
+import java.util.stream.IntStream;
 import levelember.shoot.Caustics;
 
 /**
@@ -20,8 +22,8 @@ final class CausticPhotons {
   /** Photons of a pass, at least and at most. */
   private static final int LEAST = 1 << 12, MOST = 1 << 18;
 
-  /** Pixels of a picture for a photon. */
-  private static final int PIXELS = 2;
+  /** Pixels of a picture for a photon: of a light that always has them, and of another. */
+  private static final int PIXELS = 2, AUTOMATIC_PIXELS = 8;
 
   /** Photons that a thread takes on at a time. */
   private static final int CHUNK = 1 << 11;
@@ -30,14 +32,21 @@ final class CausticPhotons {
   static final long MOST_BYTES = 96L << 20;
 
   private final Scene scene;
+
+  /** Surfaces that throw caustics; null where none was looked for. */
+  private final CasterSurfaces surfaces;
+
+  /** By light how its photons begin, or null where it has none. */
   private final CausticLight[] lights;
+
   private long mostBytes = MOST_BYTES;
   private final Map<Key, Pass> passes = new LinkedHashMap<>(16, 0.75f, true);
 
   private record Key(int light, int photons, int seed, int pass) {}
 
-  private CausticPhotons(Scene scene, CausticLight[] lights) {
+  private CausticPhotons(Scene scene, CasterSurfaces surfaces, CausticLight[] lights) {
     this.scene = scene;
+    this.surfaces = surfaces;
     this.lights = lights;
   }
 
@@ -47,37 +56,31 @@ final class CausticPhotons {
    * @param before a scene that it was made from, whose photons are kept where they stay; or null
    */
   static CausticPhotons of(Scene scene, Scene before) {
-    CausticLight[] lights = new CausticLight[scene.lights.length];
+    int count = scene.lights.length;
     CausticPhotons old = before == null ? null : before.causticPhotonsIfAny();
     boolean stays = old != null && scene.scattersAs(before);
-    CasterSurfaces surfaces = stays ? old.surfaces() : null;
-    CausticPhotons to = new CausticPhotons(scene, lights);
-    for (int k = 0; k < lights.length; k++) {
-      if (!scene.castsCaustics(k)) {
-        continue;
-      }
-      surfaces = surfaces == null ? new CasterSurfaces(scene) : surfaces;
-      int was = stays ? scene.same(k, before) : -1;
-      if (was >= 0 && old.lights[was] != null) {
-        lights[k] = old.lights[was];
-      } else if (surfaces.count() > 0) {
-        lights[k] = CausticLight.of(scene, k, surfaces);
-      }
+    boolean any = IntStream.range(0, count).anyMatch(scene::castsCaustics);
+    CasterSurfaces surfaces = stays ? old.surfaces : null;
+    surfaces = any && surfaces == null ? new CasterSurfaces(scene) : surfaces;
+    CausticPhotons to = new CausticPhotons(scene, surfaces, new CausticLight[count]);
+    if (any && surfaces.count() > 0) {
+      IntStream.range(0, count)
+          .parallel()
+          .filter(scene::castsCaustics)
+          .forEach(k -> {
+            int was = stays ? scene.same(k, before) : -1;
+            to.lights[k] =
+                was >= 0 && before.castsCaustics(was)
+                    ? old.lights[was]
+                    : CausticLight.of(scene, k, to.surfaces);
+          });
     }
     return to;
   }
 
-  private CasterSurfaces surfaces() {
-    return Arrays.stream(lights)
-        .filter(l -> l != null)
-        .map(CausticLight::surfaces)
-        .findFirst()
-        .orElse(null);
-  }
-
   /** Whether any light has photons. */
   boolean any() {
-    return surfaces() != null;
+    return Arrays.stream(lights).anyMatch(Objects::nonNull);
   }
 
   /** How a light's photons begin, or null. */
@@ -91,12 +94,13 @@ final class CausticPhotons {
   }
 
   /**
-   * Photons of each pass of a picture.
+   * Photons of a light in each pass of a picture.
    *
    * @param pixels of the whole picture
    */
-  static int photons(long pixels) {
-    return (int) Math.clamp(Long.highestOneBit(Math.max(1, pixels / PIXELS)), LEAST, MOST);
+  int photons(int light, long pixels) {
+    long wanted = pixels / (scene.caustics(light).on() ? PIXELS : AUTOMATIC_PIXELS);
+    return (int) Math.clamp(Long.highestOneBit(Math.max(1, wanted)), LEAST, MOST);
   }
 
   /**

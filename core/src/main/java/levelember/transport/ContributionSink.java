@@ -172,14 +172,23 @@ final class ContributionSink {
     }
   }
 
-  /** Adds light that photons bring to a vertex. */
-  void addCaustic(int layer, float r, float g, float b) {
+  /** Adds light that photons bring to a vertex: a caustic at the first rough one, else bounced. */
+  void addCaustic(int layer, PathState path, float r, float g, float b) {
+    boolean first = path.causticChain == CausticPaths.EYE;
     float luminance = Colour.luminance(r, g, b);
-    if (Float.isFinite(luminance)) {
+    if (first && Float.isFinite(luminance)) {
       film.gloss().addCaustic(layer, tile, luminance);
     }
-    if (add(layer, r, g, b)) {
+    if (!first) {
+      soften(layer, path.softened, r, g, b);
+    }
+    if (!add(layer, r, g, b)) {
+      return;
+    }
+    if (first) {
       film.add(layer, Component.CAUSTICS, pixel, r, g, b);
+    } else {
+      addScattered(layer, path.first, false, r, g, b);
     }
   }
 

@@ -16,6 +16,9 @@ final class Dimensions {
   /** Sets the sampling of lit patches, and of the light there, apart. */
   static final int PATCH = 0x1B56C4E9;
 
+  /** Sets the choice of vertices at which photons are gathered apart. */
+  static final int PHOTONS = 0x68E31DA5;
+
   /** Sets several samples of one light at one vertex apart. */
   static final int NEXT_LIGHT_SAMPLE = 0x3D4D51C3;
 

@@ -1,7 +1,6 @@
 package levelember.transport;
 
 import java.util.List;
-import levelember.shoot.Caustics;
 import levelember.shoot.Frames;
 import levelember.shoot.Piece;
 import levelember.shoot.Reach;
@@ -38,7 +37,7 @@ final class LightControls {
 
   /** Null where the light is as physics has it. */
   static LightControls of(Reach reach, List<Piece> pieces) {
-    return reach.withCaustics(Caustics.NONE).equals(Reach.WHOLE)
+    return reach.withCaustics(Reach.WHOLE.caustics()).equals(Reach.WHOLE)
         ? null
         : new LightControls(reach, pieces);
   }

@@ -61,7 +61,7 @@ final class PathState {
   /** The ray has been reflected diffusely, in part at least, and not come to a surface yet. */
   boolean fromDiffuse;
 
-  /** What lies between the first rough vertex and here; see {@link CausticPaths}. */
+  /** What lies between the last rough vertex and here; see {@link CausticPaths}. */
   int causticChain;
 
   /** The ray has passed a shadow catcher. */

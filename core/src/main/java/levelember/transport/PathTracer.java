@@ -114,7 +114,8 @@ final class PathTracer {
             new MisWeight(sampling.technique()),
             sink,
             rays);
-    PhotonGathering gathering = toFirstSurface ? null : new PhotonGathering(context, film, seed);
+    PhotonGathering gathering =
+        toFirstSurface ? null : new PhotonGathering(context, film, seed, mostDepth);
     photons = gathering != null && gathering.any() ? gathering : null;
     emitters = new EmitterHits(context, photons);
     mirrorEnd = new MirrorEnd(scene, emitters);
@@ -310,12 +311,9 @@ final class PathTracer {
     return true;
   }
 
-  /** Gathers caustics at the first rough vertex. */
+  /** Gathers caustics at a rough vertex. */
   private void gather(boolean catching, boolean[] wanted) {
-    if (photons == null || catching) {
-      return;
-    }
-    if (path.causticChain == CausticPaths.EYE && !CausticPaths.smooth(at)) {
+    if (photons != null && !catching && !CausticPaths.smooth(at)) {
       photons.gather(path, at, wanted);
     }
   }
@@ -518,7 +516,15 @@ final class PathTracer {
     }
     float leaving = dx * at.gx + dy * at.gy + dz * at.gz;
     if (s.through ? leaving >= 0 : leaving <= 0) {
-      return false;
+      if (!surface.transmits() || leaving == 0) {
+        return false;
+      }
+      // Relief would lose the light: the next facet turns it back. No light sampling gives this.
+      dx -= 2 * leaving * at.gx;
+      dy -= 2 * leaving * at.gy;
+      dz -= 2 * leaving * at.gz;
+      path.deltaSoFar &= s.delta;
+      s.delta = true;
     }
     float l = 1 / (float) Math.sqrt(dx * dx + dy * dy + dz * dz);
     path.towards(dx * l, dy * l, dz * l);

@@ -3,10 +3,11 @@ package levelember.transport;
 import java.util.Arrays;
 import java.util.function.BooleanSupplier;
 import levelember.film.Film;
+import levelember.math.Points;
 import levelember.surface.Scattering;
 
 /**
- * Light of caustics at the first rough vertex of a path, by the density of photons about it. One a
+ * Light of caustics at the rough vertices of a path, by the density of photons about them. One a
  * thread.
  */
 final class PhotonGathering {
@@ -16,22 +17,34 @@ final class PhotonGathering {
   /** Share of the radius that photons may lie off the vertex's plane. */
   private static final float FLAT = 0.3f;
 
+  /** Probability with which photons are gathered at a rough vertex after the first. */
+  private static final float PROBABILITY = 0.25f;
+
   private final CausticPhotons caustics;
+  private final Points points;
   private final ContributionSink sink;
   private final PhotonTracer tracer;
-  private final int photons, seed;
+  private final long pixels;
+  private final int seed, mostDepth;
   private final PhotonMap[] maps;
   private final int[] buckets = new int[8];
   private int pass = -1;
 
-  PhotonGathering(TracingContext context, Film film, int seed) {
+  /**
+   * Gathering for a film.
+   *
+   * @param mostDepth vertices of a path at most, those of its photon counted
+   */
+  PhotonGathering(TracingContext context, Film film, int seed, int mostDepth) {
+    this.mostDepth = mostDepth;
     Scene scene = context.scene();
     caustics = scene.causticPhotons();
     sink = context.sink();
+    points = context.points();
     tracer = new PhotonTracer(scene);
     this.seed = seed;
     long step = film.step();
-    photons = CausticPhotons.photons((long) film.fullWidth() * film.fullHeight() / (step * step));
+    pixels = (long) film.fullWidth() * film.fullHeight() / (step * step);
     maps = new PhotonMap[scene.lights.length];
   }
 
@@ -57,6 +70,7 @@ final class PhotonGathering {
     }
     for (int k = 0; k < maps.length; k++) {
       if (wanted[k] && maps[k] == null && caustics.has(k)) {
+        int photons = caustics.photons(k, pixels);
         maps[k] = caustics.pass(k, photons, seed, pass, tracer, stop);
         if (maps[k] == null) {
           return false;
@@ -71,20 +85,30 @@ final class PhotonGathering {
     return tracer.rays.take();
   }
 
-  /** Adds the light of photons about a vertex. */
+  /** Adds the light of photons about a vertex, or does not by chance at one after the first. */
   void gather(PathState path, SurfaceInteraction at, boolean[] wanted) {
     if (at.surface.onlyDelta(at.scattering)) {
       return;
     }
+    float weight = 1;
+    if (path.causticChain != CausticPaths.EYE) {
+      int dimension = path.surfaces * Dimensions.PER_VERTEX + Dimensions.PHOTONS;
+      if (points.single(dimension) >= PROBABILITY) {
+        return;
+      }
+      weight = 1 / PROBABILITY;
+    }
     for (int k = 0; k < maps.length; k++) {
       if (wanted[k] && maps[k] != null) {
-        gather(path, at, k, maps[k]);
+        gather(path, at, k, maps[k], weight);
       }
     }
   }
 
-  private void gather(PathState path, SurfaceInteraction at, int light, PhotonMap map) {
+  private void gather(
+      PathState path, SurfaceInteraction at, int light, PhotonMap map, float weight) {
     int count = map.buckets(at.x, at.y, at.z, buckets);
+    int mostBounces = mostDepth - path.depth - 1;
     float widest = map.radius * map.radius;
     float[] p = map.photons;
     for (int i = 0; i < count; i++) {
@@ -98,10 +122,12 @@ final class PhotonGathering {
         }
         float radius = p[a + PhotonMap.RADIUS], r2 = radius * radius;
         if (d2 < r2
+            && p[a + PhotonMap.BOUNCES] <= mostBounces
             && p[a + 6] * at.gx + p[a + 7] * at.gy + p[a + 8] * at.gz > SAME_SIDE
             && Math.abs(x * at.gx + y * at.gy + z * at.gz) < FLAT * radius) {
           // Epanechnikov's kernel over the disc.
-          add(path, at, light, p, a, 2 / ((float) Math.PI * r2) * (1 - d2 / r2));
+          float kernel = 2 / ((float) Math.PI * r2) * (1 - d2 / r2);
+          add(path, at, light, p, a, weight * kernel);
         }
       }
     }
@@ -122,6 +148,7 @@ final class PhotonGathering {
     float w = kernel * at.terminator(wx, wy, wz) / Math.max(0.05f, geometric);
     sink.addCaustic(
         light,
+        path,
         w * path.r * p[a + 9] * s.r,
         w * path.g * p[a + 10] * s.g,
         w * path.b * p[a + 11] * s.b);

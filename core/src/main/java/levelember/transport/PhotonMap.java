@@ -10,13 +10,14 @@ import java.util.List;
  */
 final class PhotonMap {
   /**
-   * Floats of a photon: place, direction to where it came from, normal, flux by channel, and how
-   * far it has come from the last smooth surface; in a map, the radius over which it is gathered.
+   * Floats of a photon: place, direction to where it came from, normal, flux by channel, how far it
+   * has come from the last smooth surface (in a map, the radius over which it is gathered), and how
+   * many casters have scattered it.
    */
-  static final int FLOATS = 13;
+  static final int FLOATS = 14;
 
   /** The last of them. */
-  static final int DISTANCE = 12, RADIUS = 12;
+  static final int DISTANCE = 12, RADIUS = 12, BOUNCES = 13;
 
   private static final PhotonMap EMPTY = new PhotonMap(new float[0], 1);
 

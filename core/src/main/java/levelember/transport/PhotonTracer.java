@@ -94,7 +94,7 @@ final class PhotonTracer {
    */
   Outcome trace(
       int light, CausticLight casters, int index, int key, double share, PhotonMap.Deposits to) {
-    points.start(key, light, index);
+    begin(key, light, index);
     points.pair(Dimensions.PIXEL);
     int caster = casters.choose(points.u);
     double choice = casters.remapped(caster, points.u);
@@ -106,7 +106,7 @@ final class PhotonTracer {
         return escaped ? Outcome.ESCAPED : Outcome.TERMINATED;
       }
       if (!CausticPaths.smooth(at)) {
-        deposit(light, to);
+        deposit(light, bounce + 1, to);
         return Outcome.DEPOSITED;
       }
       if (!scene.isCaster(at.piece)) {
@@ -146,19 +146,24 @@ final class PhotonTracer {
     return path.sinceVertex + walk.t;
   }
 
+  /** Begins sample points that do not depend on what other lights there are. */
+  private void begin(int key, int light, int index) {
+    points.start(key, scene.lights[light].key(), index);
+  }
+
   /**
    * Angle between two directions in which a light is sampled from one place on a caster, radians;
    * NaN where its light does not arrive.
    */
   double angleOfLight(int light, CausticLight casters, int index, int key) {
-    points.start(key, light, index);
+    begin(key, light, index);
     points.pair(Dimensions.PIXEL);
     int caster = casters.choose(points.u);
     if (!emit(light, casters.surfaces(), caster, casters.remapped(caster, points.u), 1)) {
       return Double.NaN;
     }
     Vec3 first = new Vec3(lightRay.x, lightRay.y, lightRay.z);
-    points.start(~key, light, index);
+    begin(~key, light, index);
     if (!sampleLight(light)) {
       return Double.NaN;
     }
@@ -168,9 +173,46 @@ final class PhotonTracer {
 
   /** One estimate of the flux that arrives at a caster, mean over the channels. */
   double incidentFlux(int light, CasterSurfaces surfaces, int caster, int index, int key) {
-    points.start(key, light, index);
+    begin(key, light, index);
     points.pair(Dimensions.PIXEL);
     return emit(light, surfaces, caster, points.u, 1) ? path.mean() : 0;
+  }
+
+  /**
+   * Density with which the light's direction was sampled last, 1/sr; infinite for a light that no
+   * path can meet.
+   */
+  double density(int light) {
+    boolean isMet = !lightRay.delta && !scene.onlyLightSampled(light);
+    return isMet ? lightRay.pdf : Double.POSITIVE_INFINITY;
+  }
+
+  /** One estimate of what a light gives a place directly, lx, the mean over the channels. */
+  double illuminance(
+      int light, float x, float y, float z, float nx, float ny, float nz, int index, int key) {
+    begin(key, light, index);
+    start.x = x;
+    start.y = y;
+    start.z = z;
+    if (!sampleLight(light)) {
+      return 0;
+    }
+    float wx = lightRay.x, wy = lightRay.y, wz = lightRay.z;
+    float cosine = wx * nx + wy * ny + wz * nz;
+    if (!(cosine > 0)
+        || !shadow.arrives(
+            scene.controls[light],
+            RayOffset.off(x, nx),
+            RayOffset.off(y, ny),
+            RayOffset.off(z, nz),
+            wx,
+            wy,
+            wz,
+            lightRay.distance * 0.9999f)) {
+      return 0;
+    }
+    double sum = lightRay.r * shadow.r + lightRay.g * shadow.g + lightRay.b * shadow.b;
+    return sum / 3 * cosine / lightRay.pdf;
   }
 
   /**
@@ -300,7 +342,14 @@ final class PhotonTracer {
     float dz = at.tz * s.x + at.sz * s.y + at.nz * s.z;
     float leaving = dx * at.gx + dy * at.gy + dz * at.gz;
     if (s.through ? leaving >= 0 : leaving <= 0) {
-      return false;
+      if (!surface.transmits() || leaving == 0) {
+        return false;
+      }
+      // As paths have it.
+      dx -= 2 * leaving * at.gx;
+      dy -= 2 * leaving * at.gy;
+      dz -= 2 * leaving * at.gz;
+      leaving = -leaving;
     }
     float come = path.dx * at.gx + path.dy * at.gy + path.dz * at.gz;
     float w = Adjoint.correction(at.lz, come, s.z, leaving);
@@ -409,7 +458,7 @@ final class PhotonTracer {
     return medium == null ? 1 : medium.basicRadiance(path.wavelength);
   }
 
-  private void deposit(int light, PhotonMap.Deposits to) {
+  private void deposit(int light, int bounces, PhotonMap.Deposits to) {
     LightControls controls = scene.controls[light];
     if (scene.catches[at.piece] || controls != null && !controls.lights(at.piece)) {
       return;
@@ -435,5 +484,6 @@ final class PhotonTracer {
     p[i + 10] = left * path.g;
     p[i + 11] = left * path.b;
     p[i + PhotonMap.DISTANCE] = distance;
+    p[i + PhotonMap.BOUNCES] = bounces;
   }
 }

@@ -21,6 +21,7 @@ import levelember.shoot.Bounce;
 import levelember.shoot.Caustics;
 import levelember.shoot.EditCost;
 import levelember.shoot.Frames;
+import levelember.shoot.LightOverGloss;
 import levelember.shoot.Material;
 import levelember.shoot.Origin;
 import levelember.shoot.Piece;
@@ -313,6 +314,11 @@ public final class Scene {
     return causticPhotons;
   }
 
+  /** Whether photons carry a light's caustics. */
+  public boolean hasPhotons(int light) {
+    return causticPhotons().has(light);
+  }
+
   private void forget() {
     if (guiding != null && causticPhotons != null) {
       before = null;
@@ -355,13 +361,24 @@ public final class Scene {
         && Arrays.equals(catches, other.catches);
   }
 
+  /** A light's caustics; as physics has them where it is not said that photons carry them. */
   Caustics caustics(int light) {
-    return shoot.lights().get(light).reach().caustics();
+    Caustics said = shoot.lights().get(light).reach().caustics();
+    return said.on() ? said : Caustics.NONE.withCast(said.cast());
   }
 
-  /** Whether photons carry a light's caustics. */
+  /**
+   * Whether photons may carry a light's caustics: always, or where a pilot pass says so, which is
+   * asked for as long as there are not {@link #many} lights.
+   */
   boolean castsCaustics(int light) {
-    return caustics(light).cast() && !(lights[light] instanceof PlateLight);
+    boolean may =
+        switch (caustics(light).cast()) {
+          case ON -> true;
+          case AUTOMATIC -> !many && bounce.overGloss() != LightOverGloss.NONE;
+          case OFF -> false;
+        };
+    return may && !(lights[light] instanceof PlateLight);
   }
 
   /**

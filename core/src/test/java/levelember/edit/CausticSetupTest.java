@@ -48,7 +48,7 @@ class CausticSetupTest {
 
   @Test
   void aLightIsSwitchedOnWithItsCausticsAndMaterialsThatCastNone() {
-    Reach none = Reach.WHOLE.withCaustics(new Caustics(false, 0, 0));
+    Reach none = Reach.WHOLE.withCaustics(new Caustics(Caustics.Cast.OFF, 0, 0));
     Shoot shoot =
         ball(GLASS.withCastsCaustics(false))
             .light(lamp("key", 0.1).withMuted(true).withReach(none))
@@ -84,7 +84,7 @@ class CausticSetupTest {
     Shoot shoot = ball(GLASS).light(lamp("small", 0.1)).light(lamp("large", 1)).shoot();
     CausticSetup setup = forBall(shoot);
     assertThat(setup.steps()).containsExactly(new CausticStep(Kind.LIGHT_CASTS, "small", 0));
-    assertThat(of(setup, "large").cast()).isFalse();
+    assertThat(of(setup, "large").on()).isFalse();
     // Without a small one the smallest has to do.
     Shoot wide = ball(GLASS).light(lamp("wide", 0.9)).light(lamp("large", 1)).shoot();
     assertThat(forBall(wide).steps()).containsExactly(new CausticStep(Kind.LIGHT_CASTS, "wide", 0));
@@ -138,7 +138,7 @@ class CausticSetupTest {
     assertThat(spot.name()).isEqualTo("Caustic spot");
     assertThat(spot.position().z()).isNegative();
     assertThat(spot.position().y()).isGreaterThan(0.5);
-    assertThat(spot.reach().caustics().cast()).isTrue();
+    assertThat(spot.reach().caustics().on()).isTrue();
     // Half as much again as mid grey on a matte grey at the ball.
     double far = spot.position().minus(spot.aim()).length();
     double lux = spot.brightness().value() / (far * far);

@@ -49,16 +49,17 @@ class CausticGeometryTest {
 
   @Test
   void edgesSoftenByAShareOfTheWayAndCausticsFadeWhereTheyAreTold() {
-    Picture sharp = ball(Caustics.CAST), soft = ball(new Caustics(true, 1, 0, 0.3, 0));
+    Picture sharp = ball(Caustics.CAST), soft = ball(new Caustics(Caustics.Cast.ON, 1, 0, 0.3, 0));
     double mean = Sets.mean(sharp);
     assertThat(Sets.mean(soft)).isCloseTo(mean, within(0.08 * mean));
     // Three tenths of some 0.4 m, many times the radius that photons would have.
     assertThat(soft.get(12, 12, 1)).isLessThan(0.8f * sharp.get(12, 12, 1));
     // Half way to where it has faded a sixteenth is gone, and past it all.
-    double faded = Sets.mean(ball(new Caustics(true, 1, 0, 0, 0.85)));
+    double faded = Sets.mean(ball(new Caustics(Caustics.Cast.ON, 1, 0, 0, 0.85)));
     assertThat(faded).isBetween(0.85 * mean, 0.99 * mean);
-    assertThat(Sets.mean(ball(new Caustics(true, 1, 0, 0, 0.3)))).isLessThan(0.02 * mean);
-    assertThat(ball(new Caustics(true, 1, 0, 0, 0)).rgb()).isEqualTo(sharp.rgb());
+    assertThat(Sets.mean(ball(new Caustics(Caustics.Cast.ON, 1, 0, 0, 0.3))))
+        .isLessThan(0.02 * mean);
+    assertThat(ball(new Caustics(Caustics.Cast.ON, 1, 0, 0, 0)).rgb()).isEqualTo(sharp.rgb());
   }
 
   /** A piece that the camera looks through as if it were not there. */

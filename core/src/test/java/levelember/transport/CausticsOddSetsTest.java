@@ -129,7 +129,8 @@ class CausticsOddSetsTest {
     Sets one = floor().piece("ball", new Shape.Sphere(0.3), "glass", new Vec3(0, 0.5, 0));
     Sets two = floor().piece("ball", new Shape.Sphere(0.3), "glass", new Vec3(0, 0.5, 0));
     Shoot off = one.light(lamp(new Vec3(0, 3, 0), Caustics.NONE)).shoot();
-    Shoot levers = two.light(lamp(new Vec3(0, 3, 0), new Caustics(false, 3, 5, 0.5, 2))).shoot();
+    Shoot levers =
+        two.light(lamp(new Vec3(0, 3, 0), new Caustics(Caustics.Cast.OFF, 3, 5, 0.5, 2))).shoot();
     assertThat(render(levers, 3).rgb()).isEqualTo(render(off, 3).rgb());
   }
 

@@ -76,8 +76,8 @@ class CausticsTest {
     Vec3 from = new Vec3(0, 1, 0.7);
     double cos = from.unit().y();
     Picture lit = render(slab(Rgb.WHITE, from, Caustics.CAST).shoot(), 12, 8, 96, 8);
-    double expected = ALBEDO / Math.PI * 10_000 * cos * transmitted(cos, 1.5);
-    // What the floor reflects comes back from the slab in part.
+    double once = ALBEDO / Math.PI * 10_000 * cos * transmitted(cos, 1.5);
+    double expected = once / (1 - ALBEDO * reflectedDiffusely(1.5));
     assertThat(Sets.mean(lit)).isCloseTo(expected, within(0.025 * expected));
     Shoot none = over(slab(Rgb.WHITE, from, Caustics.NONE).shoot(), LightOverGloss.NONE);
     assertThat(Sets.mean(render(none, 12, 8, 16, 8))).isLessThan(0.01 * expected);
@@ -101,10 +101,10 @@ class CausticsTest {
   void levelAndLinksWeighWhatPhotonsCarry() {
     Vec3 from = new Vec3(0, 1, 0.7);
     double one = Sets.mean(render(slab(Rgb.WHITE, from, Caustics.CAST).shoot(), 8, 6, 16, 4));
-    Caustics half = new Caustics(true, 0.5, 0);
+    Caustics half = new Caustics(Caustics.Cast.ON, 0.5, 0);
     assertThat(Sets.mean(render(slab(Rgb.WHITE, from, half).shoot(), 8, 6, 16, 4)))
         .isCloseTo(one / 2, within(0.01 * one));
-    Caustics none = new Caustics(true, 0, 0);
+    Caustics none = new Caustics(Caustics.Cast.ON, 0, 0);
     assertThat(Sets.mean(render(slab(Rgb.WHITE, from, none).shoot(), 8, 6, 16, 4)))
         .isLessThan(0.02 * one);
   }
@@ -285,7 +285,7 @@ class CausticsTest {
               .light(
                   of(
                       new Emitter.Emissive("lamp"),
-                      i == 0 ? Caustics.CAST : new Caustics(true, 0, 0)))
+                      i == 0 ? Caustics.CAST : new Caustics(Caustics.Cast.ON, 0, 0)))
               .seen(new Vec3(0, 1.6, 3), new Vec3(0, 0, 0.4), 1);
       sums[i] = Sets.mean(render(sets.shoot(), 12, 8, 16, 4));
     }
@@ -304,6 +304,50 @@ class CausticsTest {
 
   private static Bounce met(int surfaces) {
     return new Bounce(surfaces, 1, 0, LightOverGloss.NONE);
+  }
+
+  /** What a slab reflects of light that comes diffusely. */
+  private static double reflectedDiffusely(double ior) {
+    int steps = 1000;
+    double sum = 0;
+    for (int i = 0; i < steps; i++) {
+      // Of cosine-weighted directions the squared cosine is even.
+      sum += (1 - transmitted(Math.sqrt((i + 0.5) / steps), ior)) / steps;
+    }
+    return sum;
+  }
+
+  private static Shoot overWhiteFloor(int surfaces) {
+    double albedo = 0.8;
+    Shoot shoot =
+        Sets.white(albedo)
+            .material(Material.glass("glass", "Glass", 1.5, Rgb.WHITE, 0.1))
+            .piece("floor", new Shape.Floor(40, 40), "white", Vec3.ZERO)
+            .piece("slab", new Shape.Box(4, 0.1, 4, 0), "glass", new Vec3(0, 0.1, 0))
+            .light(sun(new Vec3(0, 1, 1e-3), 10_000, Caustics.CAST))
+            .seen(new Vec3(0, 0.04, 0.06), new Vec3(0, 0, 0), 0.02)
+            .shoot();
+    return shoot.with(new Bounce(surfaces, 1, 0, LightOverGloss.EVERYTHING));
+  }
+
+  /** Light that a floor reflects to the slab over it and gets back, time and again. */
+  @Test
+  void whatACausticLightsIsLightThatBouncesOn() {
+    double once = Sets.mean(render(overWhiteFloor(3), 12, 8, 48, 16));
+    double all = Sets.mean(render(overWhiteFloor(16), 12, 8, 48, 16));
+    double expected = 1 / (1 - 0.8 * reflectedDiffusely(1.5));
+    assertThat(all / once).isCloseTo(expected, within(0.1 * (expected - 1)));
+  }
+
+  /** A path and its photon together meet no more surfaces than light may. */
+  @Test
+  void photonsAndPathsShareOneBoundOnSurfaces() {
+    double three = Sets.mean(render(overWhiteFloor(3), 12, 8, 16, 16));
+    // Once more off the slab and the floor: two faces, the floor, the lower face, the floor.
+    double four = Sets.mean(render(overWhiteFloor(4), 12, 8, 16, 16));
+    double five = Sets.mean(render(overWhiteFloor(5), 12, 8, 16, 16));
+    assertThat(four).isCloseTo(three, within(1e-3 * three));
+    assertThat(five).isGreaterThan(1.03 * three);
   }
 
   private static double[] regions(Shoot shoot, int samples) {

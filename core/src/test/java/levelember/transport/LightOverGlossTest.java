@@ -11,9 +11,11 @@ import levelember.math.Vec3;
 import levelember.measure.GlossReading;
 import levelember.photometry.LayerWeights;
 import levelember.shoot.Brightness.Unit;
+import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
 import levelember.shoot.LightOverGloss;
 import levelember.shoot.Material;
+import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
@@ -34,12 +36,14 @@ class LightOverGlossTest {
         .piece("plate", new Shape.Box(2, 1.4, 0.05, 0), "mirror", new Vec3(0, 0.7, -0.6))
         .light(
             Sets.light(
-                "lamp",
-                new Emitter.Rectangle(0.3, 0.3, false),
-                new Vec3(0, 2, 0.6),
-                new Vec3(0, 0.5, -0.6),
-                300,
-                Unit.NIT))
+                    "lamp",
+                    new Emitter.Rectangle(0.3, 0.3, false),
+                    new Vec3(0, 2, 0.6),
+                    new Vec3(0, 0.5, -0.6),
+                    300,
+                    Unit.NIT)
+                // Light over gloss is what paths find.
+                .withReach(Reach.WHOLE.withCaustics(Caustics.NONE)))
         .seen(new Vec3(0, 2.4, 1.2), new Vec3(0, 0, 0.2), 1.2);
   }
 

@@ -408,11 +408,17 @@ class RigTest {
     // Nothing but the floor itself stands over it: the dome behind is seen as it is.
     assertThat(Sets.mean(Sets.render(open, 4, 4, 64, 2))).isCloseTo(100, within(0.5));
     Sets under = Sets.white(0.8).piece(catcher).piece(shaded().shoot().pieces().getLast());
-    under.seen(new Vec3(2, 1.5, 0.3), Vec3.ZERO, 0.004).light(lamp);
+    under.seen(new Vec3(2, 1.5, 0.3), Vec3.ZERO, 0.004).light(dome);
+    double ambient = Sets.mean(Sets.render(under.shoot(), 4, 4, 64, 2));
+    under.light(lamp);
     // In the lamp's shadow its light on the floor is missing.
-    double missing = -0.8 / Math.PI * 400 / 4;
-    assertThat(Sets.mean(Sets.render(under.shoot(), 4, 4, 64, 2)))
-        .isCloseTo(missing, within(0.01 * -missing));
+    double missing = 0.8 / Math.PI * 400 / 4;
+    assertThat(ambient - Sets.mean(Sets.render(under.shoot(), 4, 4, 64, 2)))
+        .isCloseTo(missing, within(0.01 * missing));
+    // Where nothing is behind it, nothing can be taken.
+    Sets black = Sets.white(0.8).piece(catcher).piece(shaded().shoot().pieces().getLast());
+    black.seen(new Vec3(2, 1.5, 0.3), Vec3.ZERO, 0.004).light(lamp);
+    assertThat(Sets.render(black.shoot(), 4, 4, 64, 2).rgb()).containsOnly(0f);
   }
 
   @Test

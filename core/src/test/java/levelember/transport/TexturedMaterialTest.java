@@ -73,6 +73,30 @@ class TexturedMaterialTest {
     return p;
   }
 
+  /** Clear glass in even light is not to be seen, whatever its relief. */
+  @ParameterizedTest
+  @CsvSource({"0.02, 0", "0.1, 0", "0.3, 0", "0.1, 0.2"})
+  void reliefOnGlassKeepsAllLight(double metres, double roughness) {
+    Picture heights = Picture.black(16, 16);
+    for (int i = 0; i < 256; i++) {
+      double h = 0.5 + 0.5 * Math.sin(i % 16 * Math.PI / 4) * Math.sin(i / 16 * Math.PI / 4);
+      heights.set(i % 16, i / 16, h, h, h);
+    }
+    Material glass =
+        Material.glass("glass", "Glass", 1.5, Rgb.WHITE, 1)
+            .withRoughness(roughness)
+            .withMaps(Maps.NONE.withBump(Texture.once("h"), metres));
+    Shoot shoot =
+        new Sets()
+            .material(glass)
+            .piece("ball", new Shape.Box(1, 1, 1, 0), "glass", Vec3.ZERO)
+            .light(Sets.dome(100))
+            .seen(new Vec3(1.2, 1, 2), Vec3.ZERO, 0.8)
+            .shoot();
+    double mean = Sets.mean(render(shoot, Map.of("h", heights), 12, 256, 64));
+    assertThat(mean).isCloseTo(100, within(roughness == 0 ? 0.5 : 2));
+  }
+
   private static Sets wall(Material material) {
     return new Sets()
         .material(material)

@@ -116,6 +116,11 @@ final class Fields {
     throw new ImpossibleValue(name, said, "one of " + all);
   }
 
+  /** Whether a field is there and true or false. */
+  boolean isFlag(String name) {
+    return has(name) && node.get(name).isBoolean();
+  }
+
   boolean flag(String name, boolean usual) {
     if (!has(name)) {
       return usual;

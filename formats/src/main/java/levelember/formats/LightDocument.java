@@ -55,7 +55,7 @@ final class LightDocument {
             f.colour("shadowColour", Rgb.grey(0)),
             f.number("fadesAtMetres", 0),
             new Caustics(
-                f.flag("castsCaustics", false),
+                casting(f),
                 f.number("causticLevel", 1),
                 f.number("causticSoftnessMillimetres", 0),
                 f.number("causticSoftnessShare", 0),
@@ -67,6 +67,14 @@ final class LightDocument {
             "mirror",
             null,
             t -> new Light.Mirror(t.text("of"), t.vector("point"), t.vector("normal"))));
+  }
+
+  /** True or false in documents of versions that had no more than on and nothing said. */
+  private static Caustics.Cast casting(Fields f) {
+    if (f.isFlag("castsCaustics")) {
+      return f.flag("castsCaustics", false) ? Caustics.Cast.ON : Caustics.Cast.AUTOMATIC;
+    }
+    return f.choice("castsCaustics", Caustics.Cast.AUTOMATIC, Caustics.Cast.class);
   }
 
   static Scope scope(Fields f) {

@@ -252,7 +252,8 @@ final class ShootTree {
     to.put("shadowDensity", r.shadowDensity());
     to.set("shadowColour", colour(r.shadowColour()));
     to.put("fadesAtMetres", r.fadesAtMetres());
-    to.put("castsCaustics", r.caustics().cast()).put("causticLevel", r.caustics().level());
+    to.put("castsCaustics", r.caustics().cast().name().toLowerCase(Locale.ROOT));
+    to.put("causticLevel", r.caustics().level());
     to.put("causticSoftnessMillimetres", r.caustics().softnessMillimetres());
     to.put("causticSoftnessShare", r.caustics().softnessShare());
     to.put("causticFadesAtMetres", r.caustics().fadesAtMetres());

@@ -4,6 +4,7 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import levelember.math.Vec3;
+import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
 import levelember.shoot.Gobo;
 import levelember.shoot.Light;
@@ -109,6 +110,25 @@ class OlderDocumentTest {
     assertThat(environment.rotationDegrees()).isEqualTo(90);
     assertThat(environment.seamBlend()).isEqualTo(0.1);
     assertThat(shoot.lights().get(2).mirror().of()).isEqualTo("l");
+  }
+
+  /**
+   * Documents had no more than true and false, and false in each light of which nothing was said.
+   */
+  @ParameterizedTest
+  @CsvSource({"true, ON", "false, AUTOMATIC", "'\"off\"', OFF", "null, AUTOMATIC"})
+  void castingCausticsWasTrueOrFalse(String said, Caustics.Cast expected) {
+    Shoot shoot =
+        ShootDocument.read(
+            """
+            {"format": "level-ember-shoot", "version": 2, "name": "S", "shots": [{"id": "s",
+              "camera": {"position": [0, 1, 3], "aim": [0, 0, 0]}}],
+             "lights": [{"id": "l", "emitter": {"kind": "point"},
+               "brightness": {"value": 1, "unit": "cd"}, "castsCaustics": %s}]}
+            """
+                .formatted(said)
+                .getBytes(UTF_8));
+    assertThat(shoot.lights().getFirst().reach().caustics().cast()).isEqualTo(expected);
   }
 
   @Test

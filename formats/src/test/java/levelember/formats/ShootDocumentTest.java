@@ -128,7 +128,7 @@ class ShootDocumentTest {
             0.4,
             new Rgb(0.1, 0.2, 0.3),
             i,
-            new Caustics(i == 1, 0.25 * i, 2 * i, 0.05 * i, 3 * i)),
+            new Caustics(Caustics.Cast.values()[i % 3], 0.25 * i, 2 * i, 0.05 * i, 3 * i)),
         i == 1 ? "p0" : null,
         i == 2 ? "p3" : null,
         i == 3 ? "b" : null,

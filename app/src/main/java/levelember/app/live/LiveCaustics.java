@@ -35,7 +35,7 @@ record LiveCaustics(
     }
     if (k == shoot.lights().size()
         || k >= m.view().layers()
-        || !shoot.lights().get(k).reach().caustics().cast()
+        || !m.view().scene().hasPhotons(k)
         || m.ladder().step() == 0) {
       return Optional.empty();
     }
