@@ -92,8 +92,9 @@ final class ContributionSink {
     boolean seen =
         surfaces == null
             ? keptApart[layer] && path.deltaSoFar && !path.improbable
-            : path.specularSoFar;
-    if (seen && !addEmission(layer, r, g, b) || !add(layer, r, g, b)) {
+            : path.specularSoFar || path.deltaSoFar && !path.improbable;
+    boolean wanted = seen ? addEmission(layer, r, g, b) : !emissionOnly;
+    if (!wanted || !add(layer, r, g, b)) {
       return;
     }
     if (path.depth == 0) {

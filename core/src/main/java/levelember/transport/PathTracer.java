@@ -69,7 +69,7 @@ final class PathTracer {
   private final ContributionSink sink;
   private final PathRegularization regularization;
 
-  /** Branches at glass; null where no emission is kept apart. */
+  /** Branches at glass. */
   private final SplitPaths branches;
 
   private final Camera.Ray ray = new Camera.Ray();
@@ -98,7 +98,7 @@ final class PathTracer {
     walk = RayWalk.of(scene.hierarchy);
     at = new SurfaceInteraction(scene, walk);
     media = new MediumStack(scene);
-    branches = film.surfaces() == null ? new SplitPaths(scene) : null;
+    branches = new SplitPaths(scene);
     selection = new LightSelection(scene, sampling.always());
     regularization = new PathRegularization(scene.bounce.overGloss());
     boolean withoutGloss = scene.bounce.overGloss() == LightOverGloss.NONE;
@@ -164,7 +164,7 @@ final class PathTracer {
       // Goes on from vertex to vertex.
     }
     float alpha = path.alpha, caughtShare = path.caughtShare;
-    while (branches != null && branches.next(path, media)) {
+    while (branches.next(path, media)) {
       while (extend(wanted)) {
         // Goes on from vertex to vertex.
       }
@@ -211,9 +211,7 @@ final class PathTracer {
     lens.ray(px, row, fu, fv, across, down, ray);
     path.begin(ray.ox, ray.oy, ray.oz, ray.dx, ray.dy, ray.dz);
     media.clear();
-    if (branches != null) {
-      branches.begin();
-    }
+    branches.begin();
     path.screenX = (px + fu) / film.width();
     path.screenY = (row + fv) / ((float) film.fullHeight() / film.step());
     regularization.begin(sample);
@@ -276,7 +274,7 @@ final class PathTracer {
     boolean catching = path.vertex.isCamera() && scene.catches[at.piece];
     if (!catching) {
       guide();
-      if (toFirstSurface && !path.specularSoFar) {
+      if (toFirstSurface && !path.specularSoFar && !isSplitOff()) {
         return false;
       }
     }
@@ -295,6 +293,11 @@ final class PathTracer {
       gather(catching, wanted);
     }
     return catching ? passCatcher(sinceVertex) : scatter(sinceVertex, wanted);
+  }
+
+  /** Whether the path is a branch that may still come to emission over smooth glass. */
+  private boolean isSplitOff() {
+    return path.deltaSoFar && path.depth > 0 && at.surface.onlyDelta(at.scattering);
   }
 
   /** Whether the piece that was hit is seen in the reflections of the one that the ray is from. */
@@ -446,20 +449,19 @@ final class PathTracer {
     points.pair(first + Dimensions.SCATTER);
     float u = points.u, v = points.v;
     float lobe = points.single(first + Dimensions.LOBE);
-    if (toFirstSurface && surface.transmits()) {
-      // Its mirrored light is no direct light, so that no chance is needed.
+    boolean split = splits() && split(surface, first, lobe, wanted);
+    boolean seenThrough = toFirstSurface && path.specularSoFar && surface.transmits();
+    if (split || seenThrough) {
       path.divideGuides(surface.transmit(s));
-    } else {
-      if (splits() && split(surface, first, lobe, wanted)) {
-        path.divideGuides(surface.transmit(s));
-      } else {
-        surface.sample(u, v, lobe, s);
-        path.improbable |= s.delta && surface.probabilityOfDelta(s) < LEAST_DELTA_PROBABILITY;
-      }
-      if (s.through && path.wavelength < 0 && surface.disperses()) {
-        path.disperse(points.single(Dimensions.WAVELENGTH));
-        surface.disperse(path.wavelength, s);
-      }
+    }
+    boolean totallyReflected = seenThrough && !split && !(s.pdf > 0);
+    if (!split && !seenThrough || totallyReflected) {
+      surface.sample(u, v, lobe, s);
+      path.improbable |= s.delta && surface.probabilityOfDelta(s) < LEAST_DELTA_PROBABILITY;
+    }
+    if (s.through && path.wavelength < 0 && surface.disperses()) {
+      path.disperse(points.single(Dimensions.WAVELENGTH));
+      surface.disperse(path.wavelength, s);
     }
     if (!(s.pdf > 0)) {
       return false;
@@ -475,8 +477,7 @@ final class PathTracer {
 
   /** Whether the path is split at smooth glass: as long as it has been seen over glass alone. */
   private boolean splits() {
-    return branches != null
-        && path.deltaSoFar
+    return path.deltaSoFar
         && path.continuation == 1
         && path.depth < mostDepth
         && branches.canSplit();
@@ -508,12 +509,7 @@ final class PathTracer {
     float dx = at.tx * s.x + at.sx * s.y + at.nx * s.z;
     float dy = at.ty * s.x + at.sy * s.y + at.ny * s.z;
     float dz = at.tz * s.x + at.sz * s.y + at.nz * s.z;
-    if (path.specularSoFar && surface.transmits() && !s.through) {
-      path.specularSoFar = false;
-      if (toFirstSurface) {
-        return false;
-      }
-    }
+    path.specularSoFar &= s.through || !surface.transmits();
     float leaving = dx * at.gx + dy * at.gy + dz * at.gz;
     if (s.through ? leaving >= 0 : leaving <= 0) {
       if (!surface.transmits() || leaving == 0) {

@@ -7,6 +7,7 @@ import java.util.List;
 import levelember.Sets;
 import levelember.math.Colour;
 import levelember.math.Vec3;
+import levelember.photometry.LayerWeights;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
@@ -15,12 +16,14 @@ import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.texture.Picture;
 import levelember.transport.Renderer;
 import levelember.transport.View;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Denoising neither takes nor gives light: by layer, with glass about every kind of light. */
 class DenoisedMeanTest {
@@ -106,6 +109,45 @@ class DenoisedMeanTest {
           .as("%d samples", samples)
           .isCloseTo(before, within(0.01 * before));
     }
+  }
+
+  /**
+   * What is mirrored in glass is a few pixels of much light: the page's picture has it there, and
+   * not spread over the set, from its first whole sample on.
+   */
+  @ParameterizedTest
+  @ValueSource(doubles = {0, 4})
+  void aLampMirroredInGlassIsNotSpreadOverThePagesPicture(double fStop) {
+    Light before = light(new Emitter.Sphere(0.02), new Vec3(0.4, 0.6, 0.9), 3_000_000, Unit.NIT);
+    Shoot shoot = ball(before, new Vec3(0, 0.35, 0)).shoot();
+    Shot shot = shoot.shots().getFirst().with(to -> to.fStop(fStop));
+    View view = View.of(shoot, shot, name -> null);
+    float[] weights = LayerWeights.of(shoot);
+    double limit = exposed(LayerMix.picture(traced(shoot, shot, 512), weights));
+    Ladder ladder = new Ladder(WIDTH, HEIGHT, 1);
+    DenoisedLadder denoised = new DenoisedLadder(ladder);
+    try (Renderer renderer = new Renderer(2, 8, 1)) {
+      for (int samples : new int[] {1, 2, 4, 16}) {
+        for (Ladder.Step s = ladder.next(samples, true);
+            s != null;
+            s = ladder.next(samples, true)) {
+          renderer.trace(view, s.film(), s.samples(), () -> false);
+          denoised.renew(ladder, () -> false);
+        }
+        assertThat(exposed(denoised.ladder().mix(weights)))
+            .as("%d samples", samples)
+            .isCloseTo(limit, within(0.1 * limit));
+      }
+    }
+  }
+
+  /** Mean of light that is exposed for the table and cut at full scale. */
+  private static double exposed(Picture picture) {
+    double sum = 0;
+    for (float v : picture.rgb()) {
+      sum += Math.min(1, v / 2000);
+    }
+    return sum / picture.rgb().length;
   }
 
   /**
