@@ -4,6 +4,7 @@ import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
 import { useDesk } from '../../live/useShoot';
+import { percent, shareOverGloss } from '../../live/overGloss';
 import { useLive } from '../../live/store';
 import { MirrorBounces } from './MirrorBounces';
 
@@ -24,10 +25,7 @@ function LightOverGloss() {
   const progress = useLive((s) => s.progress);
   const { lights, bounce } = desk.document;
   const shares = progress?.overGloss ?? {};
-  const whole = lights.reduce(
-    (sum, l) => sum + (shares[l.id] ?? 0) * (progress?.shares[l.id] ?? 0),
-    0,
-  );
+  const whole = shareOverGloss(desk.document, progress);
   const most = lights
     .map((l) => ({ name: l.name, share: shares[l.id] ?? 0 }))
     .filter((l) => l.share >= 0.005)
@@ -56,11 +54,6 @@ function LightOverGloss() {
       )}
     </>
   );
-}
-
-function percent(share: number) {
-  const value = 100 * share;
-  return `${value < 1 ? value.toFixed(1) : Math.round(value)} %`;
 }
 
 /** How light goes on from surface to surface. */
