@@ -50,8 +50,14 @@ final class CausticLight {
     if (to == null || !always && !to.isNoisy(1)) {
       return null;
     }
-    CausticPilot pilot = new CausticPilot(scene, light, to);
-    if (!(pilot.width > 0) || !always && !to.isNoisy(pilot.share())) {
+    if (!always) {
+      CausticPilot few = new CausticPilot(scene, light, to, CausticPilot.FEW);
+      if (!to.isNoisy(few.share())) {
+        return null;
+      }
+    }
+    CausticPilot pilot = new CausticPilot(scene, light, to, CausticPilot.PHOTONS);
+    if (!(pilot.width > 0)) {
       return null;
     }
     return new CausticLight(surfaces, to.before, to.density, pilot.width);

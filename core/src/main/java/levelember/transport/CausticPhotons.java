@@ -6,9 +6,9 @@ import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
+import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 import levelember.shoot.Caustics;
 
@@ -33,21 +33,26 @@ final class CausticPhotons {
 
   private final Scene scene;
 
-  /** Surfaces that throw caustics; null where none was looked for. */
+  /** Surfaces that throw caustics; null where no light may have photons. */
   private final CasterSurfaces surfaces;
 
   /** By light how its photons begin, or null where it has none. */
   private final CausticLight[] lights;
 
+  /** By light whether that is known. */
+  private final boolean[] settled;
+
+  private volatile boolean allSettled;
   private long mostBytes = MOST_BYTES;
   private final Map<Key, Pass> passes = new LinkedHashMap<>(16, 0.75f, true);
 
   private record Key(int light, int photons, int seed, int pass) {}
 
-  private CausticPhotons(Scene scene, CasterSurfaces surfaces, CausticLight[] lights) {
+  private CausticPhotons(Scene scene, CasterSurfaces surfaces) {
     this.scene = scene;
     this.surfaces = surfaces;
-    this.lights = lights;
+    lights = new CausticLight[scene.lights.length];
+    settled = new boolean[lights.length];
   }
 
   /**
@@ -62,25 +67,32 @@ final class CausticPhotons {
     boolean any = IntStream.range(0, count).anyMatch(scene::castsCaustics);
     CasterSurfaces surfaces = stays ? old.surfaces : null;
     surfaces = any && surfaces == null ? new CasterSurfaces(scene) : surfaces;
-    CausticPhotons to = new CausticPhotons(scene, surfaces, new CausticLight[count]);
-    if (any && surfaces.count() > 0) {
-      IntStream.range(0, count)
-          .parallel()
-          .filter(scene::castsCaustics)
-          .forEach(k -> {
-            int was = stays ? scene.same(k, before) : -1;
-            to.lights[k] =
-                was >= 0 && before.castsCaustics(was)
-                    ? old.lights[was]
-                    : CausticLight.of(scene, k, to.surfaces);
-          });
+    CausticPhotons to = new CausticPhotons(scene, surfaces);
+    for (int k = 0; k < count; k++) {
+      int was = stays ? scene.same(k, before) : -1;
+      if (!scene.castsCaustics(k) || surfaces.count() == 0) {
+        to.settled[k] = true;
+      } else if (was >= 0 && before.castsCaustics(was)) {
+        synchronized (old) {
+          to.lights[k] = old.lights[was];
+          to.settled[k] = old.settled[was];
+        }
+      }
     }
+    to.settle(k -> scene.caustics(k).on());
     return to;
   }
 
-  /** Whether any light has photons. */
-  boolean any() {
-    return Arrays.stream(lights).anyMatch(Objects::nonNull);
+  /** Finds how the photons of some lights begin, or that they have none. */
+  private synchronized void settle(IntPredicate wanted) {
+    IntStream.range(0, lights.length)
+        .parallel()
+        .filter(k -> !settled[k] && wanted.test(k))
+        .forEach(k -> {
+          lights[k] = CausticLight.of(scene, k, surfaces);
+          settled[k] = true;
+        });
+    allSettled = IntStream.range(0, lights.length).allMatch(k -> settled[k]);
   }
 
   /** How a light's photons begin, or null. */
@@ -88,8 +100,14 @@ final class CausticPhotons {
     return lights[light];
   }
 
-  /** Whether a light's caustics are the photons'. */
+  /**
+   * Whether a light's caustics are the photons'; the first call looks for all lights that have them
+   * automatically.
+   */
   boolean has(int light) {
+    if (!allSettled) {
+      settle(k -> true);
+    }
     return lights[light] != null;
   }
 

@@ -15,13 +15,16 @@ import java.util.stream.IntStream;
  */
 final class CausticPilot {
   /** Deviation of one path from which photons take over. */
-  static final double MOST_DEVIATION = 2.2;
+  static final double MOST_DEVIATION = 2.1;
 
-  /** Photons of the pilot pass. */
-  static final int PHOTONS = 1 << 12;
+  /** Photons of a pilot pass by which radii are found, and of one by which photons are chosen. */
+  static final int PHOTONS = 1 << 12, FEW = 1 << 10;
 
   /** Photons of it that a thread takes on at a time. */
-  private static final int CHUNK = 1 << 9;
+  private static final int CHUNK = 1 << 8;
+
+  /** Photons that must land for anything to be said of them. */
+  private static final int LEAST_LANDED = 12;
 
   /** Places at which direct light is compared with caustics. */
   private static final int PLACES = 128;
@@ -44,18 +47,28 @@ final class CausticPilot {
    */
   final double width;
 
-  CausticPilot(Scene scene, int light, CausticLight by) {
+  /**
+   * Traces the pass.
+   *
+   * @param by where photons begin
+   * @param photons {@link #PHOTONS} or {@link #FEW}
+   */
+  CausticPilot(Scene scene, int light, CausticLight by, int photons) {
     this.scene = scene;
     this.light = light;
-    deposits = IntStream.range(0, PHOTONS / CHUNK).parallel().mapToObj(c -> chunk(by, c)).toList();
+    deposits =
+        IntStream.range(0, photons / CHUNK)
+            .parallel()
+            .mapToObj(c -> chunk(by, c, photons))
+            .toList();
     width = PhotonMap.cellWidth(deposits, OCCUPANCY);
   }
 
-  private PhotonMap.Deposits chunk(CausticLight by, int chunk) {
+  private PhotonMap.Deposits chunk(CausticLight by, int chunk, int photons) {
     PhotonTracer tracer = new PhotonTracer(scene);
     PhotonMap.Deposits to = new PhotonMap.Deposits();
     for (int i = chunk * CHUNK; i < (chunk + 1) * CHUNK; i++) {
-      tracer.trace(light, by, i, PILOTING, 1.0 / PHOTONS, to);
+      tracer.trace(light, by, i, PILOTING, 1.0 / photons, to);
     }
     return to;
   }
@@ -71,9 +84,13 @@ final class CausticPilot {
   }
 
   /**
-   * The share of caustics in the light's illuminance where they fall, weighted by their flux, 0…1.
+   * The share of caustics in the light's illuminance where they fall, weighted by their flux, 0…1;
+   * 0 where hardly any photon has landed.
    */
   double share() {
+    if (deposits.stream().mapToInt(d -> d.count).sum() < LEAST_LANDED) {
+      return 0;
+    }
     PhotonMap map = PhotonMap.of(deposits, (float) width);
     PhotonTracer tracer = new PhotonTracer(scene);
     float[] p = map.photons;

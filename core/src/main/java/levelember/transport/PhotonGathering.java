@@ -20,7 +20,14 @@ final class PhotonGathering {
   /** Probability with which photons are gathered at a rough vertex after the first. */
   private static final float PROBABILITY = 0.25f;
 
+  /** How many times coarser than full size films are that do without automatic photons. */
+  private static final int COARSE = 8;
+
   private final CausticPhotons caustics;
+
+  /** By light whether its caustics are the photons'. */
+  private final boolean[] has;
+
   private final Points points;
   private final ContributionSink sink;
   private final PhotonTracer tracer;
@@ -28,6 +35,7 @@ final class PhotonGathering {
   private final int seed, mostDepth;
   private final PhotonMap[] maps;
   private final int[] buckets = new int[8];
+  private boolean any;
   private int pass = -1;
 
   /**
@@ -46,16 +54,23 @@ final class PhotonGathering {
     long step = film.step();
     pixels = (long) film.fullWidth() * film.fullHeight() / (step * step);
     maps = new PhotonMap[scene.lights.length];
+    has = new boolean[maps.length];
+    for (int k = 0; k < has.length; k++) {
+      // The first picture after a move does not wait for pilot passes.
+      boolean waits = scene.caustics(k).on() || film.step() < COARSE;
+      has[k] = waits && scene.castsCaustics(k) && caustics.has(k);
+      any |= has[k];
+    }
   }
 
   /** Whether there are photons at all. */
   boolean any() {
-    return caustics.any();
+    return any;
   }
 
   /** Whether a light's caustics are the photons'. */
   boolean has(int light) {
-    return caustics.has(light);
+    return has[light];
   }
 
   /**
@@ -69,7 +84,7 @@ final class PhotonGathering {
       pass = sample;
     }
     for (int k = 0; k < maps.length; k++) {
-      if (wanted[k] && maps[k] == null && caustics.has(k)) {
+      if (wanted[k] && maps[k] == null && has[k]) {
         int photons = caustics.photons(k, pixels);
         maps[k] = caustics.pass(k, photons, seed, pass, tracer, stop);
         if (maps[k] == null) {
