@@ -19,8 +19,8 @@ import levelember.shoot.Caustics;
  * #keep} says.
  */
 final class CausticPhotons {
-  /** Photons of a pass, at least and at most. */
-  private static final int LEAST = 1 << 12, MOST = 1 << 18;
+  /** Photons of a pass, at least, also of a light that has them automatically, and at most. */
+  private static final int LEAST = 1 << 12, LEAST_AUTOMATIC = 1 << 9, MOST = 1 << 18;
 
   /** Pixels of a picture for a photon: of a light that always has them, and of another. */
   private static final int PIXELS = 2, AUTOMATIC_PIXELS = 8;
@@ -117,8 +117,9 @@ final class CausticPhotons {
    * @param pixels of the whole picture
    */
   int photons(int light, long pixels) {
-    long wanted = pixels / (scene.caustics(light).on() ? PIXELS : AUTOMATIC_PIXELS);
-    return (int) Math.clamp(Long.highestOneBit(Math.max(1, wanted)), LEAST, MOST);
+    boolean on = scene.caustics(light).on();
+    long wanted = Long.highestOneBit(Math.max(1, pixels / (on ? PIXELS : AUTOMATIC_PIXELS)));
+    return (int) Math.clamp(wanted, on ? LEAST : LEAST_AUTOMATIC, MOST);
   }
 
   /**

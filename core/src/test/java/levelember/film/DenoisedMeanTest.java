@@ -123,7 +123,7 @@ class DenoisedMeanTest {
     Shot shot = shoot.shots().getFirst().with(to -> to.fStop(fStop));
     View view = View.of(shoot, shot, name -> null);
     float[] weights = LayerWeights.of(shoot);
-    double limit = exposed(LayerMix.picture(traced(shoot, shot, 512), weights));
+    double limit = exposed(LayerMix.picture(traced(shoot, shot, 128), weights));
     Ladder ladder = new Ladder(WIDTH, HEIGHT, 1);
     DenoisedLadder denoised = new DenoisedLadder(ladder);
     try (Renderer renderer = new Renderer(2, 8, 1)) {

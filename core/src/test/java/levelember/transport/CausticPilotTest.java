@@ -26,6 +26,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** Photons are taken by themselves where paths would find caustics late, and only there. */
 class CausticPilotTest {
+  private static final int WIDTH = 120, HEIGHT = 80;
   private static final Rgb CLEAR = Rgb.WHITE;
 
   /** A ball of glass over a floor. */
@@ -52,7 +53,7 @@ class CausticPilotTest {
 
   private static Picture render(Shoot shoot, int samples, int seed) {
     View view = View.of(shoot, shoot.shots().getFirst(), name -> null);
-    Film film = new Film(24, 16, view.layers());
+    Film film = new Film(WIDTH, HEIGHT, view.layers());
     try (Renderer renderer = new Renderer(2, 16, seed)) {
       renderer.trace(view, film, samples, () -> false);
     }
@@ -108,7 +109,7 @@ class CausticPilotTest {
               .shoot();
       means[i] = Sets.mean(render(shoot, 32, 1));
     }
-    assertThat(means[0]).isCloseTo(means[1], within(0.03 * means[1]));
+    assertThat(means[0]).isCloseTo(means[1], within(0.1 * means[1]));
     assertThat(means[0]).isGreaterThan(1);
   }
 
@@ -125,13 +126,13 @@ class CausticPilotTest {
               .shoot();
       shoots[i] = shoot.with(new Bounce(16, 1, 0, LightOverGloss.EVERYTHING));
     }
-    Picture reference = render(shoots[0], 1024, 9);
+    Picture reference = render(shoots[0], 96, 9);
     means[0] = floor(reference);
-    means[1] = floor(render(shoots[1], 1024, 8));
+    means[1] = floor(render(shoots[1], 96, 8));
     assertThat(means[0]).isCloseTo(means[1], within(0.03 * means[1]));
     for (int i = 0; i < 2; i++) {
       Picture few = render(shoots[i], 8, 1);
-      for (int p = 3 * 24 * 12; p < few.rgb().length; p++) {
+      for (int p = 3 * WIDTH * HEIGHT * 3 / 4; p < few.rgb().length; p++) {
         errors[i] += Math.abs(few.rgb()[p] - reference.rgb()[p]);
       }
     }
@@ -141,7 +142,7 @@ class CausticPilotTest {
   /** Mean of the lowest quarter of the picture, which shows the floor alone. */
   private static double floor(Picture picture) {
     double sum = 0;
-    int from = 3 * 24 * 12;
+    int from = 3 * WIDTH * HEIGHT * 3 / 4;
     for (int p = from; p < picture.rgb().length; p++) {
       sum += picture.rgb()[p];
     }
