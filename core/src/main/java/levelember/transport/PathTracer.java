@@ -3,13 +3,11 @@ package levelember.transport;
 import java.util.function.BooleanSupplier;
 import levelember.film.Film;
 import levelember.lens.Camera;
-import levelember.light.ReferencePoint;
 import levelember.math.Points;
 import levelember.math.Vec3;
 import levelember.shoot.Bounce;
 import levelember.shoot.LightOverGloss;
 import levelember.surface.LayeredSurface;
-import levelember.surface.Scattering;
 import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
 
@@ -27,38 +25,27 @@ final class PathTracer {
   static final float SPECULAR_PDF = 8;
 
   /** Holes, panes and catchers that one ray passes. */
-  private static final int MOST_PASSED = 32;
-
-  /** Chance of reflection from which glass is not split, as nearly nothing goes through. */
-  private static final float MOST_REFLECTION = 0.98f;
-
-  /** Chance of a direction below which what is seen over it is found rarely. */
-  private static final float LEAST_DELTA_PROBABILITY = 0.5f;
+  static final int MOST_PASSED = 32;
 
   private final Scene scene;
   private final Camera.Rays lens;
   private final boolean cutOut;
   private final int mostDepth;
   private final int seed;
-  private final boolean roulette;
   private final boolean toFirstSurface;
-
-  /** Whether lit patches were sampled at the vertex that the path has come to. */
-  private boolean samplesPatches;
 
   /** What the camera sees through glass is seen without its dispersion, as in coarse pictures. */
   private final boolean undispersed;
 
   private final RayWalk walk;
   private final Points points;
-  private final LightSelection selection;
   private final EmitterHits emitters;
   private final NextEventEstimation direct;
 
   /** Gathers photons; null where there are none. */
   private final PhotonGathering photons;
 
-  private final MirrorEnd mirrorEnd;
+  private final PathScattering scattering;
 
   /** Samples lit patches; null where there is none. */
   private final PatchSampling patches;
@@ -93,13 +80,13 @@ final class PathTracer {
     this.seed = seed;
     int most = scene.bounce.maxBounces();
     mostDepth = most == Bounce.MOST ? bounces : Math.min(bounces, most);
-    roulette = sampling.roulette() && !toFirstSurface;
+    boolean roulette = sampling.roulette() && !toFirstSurface;
     points = new Points(sampling.stratified());
     walk = RayWalk.of(scene.hierarchy);
     at = new SurfaceInteraction(scene, walk);
     media = new MediumStack(scene);
     branches = new SplitPaths(scene);
-    selection = new LightSelection(scene, sampling.always());
+    LightSelection selection = new LightSelection(scene, sampling.always());
     regularization = new PathRegularization(scene.bounce.overGloss());
     boolean withoutGloss = scene.bounce.overGloss() == LightOverGloss.NONE;
     sink = new ContributionSink(rays, withoutGloss, keptApart(view));
@@ -118,11 +105,17 @@ final class PathTracer {
         toFirstSurface ? null : new PhotonGathering(context, film, seed, mostDepth);
     photons = gathering != null && gathering.any() ? gathering : null;
     emitters = new EmitterHits(context, photons);
-    mirrorEnd = new MirrorEnd(scene, emitters);
     PatchSampling sampled =
         toFirstSurface ? null : new PatchSampling(context, regularization, mostDepth);
     patches = sampled != null && sampled.any() ? sampled : null;
     direct = new NextEventEstimation(context, patches, photons);
+    scattering =
+        new PathScattering(
+            context,
+            new PathScattering.Parts(at, path, media, branches, regularization),
+            new PathScattering.Limits(mostDepth, roulette, toFirstSurface, photons != null),
+            direct,
+            new MirrorEnd(scene, emitters));
   }
 
   /**
@@ -191,10 +184,9 @@ final class PathTracer {
     at.orient(dx, dy, dz);
     regularization.arrive(path, at);
     at.surface.prepare(at.lx, at.ly, at.lz, true, -1, 1, at.scattering);
-    samplesPatches = false;
     direct.estimate(path, at, false, wanted);
     gather(false, wanted);
-    boolean goesOn = scatter(0, wanted);
+    boolean goesOn = scattering.scatter(0, false, wanted);
     while (goesOn) {
       goesOn = extend(wanted);
     }
@@ -284,6 +276,7 @@ final class PathTracer {
       return false;
     }
     // The last ray of a path may pass panes, as its shadow rays do, but gathers no light there.
+    boolean samplesPatches = false;
     if (path.depth < mostDepth && !toFirstSurface) {
       samplesPatches = patches != null && !catching && patches.samplesAt(path, at);
       if (samplesPatches) {
@@ -292,7 +285,9 @@ final class PathTracer {
       direct.estimate(path, at, catching, wanted);
       gather(catching, wanted);
     }
-    return catching ? passCatcher(sinceVertex) : scatter(sinceVertex, wanted);
+    return catching
+        ? passCatcher(sinceVertex)
+        : scattering.scatter(sinceVertex, samplesPatches, wanted);
   }
 
   /** Whether the path is a branch that may still come to emission over smooth glass. */
@@ -439,185 +434,5 @@ final class PathTracer {
     at.originBelow(path);
     path.sinceVertex = sinceVertex;
     return true;
-  }
-
-  /** Samples the BSDF; false when the path ends. */
-  private boolean scatter(float sinceVertex, boolean[] wanted) {
-    LayeredSurface surface = at.surface;
-    Scattering s = at.scattering;
-    int first = path.surfaces * Dimensions.PER_VERTEX;
-    points.pair(first + Dimensions.SCATTER);
-    float u = points.u, v = points.v;
-    float lobe = points.single(first + Dimensions.LOBE);
-    boolean split = splits() && split(surface, first, lobe, wanted);
-    boolean seenThrough = toFirstSurface && path.specularSoFar && surface.transmits();
-    if (split || seenThrough) {
-      path.divideGuides(surface.transmit(s));
-    }
-    boolean totallyReflected = seenThrough && !split && !(s.pdf > 0);
-    if (!split && !seenThrough || totallyReflected) {
-      surface.sample(u, v, lobe, s);
-      path.improbable |= s.delta && surface.probabilityOfDelta(s) < LEAST_DELTA_PROBABILITY;
-    }
-    if (s.through && path.wavelength < 0 && surface.disperses()) {
-      path.disperse(points.single(Dimensions.WAVELENGTH));
-      surface.disperse(path.wavelength, s);
-    }
-    if (!(s.pdf > 0)) {
-      return false;
-    }
-    if (s.through && s.delta && surface.pane() && path.passed < MOST_PASSED) {
-      return passPane(sinceVertex);
-    }
-    if (path.depth == mostDepth) {
-      return false;
-    }
-    return follow(first, wanted);
-  }
-
-  /** Whether the path is split at smooth glass: as long as it has been seen over glass alone. */
-  private boolean splits() {
-    return path.deltaSoFar
-        && path.continuation == 1
-        && path.depth < mostDepth
-        && branches.canSplit();
-  }
-
-  /**
-   * Splits off what smooth glass reflects; false where it does not reflect, or nothing else.
-   *
-   * @param lobe a number in [0, 1), by which the branch has light beside emission or not
-   */
-  private boolean split(LayeredSurface surface, int first, float lobe, boolean[] wanted) {
-    float probability = surface.reflect(at.scattering);
-    if (!(probability > 0) || probability > MOST_REFLECTION) {
-      return false;
-    }
-    branches.keep(path);
-    path.times(probability, probability, probability);
-    path.continuation = lobe < probability ? 1 / probability : 0;
-    path.specularSoFar = false;
-    boolean goesOn = follow(first, wanted);
-    branches.take(path, media, goesOn);
-    return true;
-  }
-
-  /** Goes on in the direction that was sampled; false when the path ends. */
-  private boolean follow(int first, boolean[] wanted) {
-    LayeredSurface surface = at.surface;
-    Scattering s = at.scattering;
-    float dx = at.tx * s.x + at.sx * s.y + at.nx * s.z;
-    float dy = at.ty * s.x + at.sy * s.y + at.ny * s.z;
-    float dz = at.tz * s.x + at.sz * s.y + at.nz * s.z;
-    path.specularSoFar &= s.through || !surface.transmits();
-    float leaving = dx * at.gx + dy * at.gy + dz * at.gz;
-    if (s.through ? leaving >= 0 : leaving <= 0) {
-      if (!surface.transmits() || leaving == 0) {
-        return false;
-      }
-      // Relief would lose the light: the next facet turns it back. No light sampling gives this.
-      dx -= 2 * leaving * at.gx;
-      dy -= 2 * leaving * at.gy;
-      dz -= 2 * leaving * at.gz;
-      path.deltaSoFar &= s.delta;
-      s.delta = true;
-    }
-    float l = 1 / (float) Math.sqrt(dx * dx + dy * dy + dz * dz);
-    path.towards(dx * l, dy * l, dz * l);
-    if (s.through && surface.body()) {
-      media.cross(at.instance, at.outside);
-      path.medium = media.medium();
-    }
-    float reflected = s.through ? 1 : at.terminator(path.dx, path.dy, path.dz);
-    path.times(reflected * s.r, reflected * s.g, reflected * s.b);
-    next(first);
-    float brightest = path.brightest();
-    if (!path.carries(brightest)) {
-      return false;
-    }
-    boolean ends = !mirrorEnd.none() && endsInMirror();
-    if (!ends && roulette && !path.survives(brightest, points, first + Dimensions.ROULETTE)) {
-      return false;
-    }
-    path.depth++;
-    path.surfaces++;
-    if (ends) {
-      mirrorEnd.show(path, wanted);
-    }
-    return !ends;
-  }
-
-  /** Counts mirrors; true where the path goes from one to the next no further. */
-  private boolean endsInMirror() {
-    boolean smooth = CausticPaths.smooth(at);
-    return mirrorEnd.reached(path, smooth && at.outside && !at.scattering.through, !smooth);
-  }
-
-  /** Light goes straight through a pane as through nothing, only less of it. */
-  private boolean passPane(float sinceVertex) {
-    path.passed++;
-    path.surfaces++;
-    path.times(at.scattering.r, at.scattering.g, at.scattering.b);
-    at.originBelow(path);
-    path.sinceVertex = sinceVertex;
-    return path.brightest() > 0;
-  }
-
-  /**
-   * Makes the point that the path was scattered at its last vertex.
-   *
-   * @param first dimension of the vertex
-   */
-  private void next(int first) {
-    Scattering s = at.scattering;
-    selection.vertex();
-    if (photons != null) {
-      path.causticChain = CausticPaths.after(path.causticChain, scene, at);
-    }
-    path.vertex.samplesPatches = samplesPatches && !s.delta && !s.through;
-    path.vertex.patchRate = samplesPatches ? PatchSampling.rate(path) : 0;
-    if (!s.delta && s.pdf < SPECULAR_PDF) {
-      path.roughVertices++;
-    }
-    float side = s.through ? -1 : 1;
-    path.from(
-        RayOffset.off(at.x, side * at.gx),
-        RayOffset.off(at.y, side * at.gy),
-        RayOffset.off(at.z, side * at.gz));
-    ReferencePoint lit = direct.from();
-    path.vertex.at.set(path.ox, path.oy, path.oz, lit.nx, lit.ny, lit.nz);
-    path.vertex.scattered(at.piece, s);
-    path.deltaSoFar &= s.delta;
-    regularization.scattered(path, at);
-    path.rayKind = s.through ? Hierarchy.REFRACTION : reflectedKind(first);
-    path.fromDiffuse = path.vertex.diffuse() > 0;
-    if (path.depth == 0) {
-      path.first.set(path.vertex, s.through);
-    }
-    path.sinceVertex = 0;
-    path.passed = 0;
-  }
-
-  /**
-   * What a reflected ray is, by what the diffuse lobes have of the BSDF's value and not by which
-   * lobe was sampled, so that the picture does not depend on the probabilities of sampling. Where
-   * some piece shows to one kind alone, the ray is of either by chance, with that part's light.
-   */
-  private int reflectedKind(int first) {
-    PathVertex vertex = path.vertex;
-    float share = vertex.diffuse();
-    if (!scene.bounceVisibilityDiffers || share <= 0 || share >= 1) {
-      return share > 0.5f ? Hierarchy.BOUNCE : Hierarchy.REFLECTION;
-    }
-    boolean diffuse = points.single(first + Dimensions.RAY_KIND) < share;
-    if (diffuse) {
-      path.times(vertex.diffuseR / share, vertex.diffuseG / share, vertex.diffuseB / share);
-    } else {
-      float rest = 1 - share;
-      path.times(
-          (1 - vertex.diffuseR) / rest, (1 - vertex.diffuseG) / rest, (1 - vertex.diffuseB) / rest);
-    }
-    vertex.part(diffuse);
-    return diffuse ? Hierarchy.BOUNCE : Hierarchy.REFLECTION;
   }
 }
