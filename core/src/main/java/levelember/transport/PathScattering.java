@@ -145,24 +145,16 @@ final class PathScattering {
   private boolean follow(int first, boolean[] wanted) {
     LayeredSurface surface = at.surface;
     Scattering s = at.scattering;
-    float dx = at.tx * s.x + at.sx * s.y + at.nx * s.z;
-    float dy = at.ty * s.x + at.sy * s.y + at.ny * s.z;
-    float dz = at.tz * s.x + at.sz * s.y + at.nz * s.z;
     path.specularSoFar &= s.through || !surface.transmits();
-    float leaving = dx * at.gx + dy * at.gy + dz * at.gz;
-    if (s.through ? leaving >= 0 : leaving <= 0) {
-      if (!surface.transmits() || leaving == 0) {
-        return false;
-      }
-      // Relief would lose the light: the next facet turns it back. No light sampling gives this.
-      dx -= 2 * leaving * at.gx;
-      dy -= 2 * leaving * at.gy;
-      dz -= 2 * leaving * at.gz;
+    if (!at.leaves()) {
+      return false;
+    }
+    if (at.turnedBack) {
       path.deltaSoFar &= s.delta;
       s.delta = true;
     }
-    float l = 1 / (float) Math.sqrt(dx * dx + dy * dy + dz * dz);
-    path.towards(dx * l, dy * l, dz * l);
+    float l = 1 / (float) Math.sqrt(at.dx * at.dx + at.dy * at.dy + at.dz * at.dz);
+    path.towards(at.dx * l, at.dy * l, at.dz * l);
     if (s.through && surface.body()) {
       media.cross(at.instance, at.outside);
       path.medium = media.medium();

@@ -337,28 +337,17 @@ final class PhotonTracer {
     if (!(s.pdf > 0) || straight) {
       return false;
     }
-    float dx = at.tx * s.x + at.sx * s.y + at.nx * s.z;
-    float dy = at.ty * s.x + at.sy * s.y + at.ny * s.z;
-    float dz = at.tz * s.x + at.sz * s.y + at.nz * s.z;
-    float leaving = dx * at.gx + dy * at.gy + dz * at.gz;
-    if (s.through ? leaving >= 0 : leaving <= 0) {
-      if (!surface.transmits() || leaving == 0) {
-        return false;
-      }
-      // As paths have it.
-      dx -= 2 * leaving * at.gx;
-      dy -= 2 * leaving * at.gy;
-      dz -= 2 * leaving * at.gz;
-      leaving = -leaving;
+    if (!at.leaves()) {
+      return false;
     }
     float come = path.dx * at.gx + path.dy * at.gy + path.dz * at.gz;
-    float w = Adjoint.correction(at.lz, come, s.z, leaving);
+    float w = Adjoint.correction(at.lz, come, s.z, at.leaving);
     if (!s.through) {
       w *= at.terminator(-path.dx, -path.dy, -path.dz);
     }
     path.times(w * s.r, w * s.g, w * s.b);
-    float l = 1 / (float) Math.sqrt(dx * dx + dy * dy + dz * dz);
-    path.towards(dx * l, dy * l, dz * l);
+    float l = 1 / (float) Math.sqrt(at.dx * at.dx + at.dy * at.dy + at.dz * at.dz);
+    path.towards(at.dx * l, at.dy * l, at.dz * l);
     if (s.through && surface.body()) {
       media.cross(at.instance, at.outside);
     }

@@ -57,6 +57,15 @@ final class SurfaceInteraction {
   /** Direction to where the ray comes from, in that frame. */
   float lx, ly, lz;
 
+  /** Direction in which the path goes on, in the world, once {@link #leaves} was called. */
+  float dx, dy, dz;
+
+  /** Cosine between that direction and the geometric normal. */
+  float leaving;
+
+  /** Whether it was on the wrong side before, so that no light sampling gives it. */
+  boolean turnedBack;
+
   SurfaceInteraction(Scene scene, RayWalk walk) {
     this.scene = scene;
     this.walk = walk;
@@ -202,6 +211,29 @@ final class SurfaceInteraction {
       return 1;
     }
     return part <= 0 ? 0 : part * (1 + part * (1 - part));
+  }
+
+  /**
+   * Finds where the sampled direction goes in the world; false where it leaves an opaque surface on
+   * its wrong side. Relief on glass would lose that light: the next facet turns it back.
+   */
+  boolean leaves() {
+    Scattering s = scattering;
+    dx = tx * s.x + sx * s.y + nx * s.z;
+    dy = ty * s.x + sy * s.y + ny * s.z;
+    dz = tz * s.x + sz * s.y + nz * s.z;
+    leaving = dx * gx + dy * gy + dz * gz;
+    turnedBack = s.through ? leaving >= 0 : leaving <= 0;
+    if (turnedBack) {
+      if (!surface.transmits() || leaving == 0) {
+        return false;
+      }
+      dx -= 2 * leaving * gx;
+      dy -= 2 * leaving * gy;
+      dz -= 2 * leaving * gz;
+      leaving = -leaving;
+    }
+    return true;
   }
 
   /** Origin of a ray that goes on behind a surface which it passes, before it is oriented. */
