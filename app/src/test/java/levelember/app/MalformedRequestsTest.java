@@ -179,7 +179,7 @@ class MalformedRequestsTest {
                 ? "application/octet-stream"
                 : "application/json";
     return HttpRequest.newBuilder(URI.create("http://localhost:" + port + path))
-        .timeout(Duration.ofSeconds(60))
+        .timeout(Duration.ofMinutes(5))
         .header("content-type", type)
         .method(to.method, BodyPublishers.ofByteArray(body))
         .build();
