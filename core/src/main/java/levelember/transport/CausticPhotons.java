@@ -250,7 +250,8 @@ final class CausticPhotons {
         double least = caustics.softnessMillimetres() / 1000;
         float radius = lights[key.light].radius(key.photons, key.pass, least);
         float share = (float) caustics.softnessShare();
-        map = PhotonMap.of(new ArrayList<>(List.of(chunks)), radius, share);
+        PhotonMap made = PhotonMap.of(new ArrayList<>(List.of(chunks)), radius, share);
+        map = caustics.on() ? made : made.withSparseWidened();
         Arrays.fill(chunks, null);
       }
       return map;

@@ -19,6 +19,11 @@ final class PhotonMap {
   /** The last of them. */
   static final int DISTANCE = 12, RADIUS = 12, BOUNCES = 13;
 
+  /** Photons in a cell below which they are sparse, and by how much their radius is larger then. */
+  private static final int SPARSE = 6;
+
+  private static final float SPARSE_WIDENED = 3;
+
   private static final PhotonMap EMPTY = new PhotonMap(new float[0], 1);
 
   /** Photons, cell after cell. */
@@ -99,6 +104,22 @@ final class PhotonMap {
       widest = Math.max(widest, all[i]);
     }
     return new PhotonMap(all, widest);
+  }
+
+  /**
+   * The same with photons that have few others about them gathered over a wider radius, so that
+   * they are not seen one by one (variable kernels after Breiman, Meisel and Purcell 1977).
+   */
+  PhotonMap withSparseWidened() {
+    float wide = SPARSE_WIDENED * radius;
+    for (int b = 0; b <= mask; b++) {
+      if (first[b + 1] - first[b] < SPARSE) {
+        for (int i = first[b]; i < first[b + 1]; i++) {
+          photons[FLOATS * i + RADIUS] = wide;
+        }
+      }
+    }
+    return count() == 0 ? this : new PhotonMap(photons, wide);
   }
 
   int count() {
