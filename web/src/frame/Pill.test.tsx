@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, expect, test } from 'vitest';
 import { renderAtDesk } from '../live/renderAtDesk';
 import { useLive } from '../live/store';
-import { cleanIn, lacking, Pill } from './Pill';
+import { cleanIn, overGlossNote, Pill } from './Pill';
 
 const progress = {
   state: 'tracing',
@@ -40,10 +40,10 @@ test('before, the time is told while it is traced', () => {
 });
 
 test('what is softened is named from one percent on', () => {
-  expect(lacking('soft', 0.115)).toBe('12 % softened');
-  expect(lacking('none', 0.03)).toBe('3 % left out');
-  expect(lacking('soft', 0.009)).toBe('');
-  expect(lacking('everything', 0.5)).toBe('');
+  expect(overGlossNote('soft', 0.115)).toBe('12 % softened');
+  expect(overGlossNote('none', 0.03)).toBe('3 % left out');
+  expect(overGlossNote('soft', 0.009)).toBe('');
+  expect(overGlossNote('everything', 0.5)).toBe('');
 });
 
 test('noise, the share that is softened and rays stand in it', () => {

@@ -20,7 +20,7 @@ export function cleanIn(seconds: number | null, tracing: boolean): string {
 }
 
 /** What of the light is not as physics has it, where that is enough to be seen. */
-export function lacking(way: 'everything' | 'soft' | 'none', share: number): string {
+export function overGlossNote(way: 'everything' | 'soft' | 'none', share: number): string {
   if (way === 'everything' || share < SAID) return '';
   return `${percent(share)} ${way === 'soft' ? 'softened' : 'left out'}`;
 }
@@ -67,7 +67,9 @@ export function Pill() {
   const left = state === 'tracing' ? progress?.secondsLeft : null;
   const error = denoised ? progress?.denoisedErrorPercent : null;
   const clean = denoised ? cleanIn(progress?.secondsToClean ?? null, state === 'tracing') : '';
-  const soft = plain ? '' : lacking(document.bounce.overGloss, shareOverGloss(document, progress));
+  const soft = plain
+    ? ''
+    : overGlossNote(document.bounce.overGloss, shareOverGloss(document, progress));
   const about = [
     `${state}, ${Math.round(progress?.samples ?? 0)} samples a pixel${denoised ? ', shown denoised' : ''}`,
     error != null && `an error of about ${error.toPrecision(2)} % of display values`,

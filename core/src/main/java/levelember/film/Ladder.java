@@ -187,12 +187,24 @@ public final class Ladder {
   }
 
   /**
-   * The picture of one of the ladder's sizes in cd/m².
+   * The picture of one of the ladder's sizes in cd/m². Shadow catchers take no more of what is
+   * behind them than there is.
    *
    * @param weights as in {@link LayerMix}
    * @param step how many times coarser than full size: 1, 2, 4 or 8
    */
   public Picture mix(float[] weights, int step) {
+    Picture to = rows(weights, step);
+    LayerMix.clip(to.rgb(), 0, to.rgb().length);
+    return to;
+  }
+
+  /** One layer by itself; less than 0 where shadow catchers take it from other layers. */
+  public Picture layer(int layer, float[] weights, int step) {
+    return rows(LayerMix.only(weights, layer), step);
+  }
+
+  private Picture rows(float[] weights, int step) {
     int own = level(step);
     Picture to = Picture.black(films[own].width(), films[own].height());
     IntStream.range(0, to.height()).parallel().forEach(y -> row(weights, own, y, to.rgb()));
@@ -237,7 +249,6 @@ public final class Ladder {
         across(coarse[i], STEPS[i] / STEPS[own], film.width(), to, from);
       }
     }
-    LayerMix.clip(to, from, from + 3 * film.width());
   }
 
   /** Adds a layer of a coarser film, blended between the two rows about {@code y}. */

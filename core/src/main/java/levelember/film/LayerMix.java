@@ -9,21 +9,34 @@ public final class LayerMix {
   private LayerMix() {}
 
   /**
-   * The picture in cd/m².
+   * The picture in cd/m². Shadow catchers take no more of what is behind them than there is.
    *
    * @param weights three a layer, as {@link levelember.photometry.LayerWeights}
    */
   public static Picture picture(Film film, float[] weights) {
     Picture to = Picture.black(film.width(), film.height());
-    IntStream.range(0, film.height()).parallel().forEach(row -> row(film, weights, row, to.rgb()));
+    IntStream.range(0, film.height())
+        .parallel()
+        .forEach(row -> {
+          row(film, weights, row, to.rgb());
+          clip(to.rgb(), 3 * row * film.width(), 3 * (row + 1) * film.width());
+        });
     return to;
   }
 
-  /** One layer by itself, in cd/m². */
+  /** One layer by itself, in cd/m²; less than 0 where shadow catchers take it from other layers. */
   public static Picture layer(Film film, int layer, float[] weights) {
-    float[] only = new float[3 * film.layers()];
-    System.arraycopy(weights, 3 * layer, only, 3 * layer, 3);
-    return picture(film, only);
+    float[] only = only(weights, layer);
+    Picture to = Picture.black(film.width(), film.height());
+    IntStream.range(0, film.height()).parallel().forEach(row -> row(film, only, row, to.rgb()));
+    return to;
+  }
+
+  /** Weights of one layer, and 0 for the others. */
+  static float[] only(float[] weights, int layer) {
+    float[] to = new float[weights.length];
+    System.arraycopy(weights, 3 * layer, to, 3 * layer, 3);
+    return to;
   }
 
   /** Writes one mixed row into a picture of the film's size; allocates nothing. */
@@ -31,10 +44,7 @@ public final class LayerMix {
     rowInto(film, weights, row, to, 3 * row * film.width());
   }
 
-  /**
-   * Writes one mixed row at a place of an array. A shadow catcher takes no more of what is behind
-   * it than there is.
-   */
+  /** Writes one mixed row at a place of an array; less than 0 where shadow catchers take light. */
   public static void rowInto(Film film, float[] weights, int row, float[] to, int at) {
     Arrays.fill(to, at, at + 3 * film.width(), 0);
     for (int layer = 0; layer < film.layers(); layer++) {
@@ -43,7 +53,6 @@ public final class LayerMix {
         add(film, layer, row, r, g, b, to, at);
       }
     }
-    clip(to, at, at + 3 * film.width());
   }
 
   /** Sets what is below zero to zero. */

@@ -26,7 +26,7 @@ public final class RegionLuminance {
   public static float[] displayWeights(Film shown, int layer, float[] own, double fullScale) {
     float[] weights = new float[3 * shown.layers()];
     System.arraycopy(own, 0, weights, 3 * layer, 3);
-    float[] rgb = LayerMix.picture(shown, weights).rgb();
+    float[] rgb = LayerMix.layer(shown, layer, weights).rgb();
     float[] to = new float[rgb.length / 3];
     for (int i = 0; i < to.length; i++) {
       double part = Colour.luminance(rgb[3 * i], rgb[3 * i + 1], rgb[3 * i + 2]) / fullScale;
@@ -44,7 +44,7 @@ public final class RegionLuminance {
   public static float[] means(Film shown, int layer, float[] weights) {
     float[] unit = new float[3 * shown.layers()];
     unit[3 * layer] = unit[3 * layer + 1] = unit[3 * layer + 2] = 1;
-    return means(LayerMix.picture(shown, unit), weights);
+    return means(LayerMix.layer(shown, layer, unit), weights);
   }
 
   private static float[] means(Picture picture, float[] weights) {

@@ -52,7 +52,7 @@ final class CausticLight {
     }
     if (!always) {
       CausticPilot few = new CausticPilot(scene, light, to, CausticPilot.FEW);
-      if (!to.isNoisy(few.share())) {
+      if (!to.isNoisy(few.causticShare())) {
         return null;
       }
     }

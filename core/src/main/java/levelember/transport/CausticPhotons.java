@@ -40,9 +40,9 @@ final class CausticPhotons {
   private final CausticLight[] lights;
 
   /** By light whether that is known. */
-  private final boolean[] settled;
+  private final boolean[] decided;
 
-  private volatile boolean allSettled;
+  private volatile boolean allDecided;
   private long mostBytes = MOST_BYTES;
   private final Map<Key, Pass> passes = new LinkedHashMap<>(16, 0.75f, true);
 
@@ -52,7 +52,7 @@ final class CausticPhotons {
     this.scene = scene;
     this.surfaces = surfaces;
     lights = new CausticLight[scene.lights.length];
-    settled = new boolean[lights.length];
+    decided = new boolean[lights.length];
   }
 
   /**
@@ -71,28 +71,28 @@ final class CausticPhotons {
     for (int k = 0; k < count; k++) {
       int was = stays ? scene.same(k, before) : -1;
       if (!scene.castsCaustics(k) || surfaces.count() == 0) {
-        to.settled[k] = true;
+        to.decided[k] = true;
       } else if (was >= 0 && before.castsCaustics(was)) {
         synchronized (old) {
           to.lights[k] = old.lights[was];
-          to.settled[k] = old.settled[was];
+          to.decided[k] = old.decided[was];
         }
       }
     }
-    to.settle(k -> scene.caustics(k).on());
+    to.decide(k -> scene.caustics(k).on());
     return to;
   }
 
   /** Finds how the photons of some lights begin, or that they have none. */
-  private synchronized void settle(IntPredicate wanted) {
+  private synchronized void decide(IntPredicate wanted) {
     IntStream.range(0, lights.length)
         .parallel()
-        .filter(k -> !settled[k] && wanted.test(k))
+        .filter(k -> !decided[k] && wanted.test(k))
         .forEach(k -> {
           lights[k] = CausticLight.of(scene, k, surfaces);
-          settled[k] = true;
+          decided[k] = true;
         });
-    allSettled = IntStream.range(0, lights.length).allMatch(k -> settled[k]);
+    allDecided = IntStream.range(0, lights.length).allMatch(k -> decided[k]);
   }
 
   /** How a light's photons begin, or null. */
@@ -105,8 +105,8 @@ final class CausticPhotons {
    * automatically.
    */
   boolean has(int light) {
-    if (!allSettled) {
-      settle(k -> true);
+    if (!allDecided) {
+      decide(k -> true);
     }
     return lights[light] != null;
   }
@@ -251,7 +251,7 @@ final class CausticPhotons {
         float radius = lights[key.light].radius(key.photons, key.pass, least);
         float share = (float) caustics.softnessShare();
         PhotonMap made = PhotonMap.of(new ArrayList<>(List.of(chunks)), radius, share);
-        map = caustics.on() ? made : made.withSparseWidened();
+        map = caustics.on() ? made : made.withVariableKernel();
         Arrays.fill(chunks, null);
       }
       return map;

@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.stream.IntStream;
 
 /**
- * Whether photons are worth their time for a light: how noisy paths would be where its caustics
- * fall, by a pilot pass of photons.
+ * A pilot pass of photons of one light: over which radius they are to be gathered, and how noisy
+ * paths would be where its caustics fall, by which photons or paths are chosen for them.
  *
  * <p>A path from such a place meets the light over casters with a probability of about Ω / π, Ω
  * being the solid angle that the light effectively has from the casters: one over the mean density
@@ -87,7 +87,7 @@ final class CausticPilot {
    * The share of caustics in the light's illuminance where they fall, weighted by their flux, 0…1;
    * 0 where hardly any photon has landed.
    */
-  double share() {
+  double causticShare() {
     if (deposits.stream().mapToInt(d -> d.count).sum() < LEAST_LANDED) {
       return 0;
     }
@@ -99,9 +99,7 @@ final class CausticPilot {
     for (int i = 0; i < map.count(); i += step) {
       int a = PhotonMap.FLOATS * i;
       double flux = flux(p, a), thrown = illuminance(map, a);
-      double direct =
-          tracer.illuminance(
-              light, p[a], p[a + 1], p[a + 2], p[a + 6], p[a + 7], p[a + 8], i, COMPARING);
+      double direct = tracer.illuminance(light, p, a, i, COMPARING);
       caustic += flux * thrown / (thrown + direct);
       all += flux;
     }
@@ -118,15 +116,16 @@ final class CausticPilot {
     float[] p = map.photons;
     int[] buckets = new int[8];
     int count = map.buckets(p[at], p[at + 1], p[at + 2], buckets);
-    double r2 = map.radius * map.radius, sum = 0;
+    float r2 = map.radius * map.radius;
+    double sum = 0;
     for (int i = 0; i < count; i++) {
       for (int n = map.begin(buckets[i]); n < map.end(buckets[i]); n++) {
         int a = PhotonMap.FLOATS * n;
         float x = p[a] - p[at], y = p[a + 1] - p[at + 1], z = p[a + 2] - p[at + 2];
         float cos = p[a + 6] * p[at + 6] + p[a + 7] * p[at + 7] + p[a + 8] * p[at + 8];
-        double d2 = x * x + y * y + z * z;
+        float d2 = x * x + y * y + z * z;
         if (d2 < r2 && cos > SAME_SIDE) {
-          sum += flux(p, a) * 2 / (Math.PI * r2) * (1 - d2 / r2);
+          sum += flux(p, a) * PhotonMap.kernel(d2, r2);
         }
       }
     }

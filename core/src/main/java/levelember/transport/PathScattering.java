@@ -146,10 +146,10 @@ final class PathScattering {
     LayeredSurface surface = at.surface;
     Scattering s = at.scattering;
     path.specularSoFar &= s.through || !surface.transmits();
-    if (!at.leaves()) {
+    if (!at.sampledToWorld()) {
       return false;
     }
-    if (at.turnedBack) {
+    if (at.mirroredBack) {
       path.deltaSoFar &= s.delta;
       s.delta = true;
     }

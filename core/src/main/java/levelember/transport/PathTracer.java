@@ -266,7 +266,7 @@ final class PathTracer {
     boolean catching = path.vertex.isCamera() && scene.catches[at.piece];
     if (!catching) {
       guide();
-      if (toFirstSurface && !path.specularSoFar && !isSplitOff()) {
+      if (toFirstSurface && !path.specularSoFar && !isDeltaBranch()) {
         return false;
       }
     }
@@ -291,7 +291,7 @@ final class PathTracer {
   }
 
   /** Whether the path is a branch that may still come to emission over smooth glass. */
-  private boolean isSplitOff() {
+  private boolean isDeltaBranch() {
     return path.deltaSoFar && path.depth > 0 && at.surface.onlyDelta(at.scattering);
   }
 

@@ -140,9 +140,7 @@ final class PhotonGathering {
             && p[a + PhotonMap.BOUNCES] <= mostBounces
             && p[a + 6] * at.gx + p[a + 7] * at.gy + p[a + 8] * at.gz > SAME_SIDE
             && Math.abs(x * at.gx + y * at.gy + z * at.gz) < FLAT * radius) {
-          // Epanechnikov's kernel over the disc.
-          float kernel = 2 / ((float) Math.PI * r2) * (1 - d2 / r2);
-          add(path, at, light, p, a, weight * kernel);
+          add(path, at, light, p, a, weight * PhotonMap.kernel(d2, r2));
         }
       }
     }

@@ -22,7 +22,7 @@ final class PhotonMap {
   /** Photons in a cell below which they are sparse, and by how much their radius is larger then. */
   private static final int SPARSE = 6;
 
-  private static final float SPARSE_WIDENED = 3;
+  private static final float WIDENING = 3;
 
   private static final PhotonMap EMPTY = new PhotonMap(new float[0], 1);
 
@@ -107,19 +107,34 @@ final class PhotonMap {
   }
 
   /**
-   * The same with photons that have few others about them gathered over a wider radius, so that
-   * they are not seen one by one (variable kernels after Breiman, Meisel and Purcell 1977).
+   * The same with a kernel of two widths (Breiman, Meisel and Purcell 1977, "Variable Kernel
+   * Estimates of Multivariate Densities"): photons that have few others about them are gathered
+   * over the wider one, so that they are not seen one by one.
    */
-  PhotonMap withSparseWidened() {
-    float wide = SPARSE_WIDENED * radius;
+  PhotonMap withVariableKernel() {
+    if (count() == 0) {
+      return this;
+    }
+    float wide = WIDENING * radius;
+    float[] to = photons.clone();
     for (int b = 0; b <= mask; b++) {
       if (first[b + 1] - first[b] < SPARSE) {
         for (int i = first[b]; i < first[b + 1]; i++) {
-          photons[FLOATS * i + RADIUS] = wide;
+          to[FLOATS * i + RADIUS] = wide;
         }
       }
     }
-    return count() == 0 ? this : new PhotonMap(photons, wide);
+    return new PhotonMap(to, wide);
+  }
+
+  /**
+   * Epanechnikov's kernel over a disc, 1/m².
+   *
+   * @param d2 squared distance from its middle, at most {@code r2}
+   * @param r2 squared radius
+   */
+  static float kernel(float d2, float r2) {
+    return 2 / ((float) Math.PI * r2) * (1 - d2 / r2);
   }
 
   int count() {

@@ -187,9 +187,16 @@ final class PhotonTracer {
     return isMet ? lightRay.pdf : Double.POSITIVE_INFINITY;
   }
 
-  /** One estimate of what a light gives a place directly, lx, the mean over the channels. */
-  double illuminance(
-      int light, float x, float y, float z, float nx, float ny, float nz, int index, int key) {
+  /**
+   * One estimate of what a light gives the place of a photon directly, lx, the mean over the
+   * channels.
+   *
+   * @param p floats of photons, as in {@link PhotonMap}
+   * @param a where the photon begins in them
+   */
+  double illuminance(int light, float[] p, int a, int index, int key) {
+    float x = p[a], y = p[a + 1], z = p[a + 2];
+    float nx = p[a + 6], ny = p[a + 7], nz = p[a + 8];
     begin(key, light, index);
     start.x = x;
     start.y = y;
@@ -337,7 +344,7 @@ final class PhotonTracer {
     if (!(s.pdf > 0) || straight) {
       return false;
     }
-    if (!at.leaves()) {
+    if (!at.sampledToWorld()) {
       return false;
     }
     float come = path.dx * at.gx + path.dy * at.gy + path.dz * at.gz;

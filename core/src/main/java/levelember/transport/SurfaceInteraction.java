@@ -57,14 +57,14 @@ final class SurfaceInteraction {
   /** Direction to where the ray comes from, in that frame. */
   float lx, ly, lz;
 
-  /** Direction in which the path goes on, in the world, once {@link #leaves} was called. */
+  /** Direction in which the path goes on, in the world, once {@link #sampledToWorld} was called. */
   float dx, dy, dz;
 
   /** Cosine between that direction and the geometric normal. */
   float leaving;
 
   /** Whether it was on the wrong side before, so that no light sampling gives it. */
-  boolean turnedBack;
+  boolean mirroredBack;
 
   SurfaceInteraction(Scene scene, RayWalk walk) {
     this.scene = scene;
@@ -217,14 +217,14 @@ final class SurfaceInteraction {
    * Finds where the sampled direction goes in the world; false where it leaves an opaque surface on
    * its wrong side. Relief on glass would lose that light: the next facet turns it back.
    */
-  boolean leaves() {
+  boolean sampledToWorld() {
     Scattering s = scattering;
     dx = tx * s.x + sx * s.y + nx * s.z;
     dy = ty * s.x + sy * s.y + ny * s.z;
     dz = tz * s.x + sz * s.y + nz * s.z;
     leaving = dx * gx + dy * gy + dz * gz;
-    turnedBack = s.through ? leaving >= 0 : leaving <= 0;
-    if (turnedBack) {
+    mirroredBack = s.through ? leaving >= 0 : leaving <= 0;
+    if (mirroredBack) {
       if (!surface.transmits() || leaving == 0) {
         return false;
       }

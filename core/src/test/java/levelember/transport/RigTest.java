@@ -27,6 +27,7 @@ import levelember.shoot.Shoot;
 import levelember.shoot.Texture;
 import levelember.shoot.Visibility;
 import levelember.texture.Picture;
+import levelember.texture.Pictures;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -419,6 +420,14 @@ class RigTest {
     Sets black = Sets.white(0.8).piece(catcher).piece(shaded().shoot().pieces().getLast());
     black.seen(new Vec3(2, 1.5, 0.3), Vec3.ZERO, 0.004).light(lamp);
     assertThat(Sets.render(black.shoot(), 4, 4, 64, 2).rgb()).containsOnly(0f);
+    // The layer by itself has what it takes from others, so that layers add up to the picture.
+    View view = View.of(black.shoot(), black.shoot().shots().getFirst(), Pictures.NONE);
+    Film film = new Film(4, 4, 1);
+    try (Renderer renderer = new Renderer(2, 2, 1)) {
+      renderer.trace(view, film, 64, () -> false);
+    }
+    double taken = -Sets.mean(LayerMix.layer(film, 0, LayerWeights.of(black.shoot())));
+    assertThat(taken).isCloseTo(missing, within(0.01 * missing));
   }
 
   @Test

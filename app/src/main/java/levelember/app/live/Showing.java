@@ -104,9 +104,7 @@ final class Showing {
   private static Picture[] byLight(Ladder from, int step, float[] weights) {
     Picture[] to = new Picture[weights.length / 3];
     for (int k = 0; k < to.length; k++) {
-      float[] alone = new float[weights.length];
-      System.arraycopy(weights, 3 * k, alone, 3 * k, 3);
-      to[k] = from.mix(alone, step);
+      to[k] = from.layer(k, weights, step);
     }
     return to;
   }
