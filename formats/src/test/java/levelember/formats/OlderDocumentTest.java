@@ -121,8 +121,8 @@ class OlderDocumentTest {
     Shoot shoot =
         ShootDocument.read(
             """
-            {"format": "level-ember-shoot", "version": 2, "name": "S", "shots": [{"id": "s",
-              "camera": {"position": [0, 1, 3], "aim": [0, 0, 0]}}],
+            {"format": "level-ember-shoot", "version": 2, "name": "S", "looks": [{"id": "k"}],
+             "shots": [{"id": "s", "look": "k", "position": [0, 1, 3], "aim": [0, 0, 0]}],
              "lights": [{"id": "l", "emitter": {"kind": "point"},
                "brightness": {"value": 1, "unit": "cd"}, "castsCaustics": %s}]}
             """
