@@ -27,7 +27,7 @@ record LiveCaustics(
     double penumbra) {
 
   /** Those of a light; none where there is no such light or it casts none. */
-  static Optional<LiveCaustics> of(Moment m, String light) {
+  static Optional<LiveCaustics> of(SessionSnapshot m, String light) {
     Shoot shoot = m.shoot();
     int k = 0;
     while (k < shoot.lights().size() && !shoot.lights().get(k).id().equals(light)) {

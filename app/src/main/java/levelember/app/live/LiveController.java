@@ -65,7 +65,7 @@ class LiveController {
     if (bits != 8 && bits != 16) {
       throw new levelember.shoot.ImpossibleValue("bits", bits, "8 or 16");
     }
-    Moment still = still(id, page);
+    SessionSnapshot still = still(id, page);
     Developer.Developed picture = still.developed(asSeen);
     return file(
         PngFile.write(picture.light(), picture.aids(), picture.look(), bits, still.alpha()),
@@ -79,7 +79,7 @@ class LiveController {
       @RequestParam(defaultValue = "") String page,
       @RequestParam(defaultValue = "true") boolean layers,
       @RequestParam(defaultValue = "false") boolean asSeen) {
-    Moment still = still(id, page);
+    SessionSnapshot still = still(id, page);
     Film film = still.films(asSeen).full();
     byte[] exr =
         OpenExr.write(
@@ -144,7 +144,7 @@ class LiveController {
       @PathVariable String id, @RequestParam(defaultValue = "") String page) {
     return ResponseEntity.ok()
         .cacheControl(CacheControl.noStore())
-        .body(now(id, page).map(Moment::plan).orElse(List.of()));
+        .body(now(id, page).map(SessionSnapshot::plan).orElse(List.of()));
   }
 
   /**
@@ -243,7 +243,7 @@ class LiveController {
       @PathVariable String look,
       @RequestParam(required = false) String grade,
       @RequestParam(required = false) String kept) {
-    Moment still = still(id, page);
+    SessionSnapshot still = still(id, page);
     Look worn =
         still.shoot().looks().stream()
             .filter(l -> l.id().equals(look))
@@ -280,11 +280,11 @@ class LiveController {
     }
   }
 
-  private Optional<Moment> now(String id, String page) {
+  private Optional<SessionSnapshot> now(String id, String page) {
     return socket.session(id, page).now();
   }
 
-  private Moment still(String id, String page) {
+  private SessionSnapshot still(String id, String page) {
     return socket
         .session(id, page)
         .still(waitMillis)

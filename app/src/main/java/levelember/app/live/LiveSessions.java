@@ -59,7 +59,7 @@ class LiveSessions {
       Shoots shoots,
       Assets assets,
       PreparedViews prepared,
-      Turns turns,
+      TracingScheduler turns,
       @Value("${ember.samples}") int samples,
       @Value("${ember.film-megabytes}") int filmMegabytes) {
     this.shoots = shoots;
@@ -87,7 +87,7 @@ class LiveSessions {
    *
    * @param watched by the page until now, or null
    */
-  LiveSession watch(String shoot, PageView page, LiveSession watched, LiveView view) {
+  LiveSession watch(String shoot, PageView page, LiveSession watched, FrameListener view) {
     // Read before the lock is taken: nobody waits for the database.
     Shoots.State state = watched == null ? shoots.state(shoot) : null;
     synchronized (all) {
@@ -96,7 +96,7 @@ class LiveSessions {
       if (same.isPresent()) {
         session = same.get();
       } else if (watched != null && watched.onlyBy(view)) {
-        watched.wishes().show(page);
+        watched.desired().show(page);
         session = watched;
       } else {
         session = opened(shoot, state, page, watched);
@@ -115,14 +115,14 @@ class LiveSessions {
 
   private Optional<LiveSession> find(String shoot, PageView page) {
     return all.stream()
-        .filter(o -> o.shoot.equals(shoot) && o.session.wishes().shows(page))
+        .filter(o -> o.shoot.equals(shoot) && o.session.desired().shows(page))
         .map(o -> o.session)
         .findFirst();
   }
 
   private LiveSession opened(String id, Shoots.State state, PageView page, LiveSession like) {
-    Shoot shoot = state == null ? like.wishes().shoot() : ShootDocument.read(state.document());
-    long revision = state == null ? like.wishes().wanted().revision() : state.revision();
+    Shoot shoot = state == null ? like.desired().shoot() : ShootDocument.read(state.document());
+    long revision = state == null ? like.desired().wanted().revision() : state.revision();
     LiveSession known =
         like != null
             ? like
@@ -169,7 +169,7 @@ class LiveSessions {
   }
 
   /** Notes that a page is gone. */
-  void left(LiveSession session, LiveView view) {
+  void left(LiveSession session, FrameListener view) {
     synchronized (all) {
       session.leave(view);
       wanted(session);
@@ -231,7 +231,7 @@ class LiveSessions {
     List<LiveSession> sessions = of(change.id());
     if (!sessions.isEmpty()) {
       Shoot shoot = shoots.shoot(change.id());
-      sessions.forEach(s -> s.wishes().show(shoot, change.revision(), 0));
+      sessions.forEach(s -> s.desired().show(shoot, change.revision(), 0));
       sessions.forEach(s -> s.tell(new ServerMessage.Changed(change.revision())));
     }
   }

@@ -105,7 +105,7 @@ class LiveSocket extends TextWebSocketHandler {
     if (page.trying()) {
       page.trying(false);
       Shoots.State state = states.of(page.shoot());
-      page.session().wishes().show(ShootDocument.read(state.document()), state.revision(), 0);
+      page.session().desired().show(ShootDocument.read(state.document()), state.revision(), 0);
     }
   }
 
@@ -133,7 +133,7 @@ class LiveSocket extends TextWebSocketHandler {
         Shoots.State state = states.of(page.shoot());
         Shoot shoot = states.tried(state, tried.operations());
         page.trying(true);
-        session.wishes().attempt(shoot, state.revision(), tried.mark());
+        session.desired().attempt(shoot, state.revision(), tried.mark());
       }
       case PageMessage.Untry _ -> untry(page);
       case PageMessage.ChosenShot shot -> show(page, shot.id());
@@ -163,7 +163,7 @@ class LiveSocket extends TextWebSocketHandler {
   }
 
   private static void show(Page page, String shot) {
-    if (page.session().wishes().shoot().shot(shot).isEmpty()) {
+    if (page.session().desired().shoot().shot(shot).isEmpty()) {
       throw Refusal.missing("There is no shot '" + shot + "'.");
     }
     page.show(page.view().withShot(shot));

@@ -12,7 +12,7 @@ import org.springframework.web.socket.WebSocketSession;
  * One page on the live channel: what it shows, and a thread of its own that sends, so that a slow
  * page holds up nobody.
  */
-final class Page implements LiveView {
+final class Page implements FrameListener {
   private static final Logger LOG = LoggerFactory.getLogger(Page.class);
   private static final int MOST_WAITING = 1000;
 
@@ -27,7 +27,7 @@ final class Page implements LiveView {
   /** Where it is shown; frames of any other session are not taken. */
   private volatile LiveSession session;
 
-  private Wanted last;
+  private DesiredFrame last;
   private volatile boolean trying;
   private volatile boolean paused;
   private volatile ScopesMessage.Of scopesOf = ScopesMessage.Of.OFF;
@@ -46,7 +46,7 @@ final class Page implements LiveView {
   }
 
   @Override
-  public synchronized void frame(LiveSession from, byte[] next, Wanted state) {
+  public synchronized void frame(LiveSession from, byte[] next, DesiredFrame state) {
     boolean onlyFiner = last == state && !from.rests();
     if (from == session && !(paused && onlyFiner)) {
       last = state;
@@ -112,7 +112,7 @@ final class Page implements LiveView {
    */
   void show(PageView other, long mark) {
     view = other;
-    sessions.watch(shoot, view, session, this).wishes().mark(view, mark);
+    sessions.watch(shoot, view, session, this).desired().mark(view, mark);
   }
 
   void pause(boolean rest) {

@@ -131,7 +131,7 @@ sealed interface PageMessage {
    */
   @JsonTypeName("view")
   record ChosenView(
-      View.Kind kind,
+      ViewMode.Kind kind,
       @Nullable Double clay,
       @Nullable Boolean keepGlass,
       @Nullable Boolean keepEmission)
@@ -140,8 +140,8 @@ sealed interface PageMessage {
       Objects.requireNonNull(kind);
     }
 
-    View view() {
-      return View.of(
+    ViewMode view() {
+      return ViewMode.of(
           kind,
           clay == null ? 0.5 : clay,
           keepGlass == null || keepGlass,

@@ -11,9 +11,9 @@ import org.jspecify.annotations.Nullable;
  * @param seconds the time at which a shoot that moves is shown; null for what its document says at
  *     rest
  */
-record PageView(String shot, int width, int height, View view, @Nullable Double seconds) {
+record PageView(String shot, int width, int height, ViewMode view, @Nullable Double seconds) {
   /** What a page shows that has said nothing yet. */
-  static final PageView FIRST = new PageView(null, 960, 540, View.TRACED, null);
+  static final PageView FIRST = new PageView(null, 960, 540, ViewMode.TRACED, null);
 
   PageView withShot(String id) {
     return new PageView(id, width, height, view, seconds);
@@ -23,7 +23,7 @@ record PageView(String shot, int width, int height, View view, @Nullable Double 
     return new PageView(shot, w, h, view, seconds);
   }
 
-  PageView withView(View other) {
+  PageView withView(ViewMode other) {
     return new PageView(shot, width, height, other, seconds);
   }
 

@@ -50,7 +50,7 @@ final class PictureNoise {
   }
 
   /** Noise of the film as it is now. */
-  Noise of(Wanted shown, Film film) {
+  Noise of(DesiredFrame shown, Film film) {
     if (noise == null) {
       noise = Noise.of(film, LayerWeights.of(shown.shoot()), fullScale(shown));
       last = Double.isFinite(noise.whole()) ? noise.whole() : Double.NaN;
@@ -58,17 +58,17 @@ final class PictureNoise {
     return noise;
   }
 
-  private static double fullScale(Wanted shown) {
+  private static double fullScale(DesiredFrame shown) {
     return DisplayCurve.fullScale(shown.shoot().lookOf(shown.shot()).ev());
   }
 
   /** Notes the film's noise, by which the time that is left is told. */
-  void note(Wanted shown, Film film) {
+  void note(DesiredFrame shown, Film film) {
     convergence.note(tracedSeconds(), of(shown, film).whole());
   }
 
   /** Measures the denoised picture, if it is another than at the last time. */
-  CleanPicture denoised(Wanted shown, Film traced, Film denoised) {
+  CleanPicture denoised(DesiredFrame shown, Film traced, Film denoised) {
     float[] weights = LayerWeights.of(shown.shoot());
     clean.measure(traced, denoised, weights, fullScale(shown), tracedSeconds());
     return clean;

@@ -88,7 +88,7 @@ public class ShownFindings {
         .map(m -> at(session, m, shoot));
   }
 
-  private synchronized Answer at(LiveSession session, Moment m, String shoot) {
+  private synchronized Answer at(LiveSession session, SessionSnapshot m, String shoot) {
     Look last = looks.get(session);
     double samples = m.ladder().full().meanSamples();
     boolean same =

@@ -31,7 +31,7 @@ public class ShownMatch {
   }
 
   /** What is shown, and the kept shoot at the time that is shown. */
-  private record Shown(Moment moment, Shoot at) {
+  private record Shown(SessionSnapshot moment, Shoot at) {
     Look look() {
       return at.lookOf(moment.shot());
     }
@@ -43,7 +43,7 @@ public class ShownMatch {
 
   private Optional<Shown> shown(Shoot kept, String shoot, String page) {
     LiveSession session = socket.session(shoot, page);
-    Double seconds = session.wishes().seconds();
+    Double seconds = session.desired().seconds();
     Shoot at = seconds == null ? kept : ShootAtTime.of(kept, seconds);
     return session
         .now()

@@ -114,7 +114,7 @@ public class ShownMeter {
         });
   }
 
-  private Optional<Moment> now(String shoot, String page) {
+  private Optional<SessionSnapshot> now(String shoot, String page) {
     return socket.session(shoot, page).now().filter(m -> m.films(true).full().samples() > 0);
   }
 
@@ -148,14 +148,14 @@ public class ShownMeter {
    * @return empty before there is a whole sample
    */
   public Optional<TargetSolution> solve(Shoot kept, String shoot, String page) {
-    Double seconds = socket.session(shoot, page).wishes().seconds();
+    Double seconds = socket.session(shoot, page).desired().seconds();
     Shoot at = seconds == null ? kept : ShootAtTime.of(kept, seconds);
     return now(shoot, page)
         .filter(m -> m.shoot().lights().size() == at.lights().size())
         .map(m -> TargetSolver.solve(at, readings(m, at)));
   }
 
-  private static TargetReadings readings(Moment m, Shoot at) {
+  private static TargetReadings readings(SessionSnapshot m, Shoot at) {
     Film film = m.films(true).full();
     Map<String, int[]> pixels =
         PinInView.pixels(m.view(), at.meter().pins(), film.width(), film.height());
@@ -167,7 +167,7 @@ public class ShownMeter {
     return socket.session(shoot, page).now().flatMap(m -> incident(m, pin));
   }
 
-  private static Optional<Incident> incident(Moment m, Pin pin) {
+  private static Optional<Incident> incident(SessionSnapshot m, Pin pin) {
     PinInView.InWorld place = PinInView.inWorld(new Frames(m.shoot().pieces()), pin);
     if (place == null || m.shoot().pieces().isEmpty()) {
       return Optional.empty();

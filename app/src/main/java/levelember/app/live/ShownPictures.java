@@ -68,7 +68,7 @@ public class ShownPictures {
         .map(m -> m.films(true).mix(m.weights(), m.films(true).shownStep()));
   }
 
-  private static Shown shown(Moment m, LiveSession session) {
+  private static Shown shown(SessionSnapshot m, LiveSession session) {
     Ladder films = m.films(true);
     int step = films.shownStep();
     Developer.Developed picture =
@@ -80,7 +80,7 @@ public class ShownPictures {
     double noise = full.samples() < 2 ? Double.NaN : Noise.of(full, m.weights(), fullScale).whole();
     return new Shown(
         m.shot(),
-        session.wishes().seconds(),
+        session.desired().seconds(),
         picture.light().width(),
         picture.light().height(),
         PngFile.write(picture.light(), picture.aids(), picture.look(), 8, null),

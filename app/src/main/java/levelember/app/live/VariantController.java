@@ -50,7 +50,7 @@ class VariantController {
       @RequestParam(defaultValue = "true") boolean look,
       @RequestParam(defaultValue = "true") boolean denoised) {
     LiveSession session = socket.session(id, page);
-    Moment m =
+    SessionSnapshot m =
         session
             .now()
             .filter(now -> now.ladder().step() > 0)

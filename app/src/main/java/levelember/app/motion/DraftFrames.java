@@ -16,7 +16,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.locks.LockSupport;
 import levelember.app.asset.Assets;
 import levelember.app.live.Background;
-import levelember.app.live.Turns;
+import levelember.app.live.TracingScheduler;
 import levelember.app.problem.Refusal;
 import levelember.formats.ShootDocument;
 import levelember.formats.print.FrameFilms;
@@ -60,7 +60,7 @@ class DraftFrames {
   private record Job(Shown shown, String digest, long number, CompletableFuture<byte[]> answer) {}
 
   private final Assets assets;
-  private final Turns.Part turn;
+  private final TracingScheduler.Part turn;
   private final Object lock = new Object();
   private final List<Job> jobs = new ArrayList<>();
   private final Map<String, byte[]> kept = new LinkedHashMap<>(64, 0.75f, true);
@@ -72,7 +72,7 @@ class DraftFrames {
   private FrameFilms films;
   private String filmsOf;
 
-  DraftFrames(Assets assets, Turns turns) {
+  DraftFrames(Assets assets, TracingScheduler turns) {
     this.assets = assets;
     turn = turns.part();
   }

@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ForkJoinPool;
 import levelember.app.live.Background;
-import levelember.app.live.Turns;
+import levelember.app.live.TracingScheduler;
 import levelember.app.storage.DiskSpace;
 import levelember.app.storage.Restored;
 import levelember.print.PrintProgress;
@@ -35,7 +35,7 @@ class PrintQueue {
   private final PrintFolders folders;
   private final DiskSpace space;
   private final TransactionTemplate transaction;
-  private final Turns.Part turn;
+  private final TracingScheduler.Part turn;
   private final long memory;
   private final boolean runs;
 
@@ -54,7 +54,7 @@ class PrintQueue {
       PrintFolders folders,
       DiskSpace space,
       TransactionTemplate transaction,
-      Turns turns,
+      TracingScheduler turns,
       @Value("${ember.print-megabytes}") long megabytes,
       @Value("${ember.printing}") boolean runs) {
     this.mapper = mapper;

@@ -35,7 +35,7 @@ class LiveSessionTest {
   private LiveSession session;
 
   /** A page that notes what comes. */
-  private static final class Watching implements LiveView {
+  private static final class Watching implements FrameListener {
     final BlockingQueue<JsonNode> messages = new LinkedBlockingQueue<>();
     final BlockingQueue<byte[]> frames = new LinkedBlockingQueue<>();
 
@@ -43,7 +43,7 @@ class LiveSessionTest {
     public void watches(LiveSession session) {}
 
     @Override
-    public void frame(LiveSession from, byte[] frame, Wanted state) {
+    public void frame(LiveSession from, byte[] frame, DesiredFrame state) {
       frames.add(frame);
     }
 
@@ -111,7 +111,7 @@ class LiveSessionTest {
     session =
         new LiveSession(
             "ball",
-            new LiveSession.Shared(renderer, new Turns(), 2, memory),
+            new LiveSession.Shared(renderer, new TracingScheduler(), 2, memory),
             files,
             lit,
             1,
@@ -152,16 +152,16 @@ class LiveSessionTest {
   void aTryThatCannotBeRenderedIsRefusedAndThePictureGoesOn() throws Exception {
     open();
     page.told("progress");
-    Shoot kept = session.wishes().shoot();
+    Shoot kept = session.desired().shoot();
     JsonNode tree = ShootDocument.tree(kept);
     ((ObjectNode) tree.at("/lights/0/emitter")).put("picture", "other.hdr");
     fault.set(new IllegalStateException("no such picture"));
-    session.wishes().attempt(ShootDocument.read(tree), 1, 5);
+    session.desired().attempt(ShootDocument.read(tree), 1, 5);
     assertThat(page.told("refused").get("detail").stringValue()).contains("no such picture");
     fault.set(null);
-    assertThat(session.wishes().shoot()).isEqualTo(kept);
+    assertThat(session.desired().shoot()).isEqualTo(kept);
     page.frames.clear();
-    session.wishes().wake();
+    session.desired().wake();
     assertThat(page.frames.poll(30, TimeUnit.SECONDS)).isNotNull();
     assertThat(session.now()).isPresent();
   }

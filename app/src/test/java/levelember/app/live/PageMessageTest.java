@@ -13,10 +13,10 @@ class PageMessageTest {
   void whatIsLeftOutOfAViewIsTheUsual() {
     PageMessage heard = PageMessage.of("{\"type\":\"view\",\"kind\":\"clay\"}");
     assertThat(((PageMessage.ChosenView) heard).view())
-        .isEqualTo(new View(null, 0.5, true, true, View.Paint.LOOK));
+        .isEqualTo(new ViewMode(null, 0.5, true, true, ViewMode.Paint.LOOK));
     heard = PageMessage.of("{\"type\":\"view\",\"kind\":\"clay\",\"clay\":7,\"keepGlass\":false}");
     assertThat(((PageMessage.ChosenView) heard).view())
-        .isEqualTo(new View(null, 1, false, true, View.Paint.LOOK));
+        .isEqualTo(new ViewMode(null, 1, false, true, ViewMode.Paint.LOOK));
   }
 
   @Test

@@ -18,9 +18,9 @@ import levelember.transport.PlainView;
  * @param keepEmission leaves emissive pieces as they are when in clay
  * @param paint what is made of the traced light
  */
-record View(
+record ViewMode(
     PlainView.Kind plain, double clay, boolean keepGlass, boolean keepEmission, Paint paint) {
-  static final View TRACED = new View(null, Double.NaN, true, true, Paint.LOOK);
+  static final ViewMode TRACED = new ViewMode(null, Double.NaN, true, true, Paint.LOOK);
 
   /** What is made of traced light. */
   enum Paint {
@@ -76,10 +76,10 @@ record View(
   }
 
   /** A view by its kind and what clay keeps. */
-  static View of(Kind kind, double clay, boolean keepGlass, boolean keepEmission) {
+  static ViewMode of(Kind kind, double clay, boolean keepGlass, boolean keepEmission) {
     return switch (kind) {
       case TRACED -> TRACED;
-      case CLAY -> new View(null, Math.clamp(clay, 0, 1), keepGlass, keepEmission, Paint.LOOK);
+      case CLAY -> new ViewMode(null, Math.clamp(clay, 0, 1), keepGlass, keepEmission, Paint.LOOK);
       case STOPS -> painted(Paint.STOPS);
       case CLIPPED -> painted(Paint.CLIPPED);
       case LIGHTS -> painted(Paint.LIGHTS);
@@ -90,11 +90,11 @@ record View(
     };
   }
 
-  private static View painted(Paint paint) {
-    return new View(null, Double.NaN, true, true, paint);
+  private static ViewMode painted(Paint paint) {
+    return new ViewMode(null, Double.NaN, true, true, paint);
   }
 
-  private static View plain(PlainView.Kind kind) {
-    return new View(kind, Double.NaN, true, true, Paint.LOOK);
+  private static ViewMode plain(PlainView.Kind kind) {
+    return new ViewMode(kind, Double.NaN, true, true, Paint.LOOK);
   }
 }

@@ -6,13 +6,13 @@ import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.Test;
 
-class SliceTest {
+class TimeSliceTest {
   private static final long LONG = 60_000_000_000L;
 
   @Test
   void waitingForTheThreadsTakesNothingOfIt() {
     AtomicLong clock = new AtomicLong(5);
-    Slice slice = new Slice(20, () -> false, clock::get);
+    TimeSlice slice = new TimeSlice(20, () -> false, clock::get);
     clock.set(1000);
     assertThat(slice.getAsBoolean()).isFalse();
     assertThat(slice.ended()).isFalse();
@@ -26,7 +26,7 @@ class SliceTest {
   @Test
   void whoGoesFirstEndsIt() {
     AtomicBoolean waits = new AtomicBoolean();
-    Slice slice = new Slice(LONG, waits::get);
+    TimeSlice slice = new TimeSlice(LONG, waits::get);
     assertThat(slice.getAsBoolean()).isFalse();
     waits.set(true);
     assertThat(slice.getAsBoolean()).isTrue();
@@ -37,7 +37,7 @@ class SliceTest {
 
   @Test
   void workThatEndsByItselfWasNotEnded() {
-    Slice slice = new Slice(LONG, () -> false);
+    TimeSlice slice = new TimeSlice(LONG, () -> false);
     slice.getAsBoolean();
     assertThat(slice.ended()).isFalse();
   }

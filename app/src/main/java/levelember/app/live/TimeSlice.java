@@ -8,7 +8,7 @@ import java.util.function.LongSupplier;
  * others still hold the threads, and it knows afterwards whether it was what ended the work: work
  * that ended by itself is done. Threads share it.
  */
-final class Slice implements BooleanSupplier {
+final class TimeSlice implements BooleanSupplier {
   private final long nanos;
   private final BooleanSupplier sooner;
   private final LongSupplier clock;
@@ -22,12 +22,12 @@ final class Slice implements BooleanSupplier {
    * @param nanos that it lasts at most
    * @param sooner true when it has to end before
    */
-  Slice(long nanos, BooleanSupplier sooner) {
+  TimeSlice(long nanos, BooleanSupplier sooner) {
     this(nanos, sooner, System::nanoTime);
   }
 
   /** A turn by a clock of nanoseconds. */
-  Slice(long nanos, BooleanSupplier sooner, LongSupplier clock) {
+  TimeSlice(long nanos, BooleanSupplier sooner, LongSupplier clock) {
     this.clock = clock;
     this.nanos = nanos;
     this.sooner = sooner;

@@ -10,7 +10,7 @@ import levelember.shoot.Shot;
  * @param mark sent back with the frames of this state
  * @param sinceNanos when it was asked for, as of {@link System#nanoTime}
  */
-record Wanted(
+record DesiredFrame(
     Shoot shoot,
     Shot shot,
     long revision,
@@ -18,4 +18,4 @@ record Wanted(
     int height,
     long mark,
     long sinceNanos,
-    View view) {}
+    ViewMode view) {}

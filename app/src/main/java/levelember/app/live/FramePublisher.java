@@ -14,13 +14,13 @@ import levelember.texture.Picture;
  * Makes frames and scopes of what films hold and sends them to the pages that watch. For the
  * session's thread, but for {@link #developer}.
  */
-final class Showing {
+final class FramePublisher {
   /** Least time between scopes while a hand moves. */
   private static final long SCOPES_NANOS = 350_000_000;
 
   private final LiveSession session;
   private final Luts luts;
-  private final Set<LiveView> views;
+  private final Set<FrameListener> views;
   private final Mixes mixes = new Mixes();
   private final Developer.Kept developed = new Developer.Kept();
   private final Developer developer;
@@ -32,7 +32,7 @@ final class Showing {
    * @param views who watches; may change
    * @param session of which the frames are
    */
-  Showing(Luts luts, Set<LiveView> views, LiveSession session) {
+  FramePublisher(Luts luts, Set<FrameListener> views, LiveSession session) {
     this.session = session;
     this.luts = luts;
     this.views = views;
@@ -58,7 +58,8 @@ final class Showing {
    * @param rays since the last change
    * @param ready done before anything is sent
    */
-  void send(Wanted shown, Ladder from, Ladder traced, FirstHits hits, long rays, Runnable ready) {
+  void send(
+      DesiredFrame shown, Ladder from, Ladder traced, FirstHits hits, long rays, Runnable ready) {
     long begin = System.nanoTime();
     Shoot shoot = shown.shoot();
     Look look = shoot.lookOf(shown.shot());
@@ -67,7 +68,7 @@ final class Showing {
     Developer.Developed picture =
         developer.of(shoot, look, weights, hits, step, w -> mixes.of(from, step, w), developed);
     byte[] codes = shown.view().codes(picture, look.ev(), () -> byLight(from, step, weights));
-    byte[] own = shown.view().paint() == View.Paint.LOOK ? codes : null;
+    byte[] own = shown.view().paint() == ViewMode.Paint.LOOK ? codes : null;
     if (own != null && shown.shot().cutOut()) {
       // The squares are there to be seen, not to be measured.
       own = codes.clone();

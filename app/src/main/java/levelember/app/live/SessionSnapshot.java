@@ -29,7 +29,7 @@ import levelember.transport.View;
  * @param seen the films that are shown, which may be the same
  * @param hits what the camera meets first as far as it is known, or null
  */
-record Moment(
+record SessionSnapshot(
     View view,
     Shoot shoot,
     Shot shot,

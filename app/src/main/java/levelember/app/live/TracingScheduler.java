@@ -9,7 +9,7 @@ import org.springframework.stereotype.Component;
  * theirs, and these give up their slice for it.
  */
 @Component
-public final class Turns {
+public final class TracingScheduler {
   private final AtomicInteger waiting = new AtomicInteger();
 
   /** Sessions whose picture is watched and still coarse. */

@@ -8,18 +8,11 @@ import levelember.shoot.Shot;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What pages wish to see of a session: set by any thread, taken by the session's own, which is
- * woken by every change and asks whether to leave off what it does.
+ * The state that pages want to see of a session: set by any thread, taken by the session's own,
+ * which is woken by every change and asks whether to leave off what it does.
  */
-final class Wishes {
+final class DesiredState {
   private final Object lock = new Object();
-
-  /** The time at which a shoot that moves is shown, or null for it at rest. */
-  @Nullable Double seconds() {
-    synchronized (lock) {
-      return seconds;
-    }
-  }
 
   /** The shoot as it is kept or tried, before the view. */
   private Shoot raw;
@@ -27,16 +20,16 @@ final class Wishes {
   /** The shoot as it was before a try; null when it is shown as it is kept. */
   private Shoot beforeTry;
 
-  private View view;
+  private ViewMode view;
   private Double seconds;
-  private Wanted wanted;
+  private DesiredFrame wanted;
   private boolean changed = true;
   private boolean paused;
   private boolean closed;
   private int waiting;
 
   /** Shows a shoot in some view. */
-  Wishes(Shoot shoot, long revision, PageView page) {
+  DesiredState(Shoot shoot, long revision, PageView page) {
     raw = shoot;
     view = page.view();
     seconds = page.seconds();
@@ -45,6 +38,13 @@ final class Wishes {
 
   private Shot shotOf(PageView page) {
     return raw.shot(page.shot() == null ? "" : page.shot()).orElse(raw.shots().getFirst());
+  }
+
+  /** The time at which a shoot that moves is shown, or null for it at rest. */
+  @Nullable Double seconds() {
+    synchronized (lock) {
+      return seconds;
+    }
   }
 
   /** Shows a state of the shoot; the shot stays the same where it still exists. */
@@ -109,7 +109,7 @@ final class Wishes {
   }
 
   /** The state that is wanted now. */
-  Wanted wanted() {
+  DesiredFrame wanted() {
     synchronized (lock) {
       return wanted;
     }
@@ -169,7 +169,8 @@ final class Wishes {
     Shoot now = seconds == null ? raw : ShootAtTime.of(raw, seconds);
     Shot moved = now.shot(shot.id()).orElseThrow();
     wanted =
-        new Wanted(view.of(now), moved, revision, width, height, mark, System.nanoTime(), view);
+        new DesiredFrame(
+            view.of(now), moved, revision, width, height, mark, System.nanoTime(), view);
     wake();
   }
 
@@ -179,7 +180,7 @@ final class Wishes {
    * @param wanted null when nothing has changed
    * @param paused whether tracing rests
    */
-  record Next(Wanted wanted, boolean paused) {}
+  record Next(DesiredFrame wanted, boolean paused) {}
 
   /** Takes over what is wanted; null when the session is to end. */
   Next take() {

@@ -12,10 +12,10 @@ import levelember.transport.FirstHitTracer;
 import levelember.transport.View;
 
 /**
- * What the camera meets first, kept for the look for as long as it is true. The session's thread
- * changes it; others may read.
+ * First hits of camera rays, kept for the look for as long as they are true. The session's thread
+ * changes them; others may read.
  */
-final class Meeting {
+final class FirstHitCache {
   private volatile FirstHits hits;
 
   /** Whether the lamps are still where they were seen, and in the same order. */
@@ -42,35 +42,35 @@ final class Meeting {
     lampsStand &= cost.keeps(lights);
   }
 
-  private static boolean asksForLamps(Look look) {
+  private static boolean needsLamps(Look look) {
     return look.glows().stream()
         .anyMatch(g -> g.outsideFrame() || g.source().kind() == Glow.Source.Kind.EMISSION);
   }
 
   /**
-   * Looks once more, when the look needs to know more.
+   * Traces first hits once more, when the look needs to know more.
    *
    * @return true when there is more to be known
    */
-  boolean look(View view, Look look, int width, int height, BooleanSupplier stop) {
+  boolean sample(View view, Look look, int width, int height, BooleanSupplier stop) {
     if (!LookInputsMaker.needsHits(view.shoot(), look)) {
       return false;
     }
     int margin = LookInputsMaker.margin(look, height);
     FirstHits now = hits;
-    boolean lampsAsked = asksForLamps(look);
+    boolean lampsNeeded = needsLamps(look);
     // The reach may come into the hand: what is noted must do for any.
     double reach = LookInputsMaker.obscuranceReach(look) > 0 ? ContactShade.MAX_REACH : 0;
     if (now == null
         || now.margin() < margin
         || now.reach() < reach
-        || lampsAsked && !(lampsStand && now.lights() == view.layers())) {
+        || lampsNeeded && !(lampsStand && now.lights() == view.layers())) {
       now = new FirstHits(FirstHits.Band.whole(width, height), margin, view.layers(), reach);
       lampsStand = true;
     } else if (now.samples() >= now.enough()) {
       return false;
     } else if (now.lights() != view.layers()) {
-      // Half looked at with other lights: from the start.
+      // Half traced with other lights: from the start.
       now = new FirstHits(FirstHits.Band.whole(width, height), margin, view.layers(), reach);
       lampsStand = true;
     }

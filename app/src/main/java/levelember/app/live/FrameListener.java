@@ -1,7 +1,7 @@
 package levelember.app.live;
 
 /** A page that watches a session: takes frames and messages, drops frames that come too fast. */
-interface LiveView {
+interface FrameListener {
   /** From now on it takes frames of this session alone. */
   void watches(LiveSession session);
 
@@ -11,7 +11,7 @@ interface LiveView {
    * @param state what the frame shows; a page that rests takes each state once while another goes
    *     on
    */
-  void frame(LiveSession from, byte[] frame, Wanted state);
+  void frame(LiveSession from, byte[] frame, DesiredFrame state);
 
   /** Scopes in the live channel's binary form; only the newest ones wait. */
   void scopes(LiveSession from, byte[] scopes);
