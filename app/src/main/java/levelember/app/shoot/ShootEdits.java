@@ -1,7 +1,9 @@
 package levelember.app.shoot;
 
 import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import levelember.app.asset.Assets;
 import levelember.app.patch.JsonPatch;
 import levelember.app.problem.Refusal;
@@ -21,14 +23,21 @@ import tools.jackson.databind.JsonNode;
 /**
  * Changes shoots by edits that have an inverse, one at a time a shoot. The newest edits of a shoot
  * are kept, {@code ember.most-edits} of them and no more than {@value #MOST_CHARACTERS} characters
- * of JSON; older ones cannot be undone any more.
+ * of JSON, counted every few edits and with every long one; older ones cannot be undone any more.
  */
 @Service
 public class ShootEdits {
   private static final Logger LOG = LoggerFactory.getLogger(ShootEdits.class);
   static final long MOST_CHARACTERS = 32L << 20;
 
+  /** Characters from which an edit is long. */
+  private static final int LONG_CHARACTERS = 1 << 16;
+
   private final int mostEdits;
+
+  /** Revisions from one count of the edits to the next. */
+  private final int counted;
+
   private final ShootMapper mapper;
   private final ShootStore store;
   private final Shoots shoots;
@@ -43,6 +52,7 @@ public class ShootEdits {
       ApplicationEventPublisher events,
       @Value("${ember.most-edits}") int mostEdits) {
     this.mostEdits = mostEdits;
+    counted = Math.max(1, mostEdits / 32);
     this.mapper = mapper;
     this.store = store;
     this.shoots = shoots;
@@ -68,12 +78,14 @@ public class ShootEdits {
     JsonPatch patch = JsonPatch.apply(before.document(), operations);
     StoredShoot after = keep(before, patch.document());
     mapper.forgetUndone(id);
-    mapper.insertEdit(
-        id,
-        new ShootMapper.Edit(
-            after.revision(), label, operations.toString(), patch.inverse().toString(), false));
-    forgetOld(id);
-    return changed(after);
+    String forward = operations.toString(), backward = patch.inverse().toString();
+    mapper.insertEdit(id, new ShootMapper.Edit(after.revision(), label, forward, backward, false));
+    boolean isLong = forward.length() + backward.length() > LONG_CHARACTERS;
+    if (isLong || after.revision() % counted == 0) {
+      forgetOld(id);
+    }
+    events.publishEvent(new Shoots.Changed(id, after.revision()));
+    return new Shoots.State(id, after.revision(), after.document(), label, null);
   }
 
   private void forgetOld(String id) {
@@ -179,11 +191,13 @@ public class ShootEdits {
 
   private StoredShoot keep(StoredShoot before, JsonNode document) {
     Shoot shoot = ShootDocument.read(document);
-    List<String> there = assets.names(before.id());
-    for (String name : shoot.assets()) {
-      if (!there.contains(name)) {
-        throw new Pictures.MissingPicture(name);
-      }
+    Set<String> fresh = new LinkedHashSet<>(shoot.assets());
+    fresh.removeAll(before.shoot().assets());
+    if (!fresh.isEmpty()) {
+      fresh.removeAll(assets.names(before.id()));
+    }
+    if (!fresh.isEmpty()) {
+      throw new Pictures.MissingPicture(fresh.iterator().next());
     }
     return store.change(before, shoot);
   }

@@ -32,6 +32,12 @@ interface ShootMapper {
       long revision,
       OffsetDateTime changed) {}
 
+  /** Numbers of edits, found in an index alone. */
+  String LAST_DONE = "(select max(number) from edit where shoot_id = #{shoot} and undone = false)";
+
+  String FIRST_UNDONE =
+      "(select min(number) from edit where shoot_id = #{shoot} and undone = true)";
+
   /** A shoot in the list. */
   record Title(String id, String name, OffsetDateTime changed) {}
 
@@ -54,26 +60,33 @@ interface ShootMapper {
 
   @Insert(
       "insert into shoot (id, name, document, document_revision, revision, changed)"
-          + " values (#{id}, #{name}, #{document}, 1, 1, current_timestamp)")
+          + " values (#{id}, #{name}, #{document}, 1, 1, #{changed})")
   void insert(
-      @Param("id") String id, @Param("name") String name, @Param("document") String document);
+      @Param("id") String id,
+      @Param("name") String name,
+      @Param("document") String document,
+      @Param("changed") OffsetDateTime changed);
 
   /** Writes the whole document at a revision. */
   @Update(
       "update shoot set name = #{name}, document = #{document}, revision = #{revision},"
-          + " document_revision = #{revision}, changed = current_timestamp where id = #{id}")
+          + " document_revision = #{revision}, changed = #{changed} where id = #{id}")
   void rewrite(
       @Param("id") String id,
       @Param("name") String name,
       @Param("document") String document,
-      @Param("revision") long revision);
+      @Param("revision") long revision,
+      @Param("changed") OffsetDateTime changed);
 
   /** Goes on to a revision whose change is kept as a patch. */
   @Update(
-      "update shoot set name = #{name}, revision = #{revision}, changed = current_timestamp"
+      "update shoot set name = #{name}, revision = #{revision}, changed = #{changed}"
           + " where id = #{id}")
   void advance(
-      @Param("id") String id, @Param("name") String name, @Param("revision") long revision);
+      @Param("id") String id,
+      @Param("name") String name,
+      @Param("revision") long revision,
+      @Param("changed") OffsetDateTime changed);
 
   @Insert(
       "insert into shoot_patch (shoot_id, revision, operations)"
@@ -101,30 +114,30 @@ interface ShootMapper {
 
   @Select(
       "select number, label, forward, backward, undone from edit where shoot_id = #{shoot}"
-          + " and not undone order by number desc limit 1")
+          + " and number = "
+          + LAST_DONE)
   Edit lastDone(@Param("shoot") String shoot);
 
   @Select(
       "select number, label, forward, backward, undone from edit where shoot_id = #{shoot}"
-          + " and undone order by number limit 1")
+          + " and number = "
+          + FIRST_UNDONE)
   Edit firstUndone(@Param("shoot") String shoot);
 
-  @Select(
-      "select label from edit where shoot_id = #{shoot} and not undone"
-          + " order by number desc limit 1")
+  @Select("select label from edit where shoot_id = #{shoot} and number = " + LAST_DONE)
   String undoLabel(@Param("shoot") String shoot);
 
-  @Select("select label from edit where shoot_id = #{shoot} and undone order by number limit 1")
+  @Select("select label from edit where shoot_id = #{shoot} and number = " + FIRST_UNDONE)
   String redoLabel(@Param("shoot") String shoot);
 
   @Update("update edit set undone = #{undone} where shoot_id = #{shoot} and number = #{number}")
   void mark(
       @Param("shoot") String shoot, @Param("number") long number, @Param("undone") boolean undone);
 
-  @Delete("delete from edit where shoot_id = #{shoot} and undone")
+  @Delete("delete from edit where shoot_id = #{shoot} and undone = true")
   void forgetUndone(@Param("shoot") String shoot);
 
-  @Delete("delete from edit where shoot_id = #{shoot} and not undone and number <= #{number}")
+  @Delete("delete from edit where shoot_id = #{shoot} and undone = false and number <= #{number}")
   void forgetDoneUpTo(@Param("shoot") String shoot, @Param("number") long number);
 
   /** How long an edit is, both ways together. */

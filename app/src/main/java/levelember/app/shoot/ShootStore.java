@@ -1,5 +1,7 @@
 package levelember.app.shoot;
 
+import java.time.OffsetDateTime;
+import java.time.temporal.ChronoUnit;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -97,9 +99,9 @@ class ShootStore {
   public StoredShoot insert(String id, Shoot shoot) {
     JsonNode document = ShootDocument.tree(shoot);
     String text = document.toString();
-    mapper.insert(id, shoot.name(), text);
-    return committed(
-        new StoredShoot(id, 1, mapper.head(id).changed(), shoot, document, 0, 0, text.length()));
+    OffsetDateTime now = now();
+    mapper.insert(id, shoot.name(), text, now);
+    return committed(new StoredShoot(id, 1, now, shoot, document, 0, 0, text.length()));
   }
 
   /** Keeps a locked shoot as it is after a change. */
@@ -116,13 +118,14 @@ class ShootStore {
   private StoredShoot patched(StoredShoot before, Shoot after, JsonNode document, String patch) {
     String id = before.id();
     long revision = before.revision() + 1;
+    OffsetDateTime now = now();
     mapper.insertPatch(id, revision, patch);
-    mapper.advance(id, after.name(), revision);
+    mapper.advance(id, after.name(), revision, now);
     return committed(
         new StoredShoot(
             id,
             revision,
-            mapper.head(id).changed(),
+            now,
             after,
             document,
             before.changes() + 1,
@@ -133,11 +136,15 @@ class ShootStore {
   private StoredShoot rewritten(StoredShoot before, Shoot after, JsonNode document) {
     String id = before.id(), text = document.toString();
     long revision = before.revision() + 1;
-    mapper.rewrite(id, after.name(), text, revision);
+    OffsetDateTime now = now();
+    mapper.rewrite(id, after.name(), text, revision, now);
     mapper.forgetChanges(id);
-    return committed(
-        new StoredShoot(
-            id, revision, mapper.head(id).changed(), after, document, 0, 0, text.length()));
+    return committed(new StoredShoot(id, revision, now, after, document, 0, 0, text.length()));
+  }
+
+  /** The time as the database keeps it. */
+  private static OffsetDateTime now() {
+    return OffsetDateTime.now().truncatedTo(ChronoUnit.MICROS);
   }
 
   /** Holds what was written once it is kept, before anybody is told of it. */
