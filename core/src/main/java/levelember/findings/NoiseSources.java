@@ -125,7 +125,7 @@ final class NoiseSources implements Check {
         "A print needs that many samples, or denoising. A larger or nearer source, or less"
             + " of its light, is quieter.",
         material == null ? null : in.region(shows(in, material)),
-        mends(in.shoot, light));
+        mends(in, light));
   }
 
   private static boolean[] shows(Inspection in, Material material) {
@@ -137,9 +137,15 @@ final class NoiseSources implements Check {
     return to;
   }
 
-  /** Photons, for a lamp whose light paths would have to find through glass or over mirrors. */
-  private static List<Finding.Mend> mends(Shoot shoot, Light light) {
-    if (light == null || light.reach().caustics().on() || !CausticSetup.isLamp(shoot, light)) {
+  /**
+   * Photons, for a lamp whose light paths would have to find through glass or over mirrors; nothing
+   * where photons carry its light already.
+   */
+  private static List<Finding.Mend> mends(Inspection in, Light light) {
+    Shoot shoot = in.shoot;
+    if (light == null
+        || !CausticSetup.isLamp(shoot, light)
+        || in.view.scene().hasPhotons(shoot.lights().indexOf(light))) {
       return List.of();
     }
     CausticSetup setup = CausticSetup.forLight(shoot, light.id());

@@ -9,6 +9,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import levelember.math.Vec3;
 import levelember.shoot.Brightness;
+import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.Material;
@@ -84,6 +85,26 @@ class NoiseFindingsTest {
     int mended = needed(Studio.look(found.mends().getFirst().after(), studio.pictures));
     assertThat(mended).isLessThan(needed(findings) / 10);
     assertThat(needed(throughGlass(false).findings())).isLessThan(needed(findings) / 10);
+  }
+
+  /** What would carry the sun through a pane that lets photons pass. */
+  private static List<String> offered(Caustics caustics) {
+    Studio studio = throughGlass(true);
+    studio.materials.replaceAll(m -> m.id().equals("clear") ? m.withCastsCaustics(true) : m);
+    studio.lights.replaceAll(
+        l -> l.id().equals("sun") ? l.withReach(l.reach().withCaustics(caustics)) : l);
+    return studio.findings().stream()
+        .filter(f -> f.kind() == Finding.Kind.NOISE)
+        .flatMap(f -> f.mends().stream())
+        .map(Finding.Mend::text)
+        .toList();
+  }
+
+  @Test
+  void photonsAreNotOfferedWhereTheyAreChosenAlready() {
+    assertThat(offered(Caustics.NONE)).containsExactly("Cast caustics of sun");
+    assertThat(offered(Caustics.AUTOMATIC)).isEmpty();
+    assertThat(offered(Caustics.CAST)).isEmpty();
   }
 
   @Test
