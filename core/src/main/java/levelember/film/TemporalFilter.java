@@ -1,6 +1,7 @@
 package levelember.film;
 
 import java.util.Arrays;
+import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
 import levelember.math.Colour;
 
@@ -10,14 +11,25 @@ import levelember.math.Colour;
  * accumulation of Schied et al. 2017, "Spatiotemporal Variance-Guided Filtering", places are found
  * by motion vectors and dropped where piece, distance or direction disagree; and where the light
  * differs by more than the frame's own noise explains, by its standard errors, as then it has
- * changed. One thread at a time.
+ * changed: at the pixel, and on the mean about it. One thread at a time.
  */
 public final class TemporalFilter {
   /** Frames that count at the most. */
   private static final float LONGEST_HISTORY = 8;
 
   /** Standard errors of a traced pixel by which denoised light may differ and be the same. */
-  private static final float SAME_LIGHT = 1f;
+  public static float SAME_LIGHT = 1;
+
+  public static boolean ALLSTILL = false;
+
+  /**
+   * Standard errors of a traced pixel by which the mean about a pixel may differ. Light that has
+   * moved a little differs by less than a pixel's noise, but everywhere about it to one side.
+   */
+  private static final float SAME_REGION = 0.4f;
+
+  /** Part of the place before below which it counts as not known. */
+  private static final float LEAST_KNOWN = 0.05f;
 
   /** By which distances of one place may differ, of the distance. */
   private static final float SAME_DISTANCE = 0.03f;
@@ -140,12 +152,16 @@ public final class TemporalFilter {
   }
 
   private void mix(Film traced, int layer, float[] own, float[] count, int[] taps, float[] parts) {
-    float[] error = errors(traced, layer);
+    int width = traced.width(), height = traced.height(), pixels = width * height;
+    float[] squares = squaredErrors(traced, layer);
     float[] old = light[layer], oldHistory = history[layer];
-    IntStream.range(0, traced.height())
-        .parallel()
-        .forEach(y -> {
-          for (int p = y * traced.width(); p < (y + 1) * traced.width(); p++) {
+    // The light before of each pixel, three floats, and how many frames back it.
+    float[] was = new float[3 * pixels], backed = new float[pixels];
+    float[] change = new float[pixels], known = new float[pixels];
+    rows(
+        height,
+        y -> {
+          for (int p = y * width; p < (y + 1) * width; p++) {
             float r = 0, g = 0, b = 0, n = 0, all = 0;
             for (int tap = 4 * p; tap < 4 * p + 4; tap++) {
               float part = parts[tap];
@@ -156,26 +172,48 @@ public final class TemporalFilter {
               n += part * oldHistory[q];
               all += part;
             }
-            if (all > 0.05f) {
-              float is = Colour.luminance(own[3 * p], own[3 * p + 1], own[3 * p + 2]);
-              float was = Colour.luminance(r, g, b) / all;
-              float allowed = SAME_LIGHT * error[p] + 1e-9f;
-              float far = (is - was) / allowed;
-              float weight =
-                  Math.min(n / all, LONGEST_HISTORY - 1)
-                      * (float) Math.exp(-0.5 * far * far * far * far);
+            if (all > LEAST_KNOWN) {
+              was[3 * p] = r / all;
+              was[3 * p + 1] = g / all;
+              was[3 * p + 2] = b / all;
+              backed[p] = Math.min(n / all, LONGEST_HISTORY - 1);
+              known[p] = 1;
+              change[p] =
+                  Colour.luminance(own[3 * p], own[3 * p + 1], own[3 * p + 2])
+                      - Colour.luminance(r, g, b) / all;
+            }
+          }
+        });
+    float[] meanChange = box(change, width, height), meanKnown = box(known, width, height);
+    rows(
+        height,
+        y -> {
+          for (int p = y * width; p < (y + 1) * width; p++) {
+            if (known[p] > 0) {
+              float error = (float) Math.sqrt(squares[p]);
+              float far = change[p] / (SAME_LIGHT * error + 1e-9f);
+              float regionFar = meanChange[p] / meanKnown[p] / (SAME_REGION * error + 1e-9f);
+              float same =
+                  (float) Math.exp(-0.5 * (far * far * far * far + Math.pow(regionFar, 4)));
+              float weight = backed[p] * same;
               float share = 1 / (1 + weight);
-              own[3 * p] = share * (own[3 * p] + weight * r / all);
-              own[3 * p + 1] = share * (own[3 * p + 1] + weight * g / all);
-              own[3 * p + 2] = share * (own[3 * p + 2] + weight * b / all);
+              for (int k = 3 * p; k < 3 * p + 3; k++) {
+                own[k] = share * (own[k] + weight * was[k]);
+              }
               count[p] = 1 + weight;
             }
           }
         });
   }
 
-  /** Standard errors of a layer's luminance, from its even and odd samples about each pixel. */
-  private static float[] errors(Film film, int layer) {
+  private static void rows(int height, IntConsumer row) {
+    IntStream.range(0, height).parallel().forEach(row);
+  }
+
+  /**
+   * Squared standard errors of a layer's luminance, from its even and odd samples about each pixel.
+   */
+  private static float[] squaredErrors(Film film, int layer) {
     int width = film.width(), height = film.height();
     float[] squares = new float[width * height];
     float[] sums = film.sums(layer), even = film.even(layer);
@@ -191,12 +229,12 @@ public final class TemporalFilter {
         }
       }
     }
-    float[] across = box(squares, width, height, 1, width);
-    float[] to = box(across, width, height, width, height);
-    for (int i = 0; i < to.length; i++) {
-      to[i] = (float) Math.sqrt(to[i]);
-    }
-    return to;
+    return box(squares, width, height);
+  }
+
+  /** Means about each pixel. */
+  private static float[] box(float[] values, int width, int height) {
+    return box(box(values, width, height, 1, width), width, height, width, height);
   }
 
   /**
@@ -207,9 +245,9 @@ public final class TemporalFilter {
    */
   private static float[] box(float[] values, int width, int height, int step, int length) {
     float[] to = new float[values.length];
-    IntStream.range(0, height)
-        .parallel()
-        .forEach(y -> {
+    rows(
+        height,
+        y -> {
           for (int x = 0; x < width; x++) {
             int p = y * width + x, place = step == 1 ? x : y;
             int first = Math.max(-NOISE_REACH, -place);

@@ -90,6 +90,20 @@ class TemporalFilterTest {
     assertThat(at(brighter, 16, 16)).isCloseTo(own, within(0.02f));
   }
 
+  /** Such as the edge of a shadow that creeps on, or a lamp that moves. */
+  @Test
+  void aChangeThatIsLessThanNoiseButEverywhereIsNotHeldBack() {
+    TemporalFilter filter = new TemporalFilter();
+    for (int f = 0; f < 8; f++) {
+      filter.mix(film(3), denoised(3), surfaces(0, 2), STILL);
+    }
+    // Two thirds of a pixel's standard error.
+    Film brighter = denoised(3.5);
+    float own = at(brighter, 16, 16);
+    filter.mix(film(3.5), brighter, surfaces(0, 2), STILL);
+    assertThat(at(brighter, 16, 16)).isCloseTo(own, within(0.2f * Math.abs(own - 3)));
+  }
+
   @Test
   void anotherPieceOrAnotherDistanceIsAnotherPlace() {
     for (SurfaceData other : new SurfaceData[] {surfaces(1, 2), surfaces(0, 2.2f)}) {

@@ -8,6 +8,8 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.util.Set;
+import java.util.stream.Collectors;
 import levelember.film.Film;
 import levelember.film.SurfaceData;
 import levelember.film.TemporalFilter;
@@ -17,6 +19,7 @@ import levelember.math.Vec3;
 import levelember.measure.FlickerFinder.FrameLight;
 import levelember.measure.RegionLuminance;
 import levelember.photometry.LayerWeights;
+import levelember.shoot.Material;
 import levelember.shoot.Shoot;
 import levelember.shoot.ShootAtTime;
 import levelember.shoot.Shot;
@@ -33,6 +36,12 @@ public final class SequenceFilter {
 
   /** Of ambient occlusion, which is not wanted here. */
   private static final double NEAR = 1e-4;
+
+  /** Pixels that a surface moves from frame to frame below which it counts as still. */
+  private static final double LEAST_MOTION = 0.02;
+
+  /** Roughness of metal and glass below which what they show does not go with them. */
+  private static final double MIRROR_ROUGHNESS = 0.5;
 
   private final Shoot shoot;
   private final String shot;
@@ -70,7 +79,8 @@ public final class SequenceFilter {
       if (!filter.begun() || has != frame - 1) {
         filter.forget();
       }
-      filter.mix(traced, shown, now, reprojection(frame, view, now));
+      Shoot then = ShootAtTime.of(shoot, shoot.motion().seconds(frame - 1));
+      filter.mix(traced, shown, now, reprojection(then, view, now));
       has = frame;
       mixed = regions(shown, display);
     }
@@ -100,18 +110,41 @@ public final class SequenceFilter {
     return to;
   }
 
-  private TemporalFilter.Reprojection reprojection(int frame, View view, SurfaceData now) {
-    Shoot then = ShootAtTime.of(shoot, shoot.motion().seconds(frame - 1));
+  private TemporalFilter.Reprojection reprojection(Shoot then, View view, SurfaceData now) {
     Shot shotThen = then.shot(shot).orElseThrow();
     ScreenMotion motion =
         ScreenMotion.between(view.shoot(), view.shot(), then, shotThen, now.width(), now.rows());
+    boolean[] mirrors = mirrors(view.shoot());
     return (x, y, to) -> {
       int at = y * now.width() + x;
       int piece = now.pieces()[SurfaceData.RANKS * at];
       int p = SurfaceData.PLANES * at + SurfaceData.POSITION;
       Vec3 place = new Vec3(now.data()[p], now.data()[p + 1], now.data()[p + 2]);
-      return motion.reproject(piece, place, x + 0.5f, y + 0.5f, to);
+      if (!motion.reproject(piece, place, x + 0.5f, y + 0.5f, to)) {
+        return false;
+      }
+      boolean moves = Math.hypot(to[0] - x - 0.5f, to[1] - y - 0.5f) > LEAST_MOTION;
+      return !(moves && piece >= 0 && mirrors[piece]);
     };
+  }
+
+  /** Pieces whose light is mostly reflected or refracted, which does not go with their surface. */
+  private static boolean[] mirrors(Shoot shoot) {
+    Set<String> materials =
+        shoot.materials().stream()
+            .filter(SequenceFilter::mirrors)
+            .map(Material::id)
+            .collect(Collectors.toSet());
+    boolean[] to = new boolean[shoot.pieces().size()];
+    for (int i = 0; i < to.length; i++) {
+      to[i] = materials.contains(shoot.pieces().get(i).material());
+    }
+    return to;
+  }
+
+  private static boolean mirrors(Material m) {
+    boolean bare = m.metalness() > 0.5 || m.glass().transmission() > 0.5;
+    return bare && m.roughness() < MIRROR_ROUGHNESS;
   }
 
   /** Keeps what the next frame needs in a file. */

@@ -4,6 +4,7 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.util.stream.IntStream;
 import levelember.film.Denoiser;
 import levelember.film.Film;
 import levelember.formats.ShootPackage;
@@ -40,6 +41,11 @@ class SequenceFilterTest {
 
   /** A frame, mixed with those that the filter has. */
   private Frame frame(SequenceFilter frames, int number, boolean filtered) {
+    return frame(pack, frames, number, filtered);
+  }
+
+  private static Frame frame(
+      ShootPackage pack, SequenceFilter frames, int number, boolean filtered) {
     Shoot shoot = ShootAtTime.of(pack.shoot(), pack.shoot().motion().seconds(number));
     View view = View.of(shoot, shoot.shots().getFirst(), pack.files());
     Film traced = new Film(64, 48, 1);
@@ -83,6 +89,32 @@ class SequenceFilterTest {
       before = light;
     }
     assertThat(mixed).isLessThan(0.7 * own);
+  }
+
+  /** Share of values of a frame that the filter changes, where all is of metal, or nothing. */
+  private double changed(double metalness) {
+    float[] own = third(metalness, false), mixed = third(metalness, true);
+    long others = IntStream.range(0, own.length).filter(i -> own[i] != mixed[i]).count();
+    return (double) others / own.length;
+  }
+
+  private float[] third(double metalness, boolean filtered) {
+    ShootPackage of =
+        ShootPackage.read(
+            SHOOT
+                .replace("\"roughness\": 0.6", "\"roughness\": 0.3, \"metalness\": " + metalness)
+                .getBytes(UTF_8));
+    SequenceFilter frames = new SequenceFilter(of.shoot(), "wide");
+    frame(of, frames, 1, filtered);
+    frame(of, frames, 2, filtered);
+    return frame(of, frames, 3, filtered).shown().sums(0);
+  }
+
+  @Test
+  void whatMovingMetalMirrorsIsNotTakenFromTheFrameBefore() {
+    // But about the place that the camera is aimed at, which stays in the picture.
+    assertThat(changed(1)).isLessThan(0.1);
+    assertThat(changed(0)).isGreaterThan(0.5);
   }
 
   @Test
