@@ -405,7 +405,7 @@ public final class Denoiser {
             to[k] = n == 0 ? light[p + k] : sum / n;
           }
         };
-    new MeanCorrection(guides, width, height, this::rows).correct(traced, light);
+    new MeanCorrection(guides, film.step() > 1, width, height, this::rows).correct(traced, light);
   }
 
   /** Adds the emission that is seen, as it was traced. */

@@ -10,7 +10,8 @@ import java.util.function.IntConsumer;
  * spread over its neighbourhood in proportion to the filtered light that is there, so that each
  * neighbourhood keeps its sum (normalised convolution after Knutsson and Westin 1993, in its
  * transposed form, which is exact up to the picture's border). What does not stand out of its own
- * noise there is spread over the whole picture.
+ * noise there is spread over the whole picture; of a picture that finer ones follow, only as far as
+ * it stands out of the noise of the whole, as one sample of much light would brighten everything.
  */
 final class MeanCorrection {
   /** Pixels of a cell across, in which light is summed first. */
@@ -31,7 +32,11 @@ final class MeanCorrection {
   /** Weight below which there is nothing to go by. */
   private static final float LEAST_WEIGHT = 1e-30f;
 
+  /** Squared standard errors by which light that is spread over a coarse picture must stand out. */
+  private static final float WHOLE = 2;
+
   private final PixelGuides guides;
+  private final boolean coarse;
   private final int width, height, across, down, reach;
   private final Consumer<IntConsumer> rows;
 
@@ -39,10 +44,13 @@ final class MeanCorrection {
   private final float[] weight, missingR, missingG, missingB, squares;
 
   /**
+   * @param coarse whether finer pictures follow
    * @param rows does something for every row of the picture
    */
-  MeanCorrection(PixelGuides guides, int width, int height, Consumer<IntConsumer> rows) {
+  MeanCorrection(
+      PixelGuides guides, boolean coarse, int width, int height, Consumer<IntConsumer> rows) {
     this.guides = guides;
+    this.coarse = coarse;
     this.width = width;
     this.height = height;
     this.rows = rows;
@@ -80,7 +88,7 @@ final class MeanCorrection {
     float[] sumR = box(missingR), sumG = box(missingG), sumB = box(missingB);
     double restR = 0, restG = 0, restB = 0, all = 0;
     for (int c = 0; c < weight.length; c++) {
-      float k = confidence((double) sumR[c] + sumG[c] + sumB[c], noise[c]);
+      float k = confidence((double) sumR[c] + sumG[c] + sumB[c], LOCAL * noise[c]);
       restR += (1 - k) * missingR[c];
       restG += (1 - k) * missingG[c];
       restB += (1 - k) * missingB[c];
@@ -92,6 +100,16 @@ final class MeanCorrection {
     }
     if (!(all > LEAST_WEIGHT)) {
       return;
+    }
+    if (coarse) {
+      double variance = 0;
+      for (float squared : squares) {
+        variance += squared;
+      }
+      float sure = confidence(restR + restG + restB, WHOLE * variance);
+      restR *= sure;
+      restG *= sure;
+      restB *= sure;
     }
     float r = (float) (restR / all), g = (float) (restG / all), b = (float) (restB / all);
     float[] addR = box(box(missingR)), addG = box(box(missingG)), addB = box(box(missingB));
@@ -106,10 +124,14 @@ final class MeanCorrection {
     });
   }
 
-  /** How sure missing light is that has a variance, 0…1. */
-  private static float confidence(double missing, double variance) {
+  /**
+   * How sure missing light is, 0…1.
+   *
+   * @param least squared light by which it must stand out
+   */
+  private static float confidence(double missing, double least) {
     double squared = missing * missing;
-    return squared > 0 ? (float) Math.max(0, 1 - LOCAL * variance / squared) : 0;
+    return squared > 0 ? (float) Math.max(0, 1 - least / squared) : 0;
   }
 
   /** The weight that a surface of albedo 1 has for being there, by the light that was traced. */

@@ -105,6 +105,34 @@ class DenoiserTest {
     }
   }
 
+  /** Mean of the key's layer once denoised, with one sample that found so much more light. */
+  private static double mean(Film film, float more) {
+    View view = View.of(SHOOT, SHOOT.shots().getFirst(), Pictures.NONE);
+    try (Renderer renderer = new Renderer(2, 8, 3)) {
+      renderer.trace(view, film, 1, () -> false);
+    }
+    float[] sums = film.sums(0);
+    int middle = 3 * (film.height() / 2 * film.width() + film.width() / 2);
+    Arrays.fill(sums, middle, middle + 3, sums[middle] + more);
+    float[] light = Denoiser.denoised(film).sums(0);
+    double sum = 0;
+    for (float value : light) {
+      sum += value;
+    }
+    return sum / light.length;
+  }
+
+  /** The first picture of a page is not brightened by what its finer ones do not find again. */
+  @Test
+  void oneSampleOfMuchLightIsKeptInAPictureAndNotInACoarseOne() {
+    float more = 1e5f;
+    double coarse = mean(Film.coarse(8 * WIDTH, 8 * HEIGHT, 8, 2, false), more);
+    assertThat(coarse)
+        .isCloseTo(mean(Film.coarse(8 * WIDTH, 8 * HEIGHT, 8, 2, false), 0), within(0.1 * coarse));
+    double kept = mean(new Film(WIDTH, HEIGHT, 2), more) - mean(new Film(WIDTH, HEIGHT, 2), 0);
+    assertThat(kept).isCloseTo(more / (WIDTH * HEIGHT), within(0.05 * kept));
+  }
+
   /** Both as a display shows luminance, and the estimate without knowing the limit. */
   @Test
   void theErrorOfADenoisedPictureIsToldWithoutItsLimit() {
