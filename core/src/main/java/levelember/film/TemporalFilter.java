@@ -18,9 +18,7 @@ public final class TemporalFilter {
   private static final float LONGEST_HISTORY = 8;
 
   /** Standard errors of a traced pixel by which denoised light may differ and be the same. */
-  public static float SAME_LIGHT = 1;
-
-  public static boolean ALLSTILL = false;
+  private static final float SAME_LIGHT = 1;
 
   /**
    * Standard errors of a traced pixel by which the mean about a pixel may differ. Light that has
