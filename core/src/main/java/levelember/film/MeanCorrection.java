@@ -33,7 +33,7 @@ final class MeanCorrection {
   private static final float LEAST_WEIGHT = 1e-30f;
 
   /** Squared standard errors by which light that is spread over a coarse picture must stand out. */
-  private static final float WHOLE = 2;
+  private static final float WHOLE_PICTURE = 2;
 
   private final PixelGuides guides;
   private final boolean coarse;
@@ -106,7 +106,7 @@ final class MeanCorrection {
       for (float squared : squares) {
         variance += squared;
       }
-      float sure = confidence(restR + restG + restB, WHOLE * variance);
+      float sure = confidence(restR + restG + restB, WHOLE_PICTURE * variance);
       restR *= sure;
       restG *= sure;
       restB *= sure;

@@ -55,8 +55,11 @@ class DenoiserTest {
   }
 
   private static Film traced(int samples, int seed) {
+    return traced(new Film(WIDTH, HEIGHT, SHOOT.lights().size()), samples, seed);
+  }
+
+  private static Film traced(Film film, int samples, int seed) {
     View view = View.of(SHOOT, SHOOT.shots().getFirst(), Pictures.NONE);
-    Film film = new Film(WIDTH, HEIGHT, view.layers());
     try (Renderer renderer = new Renderer(2, 8, seed)) {
       renderer.trace(view, film, samples, () -> false);
     }
@@ -107,11 +110,7 @@ class DenoiserTest {
 
   /** Mean of the key's layer once denoised, with one sample that found so much more light. */
   private static double mean(Film film, float more) {
-    View view = View.of(SHOOT, SHOOT.shots().getFirst(), Pictures.NONE);
-    try (Renderer renderer = new Renderer(2, 8, 3)) {
-      renderer.trace(view, film, 1, () -> false);
-    }
-    float[] sums = film.sums(0);
+    float[] sums = traced(film, 1, 3).sums(0);
     int middle = 3 * (film.height() / 2 * film.width() + film.width() / 2);
     Arrays.fill(sums, middle, middle + 3, sums[middle] + more);
     float[] light = Denoiser.denoised(film).sums(0);

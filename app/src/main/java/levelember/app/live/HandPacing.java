@@ -26,9 +26,10 @@ final class HandPacing {
    */
   void answered(long of, boolean onlyMixed) {
     if (of > 0 && of != mark) {
-      mark = of;
       mixedOnly = onlyMixed;
       restUntil = System.nanoTime() + (onlyMixed ? NEXT_MOVE_NANOS : DRAWING_NANOS);
+      // The last, as the page may say at once that it has drawn it.
+      mark = of;
     }
   }
 

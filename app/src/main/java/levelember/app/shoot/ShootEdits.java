@@ -36,7 +36,7 @@ public class ShootEdits {
   private final int mostEdits;
 
   /** Revisions from one count of the edits to the next. */
-  private final int counted;
+  private final int countInterval;
 
   private final ShootMapper mapper;
   private final ShootStore store;
@@ -52,7 +52,7 @@ public class ShootEdits {
       ApplicationEventPublisher events,
       @Value("${ember.most-edits}") int mostEdits) {
     this.mostEdits = mostEdits;
-    counted = Math.max(1, mostEdits / 32);
+    countInterval = Math.max(1, mostEdits / 32);
     this.mapper = mapper;
     this.store = store;
     this.shoots = shoots;
@@ -81,7 +81,7 @@ public class ShootEdits {
     String forward = operations.toString(), backward = patch.inverse().toString();
     mapper.insertEdit(id, new ShootMapper.Edit(after.revision(), label, forward, backward, false));
     boolean isLong = forward.length() + backward.length() > LONG_CHARACTERS;
-    if (isLong || after.revision() % counted == 0) {
+    if (isLong || after.revision() % countInterval == 0) {
       forgetOld(id);
     }
     events.publishEvent(new Shoots.Changed(id, after.revision()));

@@ -143,8 +143,8 @@ public final class SequenceFilter {
   }
 
   private static boolean mirrors(Material m) {
-    boolean bare = m.metalness() > 0.5 || m.glass().transmission() > 0.5;
-    return bare && m.roughness() < MIRROR_ROUGHNESS;
+    boolean specular = m.metalness() > 0.5 || m.glass().transmission() > 0.5;
+    return specular && m.roughness() < MIRROR_ROUGHNESS;
   }
 
   /** Keeps what the next frame needs in a file. */
