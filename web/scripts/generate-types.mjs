@@ -5,7 +5,7 @@ import { compile } from 'json-schema-to-typescript';
 import openapiTS, { astToString } from 'openapi-typescript';
 
 const SCHEMA = new URL(
-  '../../formats/src/main/resources/levelember/formats/shoot.schema.json',
+  '../../formats/src/main/resources/levelember/formats/document/shoot.schema.json',
   import.meta.url,
 );
 const OPENAPI = new URL('../src/api/openapi.json', import.meta.url);

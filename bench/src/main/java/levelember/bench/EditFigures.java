@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.function.Function;
 import levelember.demo.DemoShoots;
 import levelember.film.Ladder;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import levelember.formats.ShootPackage;
 import levelember.look.Development;
 import levelember.photometry.LayerWeights;

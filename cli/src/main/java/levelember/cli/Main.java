@@ -1,7 +1,7 @@
 package levelember.cli;
 
+import levelember.document.ImpossibleValue;
 import levelember.formats.RefusedFile;
-import levelember.shoot.ImpossibleValue;
 import levelember.texture.Pictures;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;

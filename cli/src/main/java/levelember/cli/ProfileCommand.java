@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import levelember.formats.EulumdatFile;
 import levelember.formats.IesFile;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import levelember.formats.ShootPackage;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;

@@ -8,7 +8,7 @@ import java.util.Set;
 import java.util.zip.CRC32;
 import levelember.film.Component;
 import levelember.formats.RefusedFile;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import levelember.formats.print.PrintOrder;
 import levelember.print.Bands;
 import levelember.shoot.Shoot;

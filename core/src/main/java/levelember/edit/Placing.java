@@ -29,13 +29,13 @@ public record Placing(Vec3 position, Vec3 aim) {
    *
    * @param caster the place whose shadow it is
    * @param at where it falls
-   * @throws levelember.shoot.ImpossibleValue when the two are one
+   * @throws levelember.document.ImpossibleValue when the two are one
    */
   public static Placing shadow(Shoot shoot, Light light, Vec3 caster, Vec3 at) {
     Vec3 line = caster.minus(at);
     double apart = line.length();
     if (apart < 1e-5) {
-      throw new levelember.shoot.ImpossibleValue("at", at, "a place apart from what casts");
+      throw new levelember.document.ImpossibleValue("at", at, "a place apart from what casts");
     }
     Light world = Traced.inWorld(shoot, light);
     double distance = Math.max(distance(world), 1.2 * apart + 0.05);

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import levelember.document.ImpossibleValue;
 import levelember.math.Affine;
-import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Piece;
 import levelember.shoot.Shape;
 

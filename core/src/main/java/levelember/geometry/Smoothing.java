@@ -6,8 +6,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import levelember.document.ImpossibleValue;
 import levelember.math.Vec3;
-import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Shape;
 
 /**

@@ -2,7 +2,7 @@ package levelember.keys;
 
 import java.util.ArrayList;
 import java.util.List;
-import levelember.shoot.ImpossibleValue;
+import levelember.document.ImpossibleValue;
 import levelember.shoot.Key;
 import levelember.shoot.Key.Span;
 import levelember.shoot.Light;

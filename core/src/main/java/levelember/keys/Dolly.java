@@ -2,8 +2,8 @@ package levelember.keys;
 
 import java.util.ArrayList;
 import java.util.List;
+import levelember.document.ImpossibleValue;
 import levelember.math.Vec3;
-import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Key;
 import levelember.shoot.Key.Span;
 import levelember.shoot.Shoot;

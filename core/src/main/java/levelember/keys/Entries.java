@@ -2,8 +2,8 @@ package levelember.keys;
 
 import java.util.List;
 import java.util.function.Function;
+import levelember.document.ImpossibleValue;
 import levelember.shoot.Bank;
-import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Light;
 import levelember.shoot.Piece;
 import levelember.shoot.Shoot;

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
-import levelember.shoot.ImpossibleValue;
+import levelember.document.ImpossibleValue;
 import levelember.shoot.Motion;
 import levelember.shoot.Shoot;
 import levelember.shoot.Track;

@@ -1,6 +1,6 @@
 package levelember.keys;
 
-import levelember.shoot.ImpossibleValue;
+import levelember.document.ImpossibleValue;
 import levelember.shoot.Motion;
 
 /**

@@ -1,6 +1,6 @@
 package levelember.measure;
 
-import levelember.shoot.ImpossibleValue;
+import levelember.document.ImpossibleValue;
 
 /**
  * A square region of the picture and the one of a reference that it is to look like.

@@ -1,20 +1,37 @@
 package levelember.shoot;
 
-/**
- * How light goes on from surface to surface.
- *
- * @param maxBounces bounces of a path, 1…64; 64 leaves it to the renderer
- * @param level of all light that has bounced between matte surfaces, 0…4; 1 is as physics has it
- * @param fadesAtMetres how far such light goes from one surface to the next, 0 for any distance
- * @param overGloss what becomes of light that reaches rough surfaces over smooth ones
- * @param mirrors how far reflections in mirrors are followed
- */
+import levelember.document.Field;
+import levelember.document.Inline;
+import levelember.document.RecordFields;
+
+/** How light goes on from surface to surface. */
 public record Bounce(
-    int maxBounces,
-    double level,
-    double fadesAtMetres,
-    LightOverGloss overGloss,
-    MirrorBounces mirrors) {
+    @Field(
+            says = "bounces of a path; 64 leaves it to the renderer",
+            usual = "64",
+            least = 1,
+            most = Bounce.MOST)
+        int maxBounces,
+    @Field(
+            says =
+                "level of all light that has bounced between matte surfaces; 1 is as "
+                    + "physics has it",
+            usual = "1",
+            least = 0,
+            most = 4)
+        double level,
+    @Field(
+            says = "how far such light goes from one surface to the next, 0 for any distance",
+            usual = "0",
+            least = 0,
+            most = 1e6,
+            unit = "m")
+        double fadesAtMetres,
+    @Field(
+            says = "what becomes of light that reaches rough surfaces over smooth ones",
+            usual = "\"soft\"")
+        LightOverGloss overGloss,
+    @Inline MirrorBounces mirrors) {
   /** Bounces that are as good as any number. */
   public static final int MOST = 64;
 
@@ -25,9 +42,7 @@ public record Bounce(
   public static final Bounce USUAL = NATURAL.with(LightOverGloss.SOFT);
 
   public Bounce {
-    Checks.range("maxBounces", maxBounces, 1, MOST);
-    Checks.range("level", level, 0, 4);
-    Checks.range("fadesAtMetres", fadesAtMetres, 0, 1e6);
+    RecordFields.check(Bounce.class, maxBounces, level, fadesAtMetres, overGloss, mirrors);
   }
 
   /** Mirrors are followed as far as light is. */

@@ -1,13 +1,20 @@
 package levelember.shoot;
 
-/**
- * A light's unit value as read off a lamp; the light's level in stops stands on top of it.
- *
- * @param value in {@code unit}, 0 or more
- * @param unit how the value is meant
- * @param efficacy luminous efficacy of the lamp, 0.1…683 lm/W; used by {@link Unit#WATT} alone
- */
-public record Brightness(double value, Unit unit, double efficacy) {
+import levelember.document.Field;
+import levelember.document.RecordFields;
+import levelember.document.Spelled;
+
+/** A light's unit value as read off a lamp; the light's level in stops stands on top of it. */
+public record Brightness(
+    @Field(says = "the lamp's value in its unit", least = 0, most = 1e12) double value,
+    @Field(says = "photometric unit of the value") Unit unit,
+    @Field(
+            says = "luminous efficacy of the lamp; of meaning for W alone",
+            usual = "100",
+            least = 0.1,
+            most = 683,
+            unit = "lm/W")
+        double efficacy) {
   /** Of a usual LED lamp, lm/W. */
   public static final double LED_EFFICACY = 100;
 
@@ -17,15 +24,11 @@ public record Brightness(double value, Unit unit, double efficacy) {
   }
 
   public Brightness {
-    Checks.range("value", value, 0, 1e12);
-    Checks.range("efficacy", efficacy, 0.1, 683);
-    if (unit == null) {
-      throw new ImpossibleValue("unit", null, "one of lm, cd, lx, cd/m2, W, x");
-    }
+    RecordFields.check(Brightness.class, value, unit, efficacy);
   }
 
   /** Photometric units of lamps. */
-  public enum Unit {
+  public enum Unit implements Spelled {
     /** Luminous flux. */
     LUMEN("lm"),
     /** Luminous intensity along the aim. */
@@ -49,13 +52,13 @@ public record Brightness(double value, Unit unit, double efficacy) {
       return symbol;
     }
 
+    @Override
+    public String spelling() {
+      return symbol;
+    }
+
     public static Unit of(String symbol) {
-      for (Unit unit : values()) {
-        if (unit.symbol.equals(symbol)) {
-          return unit;
-        }
-      }
-      throw new ImpossibleValue("unit", symbol, "one of lm, cd, lx, cd/m2, W, x");
+      return (Unit) Spelled.read("unit", symbol, Unit.class);
     }
   }
 }

@@ -1,21 +1,49 @@
 package levelember.shoot;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import levelember.document.Field;
+import levelember.document.RecordFields;
 
 /**
  * The caustics of a light: what it throws onto rough surfaces through glass and off mirrors. Level,
  * softness and reach are those of {@link Cast#ON}; else caustics are as physics has them.
- *
- * @param cast whether photons carry them
- * @param level of that light, 0…4
- * @param softnessMillimetres least radius over which they are blurred where they fall, 0…1000
- * @param softnessShare the same as a share of the way from the last smooth surface, 0…1
- * @param fadesAtMetres how far they go from that surface before they have faded to nothing, 0 for
- *     any distance
  */
 @RecordBuilder
 public record Caustics(
-    Cast cast, double level, double softnessMillimetres, double softnessShare, double fadesAtMetres)
+    @Field(
+            says =
+                "whether photons carry what it throws through glass and off mirrors; "
+                    + "else paths find it",
+            name = "castsCaustics",
+            usual = "\"automatic\"")
+        Cast cast,
+    @Field(says = "level of that light", name = "causticLevel", usual = "1", least = 0, most = 4)
+        double level,
+    @Field(
+            says = "least radius over which they are blurred where they fall",
+            name = "causticSoftnessMillimetres",
+            usual = "0",
+            least = 0,
+            most = 1000,
+            unit = "mm")
+        double softnessMillimetres,
+    @Field(
+            says = "the same least radius as a share of the way from the last smooth surface",
+            name = "causticSoftnessShare",
+            usual = "0",
+            least = 0,
+            most = 1)
+        double softnessShare,
+    @Field(
+            says =
+                "how far they go from that surface before they have faded to nothing, 0 "
+                    + "for any distance",
+            name = "causticFadesAtMetres",
+            usual = "0",
+            least = 0,
+            most = 1e6,
+            unit = "m")
+        double fadesAtMetres)
     implements CausticsBuilder.With {
   /** Whether photons carry caustics. */
   public enum Cast {
@@ -37,10 +65,8 @@ public record Caustics(
   public static final Caustics CAST = new Caustics(Cast.ON, 1, 0);
 
   public Caustics {
-    Checks.range("causticLevel", level, 0, 4);
-    Checks.range("causticSoftnessMillimetres", softnessMillimetres, 0, 1000);
-    Checks.range("causticSoftnessShare", softnessShare, 0, 1);
-    Checks.range("causticFadesAtMetres", fadesAtMetres, 0, 1e6);
+    RecordFields.check(
+        Caustics.class, cast, level, softnessMillimetres, softnessShare, fadesAtMetres);
   }
 
   /** Caustics of a level and softness that go any distance. */

@@ -1,6 +1,7 @@
 package levelember.shoot;
 
 import java.util.List;
+import levelember.document.ImpossibleValue;
 
 /** A shoot in clay: every material one matte grey, so that the light alone is judged. */
 public final class Clay {

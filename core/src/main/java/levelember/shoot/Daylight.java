@@ -1,77 +1,103 @@
 package levelember.shoot;
 
-/**
- * What a sky is computed from.
- *
- * @param headingDegrees of the sun, clockwise from −Z seen from above, when there is no place
- * @param heightDegrees of the sun over the horizon, −90…90, when there is no place
- * @param when place and hour that the sun stands by, or null
- * @param haze turbidity: 1 clean … 2 clear … 10 hazy
- * @param ground colour of the ground beneath the horizon, linear
- * @param horizonDegrees height of the horizon, −30…30
- * @param horizonSoftness part over which sky and ground go over into one another, 0…1
- * @param night colour of the sky without sun, linear
- * @param nightLuminance of it, cd/m²
- * @param warmth −1 colder … 1 warmer
- * @param saturation 0 grey … 1 as computed … 2
- */
-public record Daylight(
-    double headingDegrees,
-    double heightDegrees,
-    When when,
-    double haze,
-    Rgb ground,
-    double horizonDegrees,
-    double horizonSoftness,
-    Rgb night,
-    double nightLuminance,
-    double warmth,
-    double saturation) {
+import levelember.document.Field;
+import levelember.document.RecordFields;
 
-  /**
-   * A place on the earth and a time there.
-   *
-   * @param latitude degrees north
-   * @param longitude degrees east
-   * @param year 1901…2099
-   * @param month 1…12
-   * @param day 1 … the last of the month
-   * @param hour 0…24, by the clock there
-   * @param zoneHours that the clock is ahead of universal time
-   * @param northDegrees where north lies, clockwise from −Z seen from above
-   */
+/** What a sky is computed from. */
+public record Daylight(
+    @Field(
+            says =
+                "heading of the sun, clockwise from −Z seen from above, where no place "
+                    + "and hour are given",
+            usual = "0",
+            least = -36_000,
+            most = 36_000,
+            unit = "°")
+        double headingDegrees,
+    @Field(
+            says = "height of the sun over the horizon, where no place and hour are given",
+            usual = "45",
+            least = -90,
+            most = 90,
+            unit = "°")
+        double heightDegrees,
+    @Field(says = "place and hour that the sun stands by", usual = "null") When when,
+    @Field(says = "turbidity: 1 clean … 2 clear … 10 hazy", usual = "2.5", least = 1, most = 10)
+        double haze,
+    @Field(
+            says = "colour of the ground beneath the horizon, linear",
+            usual = "[0.12, 0.11, 0.1]",
+            least = 0,
+            most = 1)
+        Rgb ground,
+    @Field(says = "height of the horizon", usual = "0", least = -30, most = 30, unit = "°")
+        double horizonDegrees,
+    @Field(
+            says = "part over which sky and ground go over into one another",
+            usual = "0.1",
+            least = 0,
+            most = 1)
+        double horizonSoftness,
+    @Field(
+            says = "colour of the sky without sun, linear",
+            usual = "[0.25, 0.4, 1]",
+            least = 0,
+            most = 1)
+        Rgb night,
+    @Field(
+            says = "luminance of the sky without sun",
+            usual = "0.001",
+            least = 0,
+            most = 1000,
+            unit = "cd/m²")
+        double nightLuminance,
+    @Field(says = "−1 colder … 1 warmer", usual = "0", least = -1, most = 1) double warmth,
+    @Field(says = "0 grey … 1 as computed … 2", usual = "1", least = 0, most = 2)
+        double saturation) {
+
+  /** A place on the earth and a time there. */
   public record When(
-      double latitude,
-      double longitude,
-      int year,
-      int month,
-      int day,
-      double hour,
-      double zoneHours,
-      double northDegrees) {
+      @Field(says = "degrees north", least = -90, most = 90, unit = "°") double latitude,
+      @Field(says = "degrees east", least = -180, most = 180, unit = "°") double longitude,
+      @Field(says = "year of the calendar", usual = "2026", least = 1901, most = 2099) int year,
+      @Field(says = "month of the year", least = 1, most = 12) int month,
+      @Field(says = "day of the month, up to its last", least = 1, most = 31) int day,
+      @Field(says = "hour by the clock there", least = 0, most = 24, unit = "h") double hour,
+      @Field(
+              says = "hours that the clock is ahead of universal time",
+              usual = "0",
+              least = -14,
+              most = 14,
+              unit = "h")
+          double zoneHours,
+      @Field(
+              says = "where north lies, clockwise from −Z seen from above",
+              usual = "0",
+              least = -36_000,
+              most = 36_000,
+              unit = "°")
+          double northDegrees) {
     public When {
-      Checks.range("latitude", latitude, -90, 90);
-      Checks.range("longitude", longitude, -180, 180);
-      Checks.range("year", year, 1901, 2099);
-      Checks.range("month", month, 1, 12);
+      RecordFields.check(
+          When.class, latitude, longitude, year, month, day, hour, zoneHours, northDegrees);
       Checks.range("day", day, 1, java.time.YearMonth.of(year, month).lengthOfMonth());
-      Checks.range("hour", hour, 0, 24);
-      Checks.range("zoneHours", zoneHours, -14, 14);
-      Checks.range("northDegrees", northDegrees, -36_000, 36_000);
     }
   }
 
   public Daylight {
-    Checks.range("headingDegrees", headingDegrees, -36_000, 36_000);
-    Checks.range("heightDegrees", heightDegrees, -90, 90);
-    Checks.range("haze", haze, 1, 10);
-    ground.checked("ground", 1);
-    Checks.range("horizonDegrees", horizonDegrees, -30, 30);
-    Checks.range("horizonSoftness", horizonSoftness, 0, 1);
-    night.checked("night", 1);
-    Checks.range("nightLuminance", nightLuminance, 0, 1000);
-    Checks.range("warmth", warmth, -1, 1);
-    Checks.range("saturation", saturation, 0, 2);
+    RecordFields.check(
+        Daylight.class,
+        headingDegrees,
+        heightDegrees,
+        when,
+        haze,
+        ground,
+        horizonDegrees,
+        horizonSoftness,
+        night,
+        nightLuminance,
+        warmth,
+        saturation);
   }
 
   /** A clear day by heading and height of the sun. */

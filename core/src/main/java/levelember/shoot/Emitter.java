@@ -1,21 +1,27 @@
 package levelember.shoot;
 
+import levelember.document.Field;
+import levelember.document.RecordFields;
+
 /** What kind of light a light is, with its own dimensions in metres and degrees. */
 public sealed interface Emitter {
-  /**
-   * A flat rectangle that shines along its aim.
-   *
-   * @param twoSided from both sides
-   * @param spreadDegrees full angle that an egg-crate lets out; 180 is an open face
-   * @param picture on the face, times its luminance, or null
-   */
+  /** A flat rectangle that shines along its aim. */
   record Rectangle(
-      double width, double height, boolean twoSided, double spreadDegrees, String picture)
+      @Field(says = "width of the face", least = 1e-4, most = 10_000, unit = "m") double width,
+      @Field(says = "height of the face", least = 1e-4, most = 10_000, unit = "m") double height,
+      @Field(says = "shines from both sides", usual = "false") boolean twoSided,
+      @Field(
+              says = "full angle that an egg-crate lets out; 180 is an open face",
+              usual = "180",
+              least = 1,
+              most = 180,
+              unit = "°")
+          double spreadDegrees,
+      @Field(says = "name of a picture on the face, times its luminance", usual = "null")
+          String picture)
       implements Emitter {
     public Rectangle {
-      Checks.range("width", width, 1e-4, 10_000);
-      Checks.range("height", height, 1e-4, 10_000);
-      Checks.range("spreadDegrees", spreadDegrees, 1, 180);
+      RecordFields.check(Rectangle.class, width, height, twoSided, spreadDegrees, picture);
     }
 
     /** An open face of even luminance. */
@@ -25,35 +31,52 @@ public sealed interface Emitter {
   }
 
   /** A flat disc that shines along its aim; the rest as {@link Rectangle}. */
-  record Disc(double radius, boolean twoSided, double spreadDegrees, String picture)
+  record Disc(
+      @Field(says = "radius of the face", least = 1e-4, most = 10_000, unit = "m") double radius,
+      @Field(says = "shines from both sides", usual = "false") boolean twoSided,
+      @Field(
+              says = "full angle that an egg-crate lets out; 180 is an open face",
+              usual = "180",
+              least = 1,
+              most = 180,
+              unit = "°")
+          double spreadDegrees,
+      @Field(says = "name of a picture on the face, times its luminance", usual = "null")
+          String picture)
       implements Emitter {
     public Disc {
-      Checks.range("radius", radius, 1e-4, 10_000);
-      Checks.range("spreadDegrees", spreadDegrees, 1, 180);
+      RecordFields.check(Disc.class, radius, twoSided, spreadDegrees, picture);
     }
   }
 
   /** A sphere that shines evenly in all directions. */
-  record Sphere(double radius) implements Emitter {
+  record Sphere(
+      @Field(says = "radius of the sphere", least = 1e-4, most = 10_000, unit = "m") double radius)
+      implements Emitter {
     public Sphere {
-      Checks.range("radius", radius, 1e-4, 10_000);
+      RecordFields.check(Sphere.class, radius);
     }
   }
 
   /** A straight tube that shines from its side, across its aim. */
-  record Tube(double length, double radius) implements Emitter {
+  record Tube(
+      @Field(says = "length of the tube", least = 1e-4, most = 10_000, unit = "m") double length,
+      @Field(says = "radius of the tube", least = 1e-4, most = 1000, unit = "m") double radius)
+      implements Emitter {
     public Tube {
-      Checks.range("length", length, 1e-4, 10_000);
-      Checks.range("radius", radius, 1e-4, 1000);
+      RecordFields.check(Tube.class, length, radius);
     }
   }
 
-  /**
-   * A point without size.
-   *
-   * @param profile how its intensity goes by direction, its pole towards the aim, or null
-   */
-  record Point(Profile profile) implements Emitter {
+  /** A point without size. */
+  record Point(
+      @Field(says = "how its intensity goes by direction, its pole towards the aim", usual = "null")
+          Profile profile)
+      implements Emitter {
+    public Point {
+      RecordFields.check(Point.class, profile);
+    }
+
     public Point() {
       this(null);
     }
@@ -62,29 +85,43 @@ public sealed interface Emitter {
   /**
    * A lamp that throws a cone of light along its aim. Its cone, doors and pattern stand in a gate
    * in front of its source, so that a larger source softens their edges as it does every shadow.
-   *
-   * @param coneDegrees full angle at which the light has gone
-   * @param feather part of the cone's half angle over which it goes, 0…1
-   * @param sourceRadius of the round source, 0 for a point
-   * @param gateDistance from the source to the gate
-   * @param profile how its intensity goes by direction within the cone, or null
-   * @param gobo pattern in the gate, or null
-   * @param doors barn doors, or null
    */
   record Spot(
-      double coneDegrees,
-      double feather,
-      double sourceRadius,
-      double gateDistance,
-      Profile profile,
-      Gobo gobo,
-      Doors doors)
+      @Field(
+              says = "full angle at which the light has gone",
+              usual = "45",
+              least = 0.1,
+              most = 175,
+              unit = "°")
+          double coneDegrees,
+      @Field(
+              says = "part of the cone's half angle over which it goes",
+              usual = "0.1",
+              least = 0,
+              most = 1)
+          double feather,
+      @Field(
+              says = "radius of the round source, 0 for a point",
+              usual = "0",
+              least = 0,
+              most = 100,
+              unit = "m")
+          double sourceRadius,
+      @Field(
+              says = "distance from the source to the gate",
+              usual = "0.25",
+              least = 0.001,
+              most = 1000,
+              unit = "m")
+          double gateDistance,
+      @Field(says = "how its intensity goes by direction within the cone", usual = "null")
+          Profile profile,
+      @Field(says = "pattern in the gate", usual = "null") Gobo gobo,
+      @Field(says = "barn doors", usual = "null") Doors doors)
       implements Emitter {
     public Spot {
-      Checks.range("coneDegrees", coneDegrees, 0.1, 175);
-      Checks.range("feather", feather, 0, 1);
-      Checks.range("sourceRadius", sourceRadius, 0, 100);
-      Checks.range("gateDistance", gateDistance, 0.001, 1000);
+      RecordFields.check(
+          Spot.class, coneDegrees, feather, sourceRadius, gateDistance, profile, gobo, doors);
     }
   }
 
@@ -92,48 +129,92 @@ public sealed interface Emitter {
    * Barn doors: degrees from the axis to each leaf's edge, negative when a leaf reaches over the
    * axis; 90 is wide open.
    */
-  record Doors(double left, double right, double top, double bottom) {
+  record Doors(
+      @Field(
+              says =
+                  "angle from the axis to the edge of the left leaf; 90 is wide open, "
+                      + "below 0 it reaches over the axis",
+              usual = "90",
+              least = -80,
+              most = 90,
+              unit = "°")
+          double left,
+      @Field(
+              says =
+                  "angle from the axis to the edge of the right leaf; 90 is wide open, "
+                      + "below 0 it reaches over the axis",
+              usual = "90",
+              least = -80,
+              most = 90,
+              unit = "°")
+          double right,
+      @Field(
+              says =
+                  "angle from the axis to the edge of the top leaf; 90 is wide open, "
+                      + "below 0 it reaches over the axis",
+              usual = "90",
+              least = -80,
+              most = 90,
+              unit = "°")
+          double top,
+      @Field(
+              says =
+                  "angle from the axis to the edge of the bottom leaf; 90 is wide open, "
+                      + "below 0 it reaches over the axis",
+              usual = "90",
+              least = -80,
+              most = 90,
+              unit = "°")
+          double bottom) {
     public Doors {
-      Checks.range("left", left, -80, 90);
-      Checks.range("right", right, -80, 90);
-      Checks.range("top", top, -80, 90);
-      Checks.range("bottom", bottom, -80, 90);
+      RecordFields.check(Doors.class, left, right, top, bottom);
     }
   }
 
-  /**
-   * A sun: light from one direction, out of the aim's opposite, as far away as one likes.
-   *
-   * @param sizeDegrees angle across its disc, 0 for none; the sun of the earth has 0.53
-   */
-  record Sun(double sizeDegrees) implements Emitter {
+  /** A sun: light from one direction, out of the aim's opposite, as far away as one likes. */
+  record Sun(
+      @Field(
+              says = "angle across its disc, 0 for none; the sun of the earth has 0.53",
+              usual = "0.53",
+              least = 0,
+              most = 90,
+              unit = "°")
+          double sizeDegrees)
+      implements Emitter {
     public Sun {
-      Checks.range("sizeDegrees", sizeDegrees, 0, 90);
+      RecordFields.check(Sun.class, sizeDegrees);
     }
   }
 
-  /**
-   * A surrounding picture, equirectangular and linear.
-   *
-   * @param picture name of the asset
-   * @param rotationDegrees about the upright axis
-   * @param tiltDegrees about the axis to the right, once turned
-   * @param blurDegrees width of the blur, 0 for none
-   * @param seamBlend part of the width over which the borders are blended, 0…0.5
-   */
+  /** A surrounding picture, equirectangular and linear. */
   record Environment(
-      String picture,
-      double rotationDegrees,
-      double tiltDegrees,
-      double blurDegrees,
-      double seamBlend)
+      @Field(says = "name of an equirectangular, linear picture") String picture,
+      @Field(
+              says = "turn about the upright axis",
+              usual = "0",
+              least = -36_000,
+              most = 36_000,
+              unit = "°")
+          double rotationDegrees,
+      @Field(
+              says = "turn about the axis to the right, once turned",
+              usual = "0",
+              least = -180,
+              most = 180,
+              unit = "°")
+          double tiltDegrees,
+      @Field(says = "width of the blur, 0 for none", usual = "0", least = 0, most = 90, unit = "°")
+          double blurDegrees,
+      @Field(
+              says = "part of the width over which the borders are blended",
+              usual = "0",
+              least = 0,
+              most = 0.5)
+          double seamBlend)
       implements Emitter {
     public Environment {
-      Checks.name("picture", picture);
-      Checks.range("rotationDegrees", rotationDegrees, -36_000, 36_000);
-      Checks.range("tiltDegrees", tiltDegrees, -180, 180);
-      Checks.range("blurDegrees", blurDegrees, 0, 90);
-      Checks.range("seamBlend", seamBlend, 0, 0.5);
+      RecordFields.check(
+          Environment.class, picture, rotationDegrees, tiltDegrees, blurDegrees, seamBlend);
     }
 
     /** A picture upright and sharp. */
@@ -147,16 +228,13 @@ public sealed interface Emitter {
     }
   }
 
-  /**
-   * A surrounding of a colour overhead and another beneath, even between them by height.
-   *
-   * @param above linear, 0…1
-   * @param below linear, 0…1
-   */
-  record Dome(Rgb above, Rgb below) implements Emitter {
+  /** A surrounding of a colour overhead and another beneath, even between them by height. */
+  record Dome(
+      @Field(says = "linear colour overhead", usual = "[1, 1, 1]", least = 0, most = 1) Rgb above,
+      @Field(says = "linear colour beneath", usual = "[1, 1, 1]", least = 0, most = 1) Rgb below)
+      implements Emitter {
     public Dome {
-      above.checked("above", 1);
-      below.checked("below", 1);
+      RecordFields.check(Dome.class, above, below);
     }
 
     /** One even white. */
@@ -166,40 +244,45 @@ public sealed interface Emitter {
   }
 
   /** The sky by day, at dusk and by night. */
-  record Sky(Daylight daylight) implements Emitter {}
+  record Sky(@Field(says = "what the sky is computed from", usual = "{}") Daylight daylight)
+      implements Emitter {
+    public Sky {
+      RecordFields.check(Sky.class, daylight);
+    }
+  }
 
-  /**
-   * The sun of a sky.
-   *
-   * @param sky id of the light that is the sky
-   * @param sizeDegrees angle across its disc
-   */
-  record SkySun(String sky, double sizeDegrees) implements Emitter {
+  /** The sun of a sky. */
+  record SkySun(
+      @Field(says = "id of the light that is the sky", text = Field.Text.ID) String sky,
+      @Field(says = "angle across its disc", usual = "0.53", least = 0, most = 30, unit = "°")
+          double sizeDegrees)
+      implements Emitter {
     public SkySun {
-      Checks.id(sky);
-      Checks.range("sizeDegrees", sizeDegrees, 0, 30);
+      RecordFields.check(SkySun.class, sky, sizeDegrees);
     }
   }
 
-  /**
-   * A backdrop picture that fills the camera's frame behind everything and lights nothing.
-   *
-   * @param picture name of the asset
-   */
-  record Plate(String picture) implements Emitter {
+  /** A backdrop picture that fills the camera's frame behind everything and lights nothing. */
+  record Plate(
+      @Field(says = "name of a picture that fills the frame behind everything") String picture)
+      implements Emitter {
     public Plate {
-      Checks.name("picture", picture);
+      RecordFields.check(Plate.class, picture);
     }
   }
 
-  /**
-   * All pieces of one material shine from their outsides.
-   *
-   * @param picture on the pieces by their own places, times the luminance, or null
-   */
-  record Emissive(String material, String picture) implements Emitter {
+  /** All pieces of one material shine from their outsides. */
+  record Emissive(
+      @Field(says = "id of the material whose pieces shine from their outsides") String material,
+      @Field(
+              says =
+                  "name of a picture on the pieces by their texture coordinates, times "
+                      + "the luminance",
+              usual = "null")
+          String picture)
+      implements Emitter {
     public Emissive {
-      Checks.name("material", material);
+      RecordFields.check(Emissive.class, material, picture);
     }
 
     /** Even luminance. */

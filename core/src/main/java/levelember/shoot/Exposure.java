@@ -1,17 +1,23 @@
 package levelember.shoot;
 
-/**
- * How bright a picture is shown.
- *
- * @param ev exposure value at ISO 100, −20…30; not used when a camera is set
- * @param camera a camera's settings that give it, or null
- */
-public record Exposure(double ev, Camera camera) {
+import levelember.document.Field;
+import levelember.document.RecordFields;
+
+/** How bright a picture is shown. */
+public record Exposure(
+    @Field(
+            says = "exposure value at ISO 100; not used when a camera is set",
+            usual = "0",
+            least = Exposure.LEAST_EV,
+            most = Exposure.MOST_EV)
+        double ev,
+    @Field(says = "a camera's settings that give the exposure value", usual = "null")
+        Camera camera) {
   static final double LEAST_EV = -20, MOST_EV = 30;
 
   public Exposure {
     ev = camera == null ? ev : camera.ev();
-    Checks.range("ev", ev, LEAST_EV, MOST_EV);
+    RecordFields.check(Exposure.class, ev, camera);
   }
 
   /** By an exposure value. */
@@ -19,18 +25,14 @@ public record Exposure(double ev, Camera camera) {
     return new Exposure(ev, null);
   }
 
-  /**
-   * A camera's settings; ev = log2(N²/t · 100/S).
-   *
-   * @param fNumber aperture N, 0.5…128
-   * @param shutterSeconds t, 1/32000…3600
-   * @param iso sensitivity S, 6…819200
-   */
-  public record Camera(double fNumber, double shutterSeconds, double iso) {
+  /** A camera's settings; ev = log2(N²/t · 100/S). */
+  public record Camera(
+      @Field(says = "aperture number N", least = 0.5, most = 128) double fNumber,
+      @Field(says = "time of exposure t", least = 1 / 32000.0, most = 3600, unit = "s")
+          double shutterSeconds,
+      @Field(says = "sensitivity S", least = 6, most = 819_200) double iso) {
     public Camera {
-      Checks.range("fNumber", fNumber, 0.5, 128);
-      Checks.range("shutterSeconds", shutterSeconds, 1 / 32000.0, 3600);
-      Checks.range("iso", iso, 6, 819_200);
+      RecordFields.check(Camera.class, fNumber, shutterSeconds, iso);
     }
 
     /** Exposure value at ISO 100. */

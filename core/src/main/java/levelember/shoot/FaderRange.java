@@ -1,35 +1,42 @@
 package levelember.shoot;
 
-/**
- * How far a fader may be moved to meet targets.
- *
- * @param place of the fader as tracks name it: {@code lights/key/levelStops}, {@code
- *     banks/windows/levelStops} or {@code masterStops}
- * @param leastStops change downwards, −20…0
- * @param mostStops change upwards, 0…20
- * @param colour whether the light's colour temperature and tint may change too
- * @param leastKelvin 1000…40000
- * @param mostKelvin 1000…40000; below {@code leastKelvin} the colour stays
- */
+import levelember.document.Field;
+import levelember.document.ImpossibleValue;
+import levelember.document.RecordFields;
+
+/** How far a fader may be moved to meet targets. */
 public record FaderRange(
-    String place,
-    double leastStops,
-    double mostStops,
-    boolean colour,
-    double leastKelvin,
-    double mostKelvin) {
+    @Field(says = "the fader: lights/…/levelStops, banks/…/levelStops or masterStops") String place,
+    @Field(says = "greatest change downwards", usual = "-3", least = -20, most = 0, unit = "stops")
+        double leastStops,
+    @Field(says = "greatest change upwards", usual = "3", least = 0, most = 20, unit = "stops")
+        double mostStops,
+    @Field(says = "whether the light's colour temperature and tint may change too", usual = "false")
+        boolean colour,
+    @Field(
+            says = "lowest colour temperature that it may get",
+            usual = "2700",
+            least = 1000,
+            most = 40_000,
+            unit = "K")
+        double leastKelvin,
+    @Field(
+            says = "highest colour temperature that it may get; below leastKelvin the colour stays",
+            usual = "7500",
+            least = 1000,
+            most = 40_000,
+            unit = "K")
+        double mostKelvin) {
   /** The place of the master fader. */
   public static final String MASTER = "masterStops";
 
   public FaderRange {
+    RecordFields.check(
+        FaderRange.class, place, leastStops, mostStops, colour, leastKelvin, mostKelvin);
     if (place == null || !place.matches("masterStops|(lights|banks)/[A-Za-z0-9_-]+/levelStops")) {
       throw new ImpossibleValue(
           "place", place, "lights/…/levelStops, banks/…/levelStops or masterStops");
     }
-    Checks.range("leastStops", leastStops, -20, 0);
-    Checks.range("mostStops", mostStops, 0, 20);
-    Checks.range("leastKelvin", leastKelvin, 1000, 40_000);
-    Checks.range("mostKelvin", mostKelvin, 1000, 40_000);
   }
 
   /** Three stops either way, the colour kept. */

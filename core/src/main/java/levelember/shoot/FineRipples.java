@@ -1,29 +1,40 @@
 package levelember.shoot;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import levelember.document.Field;
+import levelember.document.RecordFields;
 
 /**
  * Ripples of water that bend its light without moving its surface: a tangent-space normal map that
  * drifts over it.
- *
- * @param picture name of the normal map among the assets, green up; null for one that is built in
- * @param size width and height that the picture stands for, metres
- * @param strength of the slopes, 1 as the picture says, 0…10
- * @param headingDegrees that they drift to, from +X towards −Z
- * @param speed that they drift with, metres a second
  */
 @RecordBuilder
 public record FineRipples(
-    String picture, double size, double strength, double headingDegrees, double speed)
+    @Field(
+            says = "name of a tangent-space normal map, green up; one that is built in if none",
+            usual = "null")
+        String picture,
+    @Field(
+            says = "width and height that the picture stands for",
+            usual = "0.5",
+            least = 0.001,
+            most = 1000,
+            unit = "m")
+        double size,
+    @Field(says = "factor on the slopes, 1 as the picture says", usual = "1", least = 0, most = 10)
+        double strength,
+    @Field(
+            says = "heading that they drift to, from +X towards −Z",
+            usual = "0",
+            least = -36_000,
+            most = 36_000,
+            unit = "°")
+        double headingDegrees,
+    @Field(says = "speed that they drift with", usual = "0", least = 0, most = 100, unit = "m/s")
+        double speed)
     implements FineRipplesBuilder.With {
   public FineRipples {
-    if (picture != null) {
-      Checks.name("picture", picture);
-    }
-    Checks.range("size", size, 0.001, 1000);
-    Checks.range("strength", strength, 0, 10);
-    Checks.range("headingDegrees", headingDegrees, -36_000, 36_000);
-    Checks.range("speed", speed, 0, 100);
+    RecordFields.check(FineRipples.class, picture, size, strength, headingDegrees, speed);
   }
 
   /** The map that is built in, lying still, with half of its slopes. */

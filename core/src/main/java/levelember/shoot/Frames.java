@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import levelember.document.ImpossibleValue;
 import levelember.math.Affine;
 
 /** Where pieces stand in the world, their first copies where there are several. */

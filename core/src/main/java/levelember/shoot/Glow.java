@@ -2,45 +2,52 @@ package levelember.shoot;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import levelember.document.Field;
+import levelember.document.ImpossibleValue;
+import levelember.document.Inline;
+import levelember.document.RecordFields;
 
 /**
  * What a lens spreads of a source. What is spread is taken from where it was, so the whole keeps
  * its light.
- *
- * @param id unique among the glows of a look
- * @param name as the artist reads it
- * @param on false shows the picture without it
- * @param source what glows
- * @param threshold stops over display white below which nothing is spread, −20…10
- * @param knee stops over which it sets in, 0…10
- * @param outsideFrame lamps outside of the frame glow into it too
- * @param bloom the soft light around
- * @param starRays lines of light
- * @param lensFlare mirrored images in the lens
  */
 @RecordBuilder
 public record Glow(
-    String id,
-    String name,
-    boolean on,
-    Source source,
-    double threshold,
-    double knee,
-    boolean outsideFrame,
-    Bloom bloom,
-    StarRays starRays,
-    LensFlare lensFlare)
+    @Field(says = "unique among the glows of a look", text = Field.Text.ID) String id,
+    @Field(says = "as the artist reads it", usual = "@id") String name,
+    @Field(says = "false shows the picture without it", usual = "true") boolean on,
+    @Field(says = "what glows", usual = "{}") Source source,
+    @Field(
+            says = "stops over display white below which nothing is spread",
+            usual = "0",
+            least = -20,
+            most = 10,
+            unit = "stops")
+        double threshold,
+    @Field(says = "stops over which it sets in", usual = "1", least = 0, most = 10, unit = "stops")
+        double knee,
+    @Field(says = "lamps outside of the frame glow into it too", usual = "false")
+        boolean outsideFrame,
+    @Field(says = "soft light around the source", usual = "{\"on\": false}") Bloom bloom,
+    @Field(says = "lines of light from the source outwards", usual = "{\"on\": false}")
+        StarRays starRays,
+    @Field(says = "images of the source mirrored in the lens", usual = "{\"on\": false}")
+        LensFlare lensFlare)
     implements GlowBuilder.With {
 
   public Glow {
-    Checks.id(id);
-    Checks.name("name", name);
-    Checks.given("source", source);
-    Checks.range("threshold", threshold, -20, 10);
-    Checks.range("knee", knee, 0, 10);
-    Checks.given("bloom", bloom);
-    Checks.given("starRays", starRays);
-    Checks.given("lensFlare", lensFlare);
+    RecordFields.check(
+        Glow.class,
+        id,
+        name,
+        on,
+        source,
+        threshold,
+        knee,
+        outsideFrame,
+        bloom,
+        starRays,
+        lensFlare);
   }
 
   /** A bloom from all that is brighter than display white. */
@@ -88,14 +95,16 @@ public record Glow(
             || lensFlare.on() && lensFlare.level() > 0);
   }
 
-  /**
-   * What glows.
-   *
-   * @param kind how it is said
-   * @param of ids of lights, pieces or materials; those that are not there any more count for
-   *     nothing
-   */
-  public record Source(Kind kind, List<String> of) {
+  /** What glows. */
+  public record Source(
+      @Field(says = "what glows", usual = "\"picture\"") Kind kind,
+      @Field(
+              says =
+                  "ids of lights, pieces or materials; those that are not there any "
+                      + "more count for nothing",
+              usual = "[]",
+              text = Field.Text.ID)
+          List<String> of) {
     /** All of the picture. */
     public static final Source PICTURE = new Source(Kind.PICTURE, List.of());
 
@@ -117,9 +126,8 @@ public record Glow(
     }
 
     public Source {
-      Checks.given("kind", kind);
+      RecordFields.check(Source.class, kind, of);
       of = List.copyOf(of);
-      of.forEach(Checks::id);
     }
 
     /** True when it needs to be known what stands where in the picture. */
@@ -128,77 +136,97 @@ public record Glow(
     }
   }
 
-  /**
-   * Colour of what is spread.
-   *
-   * @param colour its own, of any luminance but black
-   * @param share of its own colour against the source's, 0…1
-   */
-  public record Halo(Rgb colour, double share) {
+  /** Colour of what is spread. */
+  public record Halo(
+      @Field(
+              says = "colour of its own, of any luminance but black",
+              usual = "[1, 1, 1]",
+              least = 0,
+              most = 1)
+          Rgb colour,
+      @Field(
+              says = "share of its own colour against the source's",
+              name = "ownShare",
+              usual = "0",
+              least = 0,
+              most = 1)
+          double share) {
     /** The source's colour. */
     public static final Halo OWN = new Halo(Rgb.WHITE, 0);
 
     public Halo {
-      colour.checked("colour", 1);
+      RecordFields.check(Halo.class, colour, share);
       if (!(colour.luminance() > 0)) {
         throw new ImpossibleValue("colour", colour, "a colour that is not black");
       }
-      Checks.range("share", share, 0, 1);
     }
   }
 
-  /**
-   * Soft light around.
-   *
-   * @param level share of the source that is spread, 0…1
-   * @param size how far half of it goes, percent of the picture's height, 0.1…50
-   */
-  public record Bloom(boolean on, double level, double size, Halo halo) {
+  /** Soft light around. */
+  public record Bloom(
+      @Field(says = "false leaves it out", usual = "true") boolean on,
+      @Field(says = "share of the source that is spread", usual = "0.1", least = 0, most = 1)
+          double level,
+      @Field(
+              says = "how far half of it goes, of the picture's height",
+              usual = "4",
+              least = 0.1,
+              most = 50,
+              unit = "%")
+          double size,
+      @Inline Halo halo) {
     public static final Bloom OFF = new Bloom(false, 0.1, 4, Halo.OWN);
 
     public Bloom {
-      Checks.range("level", level, 0, 1);
-      Checks.range("size", size, 0.1, 50);
-      Checks.given("halo", halo);
+      RecordFields.check(Bloom.class, on, level, size, halo);
     }
   }
 
-  /**
-   * Lines of light from the source outwards.
-   *
-   * @param level share of the source that goes into them, 0…1
-   * @param count how many, evenly round, 1…16
-   * @param rotationDegrees of the first, from the right, anticlockwise
-   * @param length over which they fall to a tenth, percent of the picture's height, 1…200
-   */
+  /** Lines of light from the source outwards. */
   public record StarRays(
-      boolean on, double level, int count, double rotationDegrees, double length, Halo halo) {
+      @Field(says = "false leaves it out", usual = "true") boolean on,
+      @Field(says = "share of the source that goes into them", usual = "0.05", least = 0, most = 1)
+          double level,
+      @Field(says = "how many rays, evenly round", usual = "6", least = 1, most = 16) int count,
+      @Field(
+              says = "turn of the first ray, from the right, counter-clockwise",
+              usual = "15",
+              least = -360,
+              most = 360,
+              unit = "°")
+          double rotationDegrees,
+      @Field(
+              says = "length over which they fall to a tenth, of the picture's height",
+              usual = "20",
+              least = 1,
+              most = 200,
+              unit = "%")
+          double length,
+      @Inline Halo halo) {
     public static final StarRays OFF = new StarRays(false, 0.05, 6, 15, 20, Halo.OWN);
 
     public StarRays {
-      Checks.range("level", level, 0, 1);
-      Checks.range("count", count, 1, 16);
-      Checks.range("rotationDegrees", rotationDegrees, -360, 360);
-      Checks.range("length", length, 1, 200);
-      Checks.given("halo", halo);
+      RecordFields.check(StarRays.class, on, level, count, rotationDegrees, length, halo);
     }
   }
 
-  /**
-   * Images that a lens mirrors to the other side of the picture's middle.
-   *
-   * @param level share of the source that goes into them, 0…1
-   * @param count how many, 1…8
-   * @param spread how far apart they lie, 0.1…2; 1 puts the last one opposite its source
-   */
-  public record LensFlare(boolean on, double level, int count, double spread, Halo halo) {
+  /** Images that a lens mirrors to the other side of the picture's middle. */
+  public record LensFlare(
+      @Field(says = "false leaves it out", usual = "true") boolean on,
+      @Field(says = "share of the source that goes into them", usual = "0.02", least = 0, most = 1)
+          double level,
+      @Field(says = "how many images", usual = "4", least = 1, most = 8) int count,
+      @Field(
+              says = "how far apart they lie; 1 puts the last one opposite its source",
+              usual = "1",
+              least = 0.1,
+              most = 2)
+          double spread,
+      @Inline Halo halo) {
     public static final LensFlare OFF = new LensFlare(false, 0.02, 4, 1, Halo.OWN);
 
     public LensFlare {
-      Checks.range("level", level, 0, 1);
-      Checks.range("count", count, 1, 8);
-      Checks.range("spread", spread, 0.1, 2);
-      Checks.given("halo", halo);
+      RecordFields.check(LensFlare.class, on, level, count, spread, halo);
     }
   }
 }

@@ -1,30 +1,44 @@
 package levelember.shoot;
 
-/**
- * A pattern in a lamp's gate; the cone's edge is one picture's half away from its middle.
- *
- * @param picture name of the asset; its colours tint the light
- * @param offsetX to the right, in halves of the cone
- * @param offsetY upwards, in halves of the cone
- * @param rotationDegrees counter-clockwise, seen from the lamp
- * @param scale size of the picture, 1 fills the cone's width
- * @param edge what is beyond the picture
- * @param contrast about mid grey: 1 as the picture is, 0 flat
- * @param gamma power of its values
- * @param invert dark and light change places
- * @param blur part of the cone's half over which it is softened, over what the source does
- */
+import levelember.document.Field;
+import levelember.document.RecordFields;
+
+/** A pattern in a lamp's gate; the cone's edge is one picture's half away from its middle. */
 public record Gobo(
-    String picture,
-    double offsetX,
-    double offsetY,
-    double rotationDegrees,
-    double scale,
-    Edge edge,
-    double contrast,
-    double gamma,
-    boolean invert,
-    double blur) {
+    @Field(says = "name of a picture whose colours tint the light") String picture,
+    @Field(says = "shift to the right, in halves of the cone", usual = "0", least = -10, most = 10)
+        double offsetX,
+    @Field(says = "shift upwards, in halves of the cone", usual = "0", least = -10, most = 10)
+        double offsetY,
+    @Field(
+            says = "turn counter-clockwise, seen from the lamp",
+            usual = "0",
+            least = -36_000,
+            most = 36_000,
+            unit = "°")
+        double rotationDegrees,
+    @Field(
+            says = "size of the picture, 1 fills the cone's width",
+            usual = "1",
+            least = 0.01,
+            most = 100)
+        double scale,
+    @Field(says = "what is beyond the picture", usual = "\"black\"") Edge edge,
+    @Field(
+            says = "contrast about mid grey: 1 as the picture is, 0 flat",
+            usual = "1",
+            least = 0,
+            most = 4)
+        double contrast,
+    @Field(says = "power of the picture's values", usual = "1", least = 0.1, most = 10)
+        double gamma,
+    @Field(says = "dark and light change places", usual = "false") boolean invert,
+    @Field(
+            says = "part of the cone's half over which it is softened, over what the source does",
+            usual = "0",
+            least = 0,
+            most = 1)
+        double blur) {
   /** What is beyond the edge of a pattern. */
   public enum Edge {
     /** No light. */
@@ -36,14 +50,18 @@ public record Gobo(
   }
 
   public Gobo {
-    Checks.name("picture", picture);
-    Checks.range("offsetX", offsetX, -10, 10);
-    Checks.range("offsetY", offsetY, -10, 10);
-    Checks.range("rotationDegrees", rotationDegrees, -36_000, 36_000);
-    Checks.range("scale", scale, 0.01, 100);
-    Checks.range("contrast", contrast, 0, 4);
-    Checks.range("gamma", gamma, 0.1, 10);
-    Checks.range("blur", blur, 0, 1);
+    RecordFields.check(
+        Gobo.class,
+        picture,
+        offsetX,
+        offsetY,
+        rotationDegrees,
+        scale,
+        edge,
+        contrast,
+        gamma,
+        invert,
+        blur);
   }
 
   /** A pattern that fills the cone. */

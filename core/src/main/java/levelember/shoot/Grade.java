@@ -1,33 +1,28 @@
 package levelember.shoot;
 
 import java.util.List;
+import levelember.document.Field;
+import levelember.document.ImpossibleValue;
+import levelember.document.RecordFields;
 
 /**
  * A grade of what is shown: works on display values as encoded, 0…1. First the wheels (as an ASC
  * CDL), then the curves, then the LUT.
- *
- * @param on false shows the picture without it
- * @param amount of the whole, 0…1
- * @param wheels lift, gamma, gain, offset and saturation
- * @param curves of all and of single channels
- * @param lut name of an asset, a .cube file, or null
- * @param lutAmount 0…1
  */
 public record Grade(
-    boolean on, double amount, Wheels wheels, Curves curves, String lut, double lutAmount) {
+    @Field(says = "false shows the picture without it", usual = "true") boolean on,
+    @Field(says = "how much of the grade shows", usual = "1", least = 0, most = 1) double amount,
+    @Field(says = "lift, gamma, gain, offset and saturation", usual = "{}") Wheels wheels,
+    @Field(says = "curves of all and of single channels", usual = "{}") Curves curves,
+    @Field(says = "name of a .cube file", usual = "null") String lut,
+    @Field(says = "how much of the LUT shows", usual = "1", least = 0, most = 1) double lutAmount) {
   public static final Grade NONE = new Grade(true, 1, Wheels.NEUTRAL, Curves.STRAIGHT, null, 1);
 
   public Grade {
-    Checks.range("amount", amount, 0, 1);
-    Checks.given("wheels", wheels);
-    Checks.given("curves", curves);
-    if (lut != null) {
-      Checks.name("lut", lut);
-      if (!lut.endsWith(".cube")) {
-        throw new ImpossibleValue("lut", lut, "the name of a .cube file");
-      }
+    RecordFields.check(Grade.class, on, amount, wheels, curves, lut, lutAmount);
+    if (lut != null && !lut.endsWith(".cube")) {
+      throw new ImpossibleValue("lut", lut, "the name of a .cube file");
     }
-    Checks.range("lutAmount", lutAmount, 0, 1);
   }
 
   /** The wheels alone. */
@@ -52,29 +47,20 @@ public record Grade(
   /**
    * Lift, gamma, gain and offset by channel. As an ASC CDL (version 1.2): slope = gain − lift,
    * offset = lift + offset, power = 1/gamma.
-   *
-   * @param lift what black becomes, −0.5…0.5
-   * @param gamma of what lies between, 0.2…5
-   * @param gain what white becomes, 0…4
-   * @param offset of all, −0.5…0.5
-   * @param saturation 0…4, about BT.709 luma
    */
-  public record Wheels(Rgb lift, Rgb gamma, Rgb gain, Rgb offset, double saturation) {
+  public record Wheels(
+      @Field(says = "what black becomes", usual = "[0, 0, 0]", least = -0.5, most = 0.5) Rgb lift,
+      @Field(says = "power of what lies between", usual = "[1, 1, 1]", least = 0.2, most = 5)
+          Rgb gamma,
+      @Field(says = "what white becomes", usual = "[1, 1, 1]", least = 0, most = 4) Rgb gain,
+      @Field(says = "added to all", usual = "[0, 0, 0]", least = -0.5, most = 0.5) Rgb offset,
+      @Field(says = "saturation about BT.709 luma", usual = "1", least = 0, most = 4)
+          double saturation) {
     public static final Wheels NEUTRAL =
         new Wheels(Rgb.grey(0), Rgb.WHITE, Rgb.WHITE, Rgb.grey(0), 1);
 
     public Wheels {
-      within("lift", lift, -0.5, 0.5);
-      within("gamma", gamma, 0.2, 5);
-      within("gain", gain, 0, 4);
-      within("offset", offset, -0.5, 0.5);
-      Checks.range("saturation", saturation, 0, 4);
-    }
-
-    private static void within(String field, Rgb v, double least, double most) {
-      Checks.range(field + "[0]", v.r(), least, most);
-      Checks.range(field + "[1]", v.g(), least, most);
-      Checks.range(field + "[2]", v.b(), least, most);
+      RecordFields.check(Wheels.class, lift, gamma, gain, offset, saturation);
     }
 
     /** Slope of the CDL. */
@@ -93,33 +79,45 @@ public record Grade(
     }
   }
 
-  /**
-   * A point of a curve.
-   *
-   * @param x value before, 0…1
-   * @param y value after, 0…1
-   */
-  public record Point(double x, double y) {
+  /** A point of a curve. */
+  public record Point(
+      @Field(says = "value before", least = 0, most = 1) double x,
+      @Field(says = "value after", least = 0, most = 1) double y) {
     public Point {
-      Checks.range("x", x, 0, 1);
-      Checks.range("y", y, 0, 1);
+      RecordFields.check(Point.class, x, y);
     }
   }
 
   /**
    * Curves through points, for all channels and then for single ones; no points leave it straight.
-   *
-   * @param all for every channel
-   * @param red for red alone
-   * @param green for green alone
-   * @param blue for blue alone
    */
-  public record Curves(List<Point> all, List<Point> red, List<Point> green, List<Point> blue) {
+  public record Curves(
+      @Field(
+              says = "points of the curve for every channel, none or 2 to 32",
+              usual = "[]",
+              mostEntries = Curves.MOST_POINTS)
+          List<Point> all,
+      @Field(
+              says = "points of the curve for red alone, none or 2 to 32",
+              usual = "[]",
+              mostEntries = Curves.MOST_POINTS)
+          List<Point> red,
+      @Field(
+              says = "points of the curve for green alone, none or 2 to 32",
+              usual = "[]",
+              mostEntries = Curves.MOST_POINTS)
+          List<Point> green,
+      @Field(
+              says = "points of the curve for blue alone, none or 2 to 32",
+              usual = "[]",
+              mostEntries = Curves.MOST_POINTS)
+          List<Point> blue) {
     public static final Curves STRAIGHT = new Curves(List.of(), List.of(), List.of(), List.of());
 
     private static final int MOST_POINTS = 32;
 
     public Curves {
+      RecordFields.check(Curves.class, all, red, green, blue);
       all = checked("all", all);
       red = checked("red", red);
       green = checked("green", green);

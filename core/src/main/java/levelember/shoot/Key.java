@@ -1,24 +1,36 @@
 package levelember.shoot;
 
 import java.util.List;
+import levelember.document.Field;
+import levelember.document.ImpossibleValue;
+import levelember.document.RecordFields;
 
-/**
- * A value at a time.
- *
- * @param seconds from the beginning
- * @param value a number; three of a vector or a colour; 0 or 1 of a switch; none of a choice
- * @param choice a choice's name in small letters; null for all else
- * @param span how it goes on to the next key
- * @param slopeIn of each number before the key, a second; where the span before it is free
- * @param slopeOut of each number after the key, a second; where its own span is free
- */
+/** A value at a time. */
 public record Key(
-    double seconds,
-    List<Double> value,
-    String choice,
-    Span span,
-    List<Double> slopeIn,
-    List<Double> slopeOut) {
+    @Field(says = "from the beginning", least = -1e6, most = 1e6, unit = "s") double seconds,
+    @Field(
+            says =
+                "a number; three of a vector or a colour; a switch as true or false, or "
+                    + "0 or 1; or the spelling of a choice",
+            least = -1e9,
+            most = 1e9)
+        List<Double> value,
+    @Field(says = "spelling of a choice; null for all else", usual = "null") String choice,
+    @Field(says = "how it goes on to the next key; of a choice it is hold", usual = "\"straight\"")
+        Span span,
+    @Field(
+            says =
+                "slope of each number before the key, a second, where the span before it is free",
+            usual = "[]",
+            least = -1e9,
+            most = 1e9)
+        List<Double> slopeIn,
+    @Field(
+            says = "slope of each number after the key, a second, where its own span is free",
+            usual = "[]",
+            least = -1e9,
+            most = 1e9)
+        List<Double> slopeOut) {
   /** How values go from one key to the next. */
   public enum Span {
     /** They stay until the next. */
@@ -32,7 +44,7 @@ public record Key(
   }
 
   public Key {
-    Checks.range("seconds", seconds, -1e6, 1e6);
+    RecordFields.check(Key.class, seconds, value, choice, span, slopeIn, slopeOut);
     value = List.copyOf(value);
     slopeIn = List.copyOf(slopeIn);
     slopeOut = List.copyOf(slopeOut);
@@ -41,9 +53,6 @@ public record Key(
     }
     slopes("slopeIn", slopeIn, value);
     slopes("slopeOut", slopeOut, value);
-    for (double v : value) {
-      Checks.range("value", v, -1e9, 1e9);
-    }
   }
 
   /** A key of numbers, with level slopes. */
@@ -59,9 +68,6 @@ public record Key(
   private static void slopes(String field, List<Double> slopes, List<Double> value) {
     if (!slopes.isEmpty() && slopes.size() != value.size()) {
       throw new ImpossibleValue(field, slopes, "as many as values, or none");
-    }
-    for (double v : slopes) {
-      Checks.range(field, v, -1e9, 1e9);
     }
   }
 

@@ -2,65 +2,83 @@ package levelember.shoot;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
+import levelember.document.Field;
+import levelember.document.ImpossibleValue;
+import levelember.document.Inline;
+import levelember.document.RecordFields;
 import levelember.math.Vec3;
 
 /**
  * One light of the rig. Brightness, level, colour, mute, solo and bank only weigh the light's
  * layer; everything else is traced.
- *
- * @param id unique among lights
- * @param name as the artist reads it
- * @param emitter kind and dimensions
- * @param position metres, in the frame of the piece that the light is tied to, if any; without
- *     meaning for surroundings and emissive pieces
- * @param aim the point that the light faces, in the same frame; when aimed at a piece, counted from
- *     the piece's own place
- * @param rollDegrees about the line of aim
- * @param brightness the lamp's own value; for an environment the luminance of a pixel of 1.0
- * @param levelStops fader, −10…+10 stops over the brightness
- * @param colour temperature, tint and filter
- * @param muted gives nothing
- * @param solo when any light or bank is soloed, only those that are give light
- * @param seenDirectly shows its own shape, or the surrounding, to the camera
- * @param reach what it lights and how
- * @param parent id of the piece that it moves with, or null
- * @param aimedAt id of the piece that it stays aimed at, or null
- * @param bank id of the bank that it belongs to, or null
- * @param mirror whose mirror image it is, or null
  */
 @RecordBuilder
 public record Light(
-    String id,
-    String name,
-    Emitter emitter,
-    Vec3 position,
-    Vec3 aim,
-    double rollDegrees,
-    Brightness brightness,
-    double levelStops,
-    LightColour colour,
-    boolean muted,
-    boolean solo,
-    boolean seenDirectly,
-    Reach reach,
-    String parent,
-    String aimedAt,
-    String bank,
-    Mirror mirror)
+    @Field(says = "unique among lights", text = Field.Text.ID) String id,
+    @Field(says = "as the artist reads it", usual = "@id") String name,
+    @Field(says = "kind of light and its dimensions") Emitter emitter,
+    @Field(
+            says =
+                "in the frame of the piece that it is tied to, if any; without meaning "
+                    + "for surroundings and emissive pieces",
+            usual = "[0, 2, 0]",
+            least = -1e5,
+            most = 1e5,
+            unit = "m")
+        Vec3 position,
+    @Field(
+            says =
+                "the point that the light faces, in the same frame; when aimed at a "
+                    + "piece, counted from the piece's own place",
+            usual = "[0, 0, 0]",
+            least = -1e5,
+            most = 1e5,
+            unit = "m")
+        Vec3 aim,
+    @Field(
+            says = "turn about the line of aim",
+            usual = "0",
+            least = -36_000,
+            most = 36_000,
+            unit = "°")
+        double rollDegrees,
+    @Field(says = "the lamp's own value; for an environment the luminance of a pixel of 1.0")
+        Brightness brightness,
+    @Field(says = "fader over the brightness", usual = "0", least = -10, most = 10, unit = "stops")
+        double levelStops,
+    @Field(says = "colour temperature, tint and filter", usual = "{}") LightColour colour,
+    @Field(says = "gives no light", usual = "false") boolean muted,
+    @Field(
+            says = "when any light or bank is soloed, only those that are give light",
+            usual = "false")
+        boolean solo,
+    @Field(says = "shows its own shape, or the surrounding, to the camera", usual = "false")
+        boolean seenDirectly,
+    @Inline Reach reach,
+    @Field(says = "id of the piece that it moves with", usual = "null", text = Field.Text.ID)
+        String parent,
+    @Field(says = "id of the piece that it stays aimed at", usual = "null", text = Field.Text.ID)
+        String aimedAt,
+    @Field(says = "id of the bank that it belongs to", usual = "null", text = Field.Text.ID)
+        String bank,
+    @Field(
+            says =
+                "the light whose mirror image it is: that one's kind, dimensions, "
+                    + "brightness and colour are its own, its level comes on top",
+            usual = "null")
+        Mirror mirror)
     implements LightBuilder.With {
 
   /**
    * Makes a light the mirror image of another: its kind, size, place, brightness and colour are the
    * other's, its level comes on top of the other's.
-   *
-   * @param of id of the other light
-   * @param point on the mirror's plane, metres
-   * @param normal of the plane
    */
-  public record Mirror(String of, Vec3 point, Vec3 normal) {
+  public record Mirror(
+      @Field(says = "id of the other light", text = Field.Text.ID) String of,
+      @Field(says = "point on the mirror's plane", least = -1e5, most = 1e5, unit = "m") Vec3 point,
+      @Field(says = "normal of the mirror's plane, of any length above 0") Vec3 normal) {
     public Mirror {
-      Checks.id(of);
-      Checks.place("point", point);
+      RecordFields.check(Mirror.class, of, point, normal);
       if (!(normal.length() > 1e-6)) {
         throw new ImpossibleValue("normal", normal, "a direction");
       }
@@ -74,18 +92,28 @@ public record Light(
   }
 
   public Light {
-    Checks.id(id);
-    Checks.name("name", name);
-    if (emitter == null) {
-      throw new ImpossibleValue("emitter", null, "a kind of light");
-    }
-    Checks.place("position", position);
-    Checks.place("aim", aim);
+    RecordFields.check(
+        Light.class,
+        id,
+        name,
+        emitter,
+        position,
+        aim,
+        rollDegrees,
+        brightness,
+        levelStops,
+        colour,
+        muted,
+        solo,
+        seenDirectly,
+        reach,
+        parent,
+        aimedAt,
+        bank,
+        mirror);
     if (aims(emitter) && aimedAt == null && position.minus(aim).length() < 1e-6) {
       throw new ImpossibleValue("aim", aim, "a point apart from the light's position");
     }
-    Checks.range("rollDegrees", rollDegrees, -36_000, 36_000);
-    Checks.range("levelStops", levelStops, -10, 10);
     if (!units(emitter).contains(brightness.unit())) {
       throw new ImpossibleValue(
           "brightness.unit",

@@ -1,19 +1,22 @@
 package levelember.shoot;
 
-/**
- * A value that always is what another is: at rest, and at every time.
- *
- * @param place of the value that follows, as {@link Place} names it
- * @param from the place of the value that it follows, of the same kind
- * @param factor of numbers, −1000…1000
- * @param offset added to numbers after it, −1e6…1e6
- */
-public record Link(String place, String from, double factor, double offset) {
+import levelember.document.Field;
+import levelember.document.ImpossibleValue;
+import levelember.document.RecordFields;
+
+/** A value that always is what another is: at rest, and at every time. */
+public record Link(
+    @Field(
+            says =
+                "the value that follows, as lights/key/levelStops: a list, the id of an "
+                    + "entry, and the way to one of its values")
+        String place,
+    @Field(says = "the value that it follows, of the same kind") String from,
+    @Field(says = "factor on numbers", usual = "1", least = -1000, most = 1000) double factor,
+    @Field(says = "added to numbers after the factor", usual = "0", least = -1e6, most = 1e6)
+        double offset) {
   public Link {
-    Checks.name("place", place);
-    Checks.name("from", from);
-    Checks.range("factor", factor, -1000, 1000);
-    Checks.range("offset", offset, -1e6, 1e6);
+    RecordFields.check(Link.class, place, from, factor, offset);
     if (place.equals(from)) {
       throw new ImpossibleValue("from", from, "another place than that of the link itself");
     }

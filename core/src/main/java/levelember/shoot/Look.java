@@ -3,51 +3,40 @@ package levelember.shoot;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
+import levelember.document.Field;
+import levelember.document.Inline;
+import levelember.document.RecordFields;
 
 /**
  * How the linear picture is shown; docs/look.md says what is done in which order and by which
  * formulas. Sizes are percentages of the picture's height, so that a look is the same at any size.
- *
- * @param id unique among looks
- * @param name as the artist reads it
- * @param exposure how bright
- * @param balance what is shown as white
- * @param tone from exposed light to display light
- * @param glows what the lens spreads, each from a source of its own
- * @param optics what else a lens and a sensor do
- * @param contact shade where surfaces come close to each other
- * @param plate treatment of the plates behind the set
- * @param grade of what is shown
  */
 @RecordBuilder
 public record Look(
-    String id,
-    String name,
-    Exposure exposure,
-    WhiteBalance balance,
-    Tone tone,
-    List<Glow> glows,
-    Optics optics,
-    ContactShade contact,
-    PlateTreatment plate,
-    Grade grade)
+    @Field(says = "unique among looks", text = Field.Text.ID) String id,
+    @Field(says = "as the artist reads it", usual = "@id") String name,
+    @Inline Exposure exposure,
+    @Field(says = "what is shown as white", usual = "{}") WhiteBalance balance,
+    @Inline Tone tone,
+    @Field(
+            says = "what the lens spreads, each from a source of its own",
+            usual = "[]",
+            mostEntries = MOST_GLOWS)
+        List<Glow> glows,
+    @Field(says = "what else a lens and a sensor do", usual = "{}") Optics optics,
+    @Field(says = "shade where surfaces come close to each other", usual = "{}")
+        ContactShade contact,
+    @Field(says = "treatment of the plates behind the set", usual = "{}") PlateTreatment plate,
+    @Field(says = "of what is shown", usual = "{}") Grade grade)
     implements LookBuilder.With {
 
   private static final int MOST_GLOWS = 16;
 
   public Look {
-    Checks.id(id);
-    Checks.name("name", name);
-    Checks.given("exposure", exposure);
-    Checks.given("balance", balance);
-    Checks.given("tone", tone);
+    RecordFields.check(
+        Look.class, id, name, exposure, balance, tone, glows, optics, contact, plate, grade);
     glows = List.copyOf(glows);
-    Checks.range("glows.length", glows.size(), 0, MOST_GLOWS);
     Checks.uniqueIds("glows", glows, Glow::id);
-    Checks.given("optics", optics);
-    Checks.given("contact", contact);
-    Checks.given("plate", plate);
-    Checks.given("grade", grade);
   }
 
   /** Exposure and a shoulder alone; see {@link Exposure} and {@link Tone}. */

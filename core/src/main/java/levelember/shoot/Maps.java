@@ -6,76 +6,108 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Stream;
+import levelember.document.Field;
+import levelember.document.ImpossibleValue;
+import levelember.document.RecordFields;
 
-/**
- * What varies over a material's surface. Every picture is optional, null for none.
- *
- * @param colour times the material's colour; its codes are sRGB
- * @param ramp recolours {@code colour} by its luminance: at least two stops, or empty
- * @param second a second colour, laid over the first
- * @param mask how much of the second shows, by its mean; without one all of it
- * @param roughness its green channel times the material's roughness, codes as numbers
- * @param metalness its blue channel times the material's metalness, codes as numbers
- * @param normal a tangent-space normal map, green up
- * @param normalStrength 1 as the picture says, 0…10
- * @param bump heights by its mean
- * @param bumpMetres from black to white, −1…1
- * @param displacement moves the surface itself outwards, by its mean
- * @param displacementMetres from black to white, −10…10
- * @param opacity by its mean: black is a hole, white is whole
- * @param rim a colour that grows towards the edge of what is seen, or null
- */
+/** What varies over a material's surface. Every picture is optional, null for none. */
 @RecordBuilder
 public record Maps(
-    Texture colour,
-    List<RampStop> ramp,
-    Texture second,
-    Texture mask,
-    Texture roughness,
-    Texture metalness,
-    Texture normal,
-    double normalStrength,
-    Texture bump,
-    double bumpMetres,
-    Texture displacement,
-    double displacementMetres,
-    Texture opacity,
-    Rim rim)
+    @Field(
+            says =
+                "picture times the material's colour; its codes are sRGB. It multiplies "
+                    + "the tint of a thin wall likewise",
+            usual = "null")
+        Texture colour,
+    @Field(
+            says = "recolours the colour picture by its luminance: none, or two stops and more",
+            usual = "[]")
+        List<RampStop> ramp,
+    @Field(says = "a second colour picture, laid over the first", usual = "null") Texture second,
+    @Field(
+            says = "how much of the second shows, by its mean; without one all of it",
+            usual = "null")
+        Texture mask,
+    @Field(
+            says = "its green channel times the material's roughness; codes are numbers",
+            usual = "null")
+        Texture roughness,
+    @Field(
+            says = "its blue channel times the material's metalness; codes are numbers",
+            usual = "null")
+        Texture metalness,
+    @Field(says = "tangent-space normal map, green up", usual = "null") Texture normal,
+    @Field(
+            says = "factor on the normal map's slopes, 1 as the picture says",
+            usual = "1",
+            least = 0,
+            most = 10)
+        double normalStrength,
+    @Field(says = "heights by the picture's mean", usual = "null") Texture bump,
+    @Field(says = "height of white over black", usual = "0.001", least = -1, most = 1, unit = "m")
+        double bumpMetres,
+    @Field(
+            says =
+                "moves the surface itself outwards, by the picture's mean; the mesh is "
+                    + "divided finely for it",
+            usual = "null")
+        Texture displacement,
+    @Field(says = "way of white over black", usual = "0.01", least = -10, most = 10, unit = "m")
+        double displacementMetres,
+    @Field(says = "by the picture's mean: black is a hole, white is whole", usual = "null")
+        Texture opacity,
+    @Field(says = "a colour that takes over towards the edge of what is seen", usual = "null")
+        Rim rim)
     implements MapsBuilder.With {
   public static final Maps NONE =
       new Maps(
           null, List.of(), null, null, null, null, null, 1, null, 0.001, null, 0.01, null, null);
 
-  /**
-   * A stop of a ramp.
-   *
-   * @param at luminance, 0…1, in rising order
-   * @param colour linear, 0…1
-   */
-  public record RampStop(double at, Rgb colour) {
+  /** A stop of a ramp. */
+  public record RampStop(
+      @Field(says = "luminance, in rising order", least = 0, most = 1) double at,
+      @Field(says = "linear colour there", least = 0, most = 1) Rgb colour) {
     public RampStop {
-      Checks.range("at", at, 0, 1);
-      colour.checked("colour", 1);
+      RecordFields.check(RampStop.class, at, colour);
     }
   }
 
   /**
    * A colour by viewing angle. It answers to the eye alone, as velvet drawn by hand does, so it is
    * no property that a real surface has.
-   *
-   * @param colour linear, 0…1
-   * @param amount of it at the very edge, 0…1
-   * @param falloff power of one minus the cosine: 1 wide … 20 a thin line
    */
-  public record Rim(Rgb colour, double amount, double falloff) {
+  public record Rim(
+      @Field(says = "linear colour", least = 0, most = 1) Rgb colour,
+      @Field(says = "how much of it at the very edge", usual = "1", least = 0, most = 1)
+          double amount,
+      @Field(
+              says = "power of one minus the cosine: 1 wide … 20 a thin line",
+              usual = "3",
+              least = 0.1,
+              most = 20)
+          double falloff) {
     public Rim {
-      colour.checked("colour", 1);
-      Checks.range("amount", amount, 0, 1);
-      Checks.range("falloff", falloff, 0.1, 20);
+      RecordFields.check(Rim.class, colour, amount, falloff);
     }
   }
 
   public Maps {
+    RecordFields.check(
+        Maps.class,
+        colour,
+        ramp,
+        second,
+        mask,
+        roughness,
+        metalness,
+        normal,
+        normalStrength,
+        bump,
+        bumpMetres,
+        displacement,
+        displacementMetres,
+        opacity,
+        rim);
     ramp = List.copyOf(ramp);
     if (ramp.size() == 1) {
       throw new ImpossibleValue("ramp.length", 1, "none, or two and more");
@@ -86,9 +118,6 @@ public record Maps(
             "ramp[" + i + "].at", ramp.get(i).at(), "at least the stop's before it");
       }
     }
-    Checks.range("normalStrength", normalStrength, 0, 10);
-    Checks.range("bumpMetres", bumpMetres, -1, 1);
-    Checks.range("displacementMetres", displacementMetres, -10, 10);
   }
 
   /** Maps that leave the surface where it is, and whole. */

@@ -1,44 +1,68 @@
 package levelember.shoot;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import levelember.document.Field;
+import levelember.document.Inline;
+import levelember.document.RecordFields;
 
 /**
  * A layered surface, from the outside in: sheen, a clear coat, then a mix of metal, glass and a
  * glossy dielectric over a matte base.
- *
- * @param id unique among materials
- * @param name as the artist reads it
- * @param colour albedo of the matte base, or reflectance of the metal at normal incidence, 0…1
- * @param metalness 0 dielectric … 1 metal
- * @param edgeTint tint of the metal towards its edge, 0…1; white leaves Schlick's curve
- * @param complexIndex complex index of the metal, which then stands for colour and edge; or null
- * @param roughness perceptual, squared for the GGX width; 0 mirror … 1 matte
- * @param specular weight of the dielectric's reflection: 0 leaves a pure matte surface
- * @param ior index of refraction of the dielectric at 587.6 nm, 1…3
- * @param glass what passes through
- * @param coat clear coat
- * @param sheen soft rim of fibres or dust
- * @param maps what varies over the surface
- * @param castsCaustics whether lights that cast caustics throw them over it, where it is smooth
- * @param reflections levers on what it reflects specularly
  */
 @RecordBuilder
 public record Material(
-    String id,
-    String name,
-    Rgb colour,
-    double metalness,
-    Rgb edgeTint,
-    Index complexIndex,
-    double roughness,
-    double specular,
-    double ior,
-    Glass glass,
-    Coat coat,
-    Sheen sheen,
-    Maps maps,
-    boolean castsCaustics,
-    Reflections reflections)
+    @Field(says = "unique among materials", text = Field.Text.ID) String id,
+    @Field(says = "as the artist reads it", usual = "@id") String name,
+    @Field(
+            says = "albedo of the matte base, or reflectance of the metal at normal incidence",
+            usual = "[0.5, 0.5, 0.5]",
+            least = 0,
+            most = 1)
+        Rgb colour,
+    @Field(says = "0 dielectric … 1 metal", usual = "0", least = 0, most = 1) double metalness,
+    @Field(
+            says = "tint of the metal towards its edge; white leaves Schlick's curve",
+            usual = "[1, 1, 1]",
+            least = 0,
+            most = 1)
+        Rgb edgeTint,
+    @Field(
+            says = "complex index of the metal by channel, instead of colour and edge tint",
+            usual = "null")
+        Index complexIndex,
+    @Field(
+            says =
+                "perceptual, its square is the GGX width; 0 mirror … 1 matte. Of glass "
+                    + "0 when left out",
+            usual = "0.5",
+            least = 0,
+            most = 1)
+        double roughness,
+    @Field(
+            says = "weight of the dielectric's reflection: 0 leaves a pure matte surface",
+            usual = "1",
+            least = 0,
+            most = 1)
+        double specular,
+    @Field(
+            says = "index of refraction of the dielectric at 587.6 nm",
+            usual = "1.5",
+            least = 1,
+            most = 3)
+        double ior,
+    @Inline Glass glass,
+    @Field(says = "clear coat over everything", usual = "{\"amount\": 0}") Coat coat,
+    @Field(says = "soft rim of fibres or dust over everything", usual = "{\"colour\": [0, 0, 0]}")
+        Sheen sheen,
+    @Field(says = "what varies over the surface", usual = "{}") Maps maps,
+    @Field(
+            says =
+                "whether photons carry what lights throw over it, where it is glass or "
+                    + "metal up to a roughness of 0.25",
+            usual = "true")
+        boolean castsCaustics,
+    @Field(says = "an artist's levers on what it reflects specularly", usual = "{}")
+        Reflections reflections)
     implements MaterialBuilder.With {
 
   /** A material that reflects as physics has it. */
@@ -76,43 +100,69 @@ public record Material(
   }
 
   public Material {
-    Checks.id(id);
-    Checks.name("name", name);
-    colour.checked("colour", 1);
-    Checks.range("metalness", metalness, 0, 1);
-    edgeTint.checked("edgeTint", 1);
-    Checks.range("roughness", roughness, 0, 1);
-    Checks.range("specular", specular, 0, 1);
-    Checks.range("ior", ior, 1, 3);
+    RecordFields.check(
+        Material.class,
+        id,
+        name,
+        colour,
+        metalness,
+        edgeTint,
+        complexIndex,
+        roughness,
+        specular,
+        ior,
+        glass,
+        coat,
+        sheen,
+        maps,
+        castsCaustics,
+        reflections);
   }
 
-  /**
-   * Complex index of refraction n + ik of a metal, by channel.
-   *
-   * @param n 0…20
-   * @param k 0…20
-   */
-  public record Index(Rgb n, Rgb k) {
+  /** Complex index of refraction n + ik of a metal, by channel. */
+  public record Index(
+      @Field(says = "real part by channel", least = 0, most = 20) Rgb n,
+      @Field(says = "extinction by channel", least = 0, most = 20) Rgb k) {
     public Index {
-      n.checked("n", 20);
-      k.checked("k", 20);
+      RecordFields.check(Index.class, n, k);
     }
   }
 
-  /**
-   * Glass.
-   *
-   * @param transmission 0 opaque … 1 glass
-   * @param tint what is left of white light after {@code tintDepth} metres, or after once through a
-   *     thin wall, 0…1
-   * @param tintDepth metres
-   * @param thin a wall without inside: light passes without being bent
-   * @param abbe Abbe number, 10…100; 0 disperses nothing
-   * @param priority where bodies overlap, that of the highest priority fills the overlap, of equal
-   *     ones that which light enters last; 0…100
-   */
+  /** Glass. */
   public record Glass(
-      double transmission, Rgb tint, double tintDepth, boolean thin, double abbe, int priority) {
+      @Field(says = "0 opaque … 1 glass", usual = "0", least = 0, most = 1) double transmission,
+      @Field(
+              says =
+                  "what is left of white light after tintDepth inside, or after one "
+                      + "pass through a thin wall",
+              usual = "[1, 1, 1]",
+              least = 0,
+              most = 1)
+          Rgb tint,
+      @Field(
+              says = "depth after which tint is left",
+              usual = "0.01",
+              least = 1e-5,
+              most = 1000,
+              unit = "m")
+          double tintDepth,
+      @Field(says = "a wall without inside: light passes without being bent", usual = "false")
+          boolean thin,
+      @Field(
+              says = "Abbe number of glass that disperses; 0 for none",
+              usual = "0",
+              least = 10,
+              most = 100,
+              orZero = true)
+          double abbe,
+      @Field(
+              says =
+                  "where bodies overlap, that of the highest priority fills the "
+                      + "overlap, of equal ones that which light enters last",
+              usual = "0",
+              least = 0,
+              most = 100)
+          int priority) {
     public static final Glass NONE = new Glass(0, Rgb.WHITE, 0.01, false, 0);
 
     /** Glass of priority 0. */
@@ -121,45 +171,35 @@ public record Material(
     }
 
     public Glass {
-      Checks.range("transmission", transmission, 0, 1);
-      tint.checked("tint", 1);
-      Checks.range("tintDepth", tintDepth, 1e-5, 1000);
-      if (abbe != 0) {
-        Checks.range("abbe", abbe, 10, 100);
-      }
-      Checks.range("priority", priority, 0, 100);
+      RecordFields.check(Glass.class, transmission, tint, tintDepth, thin, abbe, priority);
     }
   }
 
-  /**
-   * A clear coat over everything.
-   *
-   * @param amount 0…1
-   * @param roughness perceptual, 0…1
-   * @param ior 1…3
-   */
-  public record Coat(double amount, double roughness, double ior) {
+  /** A clear coat over everything. */
+  public record Coat(
+      @Field(says = "how much of the coat there is", usual = "1", least = 0, most = 1)
+          double amount,
+      @Field(says = "perceptual roughness of the coat", usual = "0.1", least = 0, most = 1)
+          double roughness,
+      @Field(says = "index of refraction of the coat", usual = "1.5", least = 1, most = 3)
+          double ior) {
     public static final Coat NONE = new Coat(0, 0.1, 1.5);
 
     public Coat {
-      Checks.range("amount", amount, 0, 1);
-      Checks.range("roughness", roughness, 0, 1);
-      Checks.range("ior", ior, 1, 3);
+      RecordFields.check(Coat.class, amount, roughness, ior);
     }
   }
 
-  /**
-   * Sheen over everything.
-   *
-   * @param colour 0…1; black is none
-   * @param roughness 0.05 a narrow rim … 1 all over
-   */
-  public record Sheen(Rgb colour, double roughness) {
+  /** Sheen over everything. */
+  public record Sheen(
+      @Field(says = "colour of the fibres; black is none", usual = "[1, 1, 1]", least = 0, most = 1)
+          Rgb colour,
+      @Field(says = "0.05 a narrow rim … 1 all over", usual = "0.5", least = 0.05, most = 1)
+          double roughness) {
     public static final Sheen NONE = new Sheen(Rgb.grey(0), 0.5);
 
     public Sheen {
-      colour.checked("colour", 1);
-      Checks.range("roughness", roughness, 0.05, 1);
+      RecordFields.check(Sheen.class, colour, roughness);
     }
   }
 

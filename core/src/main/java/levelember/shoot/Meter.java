@@ -2,43 +2,42 @@ package levelember.shoot;
 
 import java.util.List;
 import java.util.Optional;
+import levelember.document.Field;
+import levelember.document.RecordFields;
 
-/**
- * What is measured of the light, and wanted of it. Nothing of it changes the picture.
- *
- * @param pins places that are read
- * @param targets readings that are wanted of them; of pins that are gone they say nothing
- * @param faders that may move to meet the targets; when empty, those of all lights that are not
- *     muted, by {@link FaderRange#usual}
- * @param fewFaders whether few faders should move far, and not many a little
- * @param silenced findings that are not shown
- */
+/** What is measured of the light, and wanted of it. Nothing of it changes the picture. */
 public record Meter(
-    List<Pin> pins,
-    List<Target> targets,
-    List<FaderRange> faders,
-    boolean fewFaders,
-    List<Silenced> silenced) {
+    @Field(says = "points that are read", usual = "[]", mostEntries = Meter.MOST) List<Pin> pins,
+    @Field(
+            says = "readings that are wanted of them; of pins that are gone they say nothing",
+            usual = "[]",
+            mostEntries = Meter.MOST)
+        List<Target> targets,
+    @Field(
+            says =
+                "faders that may move to meet the targets; when empty, those of all "
+                    + "lights that are not muted, by three stops",
+            usual = "[]",
+            mostEntries = Meter.MOST)
+        List<FaderRange> faders,
+    @Field(says = "whether few faders should move far, and not many a little", usual = "false")
+        boolean fewFaders,
+    @Field(says = "findings that are not shown", usual = "[]", mostEntries = Meter.MOST)
+        List<Silenced> silenced) {
   /** Nothing is measured. */
   public static final Meter NONE = new Meter(List.of(), List.of(), List.of(), false, List.of());
 
   private static final int MOST = 200;
 
   public Meter {
-    pins = checked("pins", pins);
-    targets = checked("targets", targets);
-    faders = checked("faders", faders);
-    silenced = checked("silenced", silenced);
+    RecordFields.check(Meter.class, pins, targets, faders, fewFaders, silenced);
+    pins = List.copyOf(pins);
+    targets = List.copyOf(targets);
+    faders = List.copyOf(faders);
+    silenced = List.copyOf(silenced);
     Checks.uniqueIds("pins", pins, Pin::id);
     Checks.uniqueIds("targets", targets, Target::id);
     Checks.uniqueIds("faders", faders, FaderRange::place);
-  }
-
-  private static <T> List<T> checked(String field, List<T> list) {
-    if (list.size() > MOST) {
-      throw new ImpossibleValue(field, list.size() + " entries", "at most " + MOST + " entries");
-    }
-    return List.copyOf(list);
   }
 
   /** The pin of an id. */

@@ -1,16 +1,27 @@
 package levelember.shoot;
 
 import java.util.Locale;
+import levelember.document.Field;
+import levelember.document.RecordFields;
 
-/**
- * How often light is followed from mirror to mirror, and what the last one shows.
- *
- * @param most reflections in mirror-like surfaces one after another, 0…64; 64 leaves it to the
- *     renderer
- * @param end what is seen in the last
- * @param colour of an even end, linear, 0…1
- */
-public record MirrorBounces(int most, End end, Rgb colour) {
+/** How often light is followed from mirror to mirror, and what the last one shows. */
+public record MirrorBounces(
+    @Field(
+            says = "reflections in mirrors one after another; 64 leaves it to the renderer",
+            name = "mirrorBounces",
+            usual = "64",
+            least = 0,
+            most = Bounce.MOST)
+        int most,
+    @Field(says = "what the last mirror shows", name = "mirrorEnd", usual = "\"surroundings\"")
+        End end,
+    @Field(
+            says = "linear colour of an even end",
+            name = "mirrorColour",
+            usual = "[0.5, 0.5, 0.5]",
+            least = 0,
+            most = 1)
+        Rgb colour) {
   /** What is seen where mirror bounces run out. */
   public enum End {
     /** The surroundings, as if nothing of the set were in the way. */
@@ -31,11 +42,7 @@ public record MirrorBounces(int most, End end, Rgb colour) {
       new MirrorBounces(Bounce.MOST, End.SURROUNDINGS, Rgb.grey(0.5));
 
   public MirrorBounces {
-    Checks.range("mirrorBounces", most, 0, Bounce.MOST);
-    if (end == null) {
-      throw new ImpossibleValue("mirrorEnd", null, "surroundings, colour or black");
-    }
-    colour.checked("mirrorColour", 1);
+    RecordFields.check(MirrorBounces.class, most, end, colour);
   }
 
   /** Whether mirrors are followed as far as light is. */

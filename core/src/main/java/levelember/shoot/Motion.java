@@ -3,26 +3,41 @@ package levelember.shoot;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import levelember.document.Field;
+import levelember.document.ImpossibleValue;
+import levelember.document.RecordFields;
 
-/**
- * How a shoot moves: its frames, and the tracks of what is keyed.
- *
- * @param framesPerSecond 1…240
- * @param firstFrame of the range that is made
- * @param lastFrame of it; 100,000 frames at most
- * @param shutterDegrees part of a frame for which the shutter is open, of 360; 0 for none: then
- *     frames are of single times
- * @param tracks of places, each once
- * @param links of places that follow others, each once, and neither one that a track moves nor one
- *     that another link follows
- */
+/** How a shoot moves: its frames, and the tracks of what is keyed. */
 public record Motion(
-    double framesPerSecond,
-    int firstFrame,
-    int lastFrame,
-    double shutterDegrees,
-    List<Track> tracks,
-    List<Link> links) {
+    @Field(says = "frames a second", usual = "24", least = 1, most = 240) double framesPerSecond,
+    @Field(
+            says = "first frame of the range that is made",
+            usual = "1",
+            least = -1_000_000,
+            most = 1_000_000)
+        int firstFrame,
+    @Field(
+            says = "last frame of it; 100,000 frames at most",
+            usual = "72",
+            least = -1_000_000,
+            most = 1_099_999)
+        int lastFrame,
+    @Field(
+            says = "part of a frame for which the shutter is open; 0 makes frames of single times",
+            usual = "0",
+            least = 0,
+            most = 360,
+            unit = "°")
+        double shutterDegrees,
+    @Field(says = "what is keyed: each value in one track", usual = "[]", mostEntries = 10_000)
+        List<Track> tracks,
+    @Field(
+            says =
+                "values that follow others: each once, and none that a track moves or "
+                    + "that another link follows",
+            usual = "[]",
+            mostEntries = 10_000)
+        List<Link> links) {
   private static final int MOST_FRAMES = 100_000, MOST_KEYS = 1_000_000;
 
   /** Nothing moves. */
@@ -34,12 +49,10 @@ public record Motion(
   }
 
   public Motion {
-    Checks.range("framesPerSecond", framesPerSecond, 1, 240);
-    Checks.range("firstFrame", firstFrame, -1_000_000, 1_000_000);
+    RecordFields.check(
+        Motion.class, framesPerSecond, firstFrame, lastFrame, shutterDegrees, tracks, links);
     Checks.range("lastFrame", lastFrame, firstFrame, firstFrame + MOST_FRAMES - 1);
-    Checks.range("shutterDegrees", shutterDegrees, 0, 360);
     tracks = List.copyOf(tracks);
-    Checks.range("tracks.length", tracks.size(), 0, 10_000);
     Set<String> places = new HashSet<>();
     long keys = 0;
     for (int i = 0; i < tracks.size(); i++) {
@@ -51,7 +64,6 @@ public record Motion(
     }
     Checks.range("keys in all", keys, 0, MOST_KEYS);
     links = List.copyOf(links);
-    Checks.range("links.length", links.size(), 0, 10_000);
     Set<String> followed = new HashSet<>();
     links.forEach(link -> followed.add(link.from()));
     for (int i = 0; i < links.size(); i++) {

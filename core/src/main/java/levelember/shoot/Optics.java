@@ -1,35 +1,53 @@
 package levelember.shoot;
 
-/**
- * What a lens and a sensor do besides glow; all zero by default.
- *
- * @param vignette stops that the corners lose, −4…4
- * @param distortion barrel below zero, cushion above: how far a corner moves, of its distance from
- *     the middle, −0.4…0.4
- * @param fringing how far red and blue part at a corner, percent of the picture's height, −1…1
- * @param sharpening amount, 0…3
- * @param sharpeningSize radius, percent of the picture's height, 0.02…2
- * @param grain deviation in mid tones, of the display's range, 0…0.3
- * @param grainSize of a grain, percent of the picture's height, 0.05…2
- */
+import levelember.document.Field;
+import levelember.document.RecordFields;
+
+/** What a lens and a sensor do besides glow; all zero by default. */
 public record Optics(
-    double vignette,
-    double distortion,
-    double fringing,
-    double sharpening,
-    double sharpeningSize,
-    double grain,
-    double grainSize) {
+    @Field(says = "what the corners lose", usual = "0", least = -4, most = 4, unit = "stops")
+        double vignette,
+    @Field(
+            says =
+                "how far a corner moves, of its distance from the middle; barrel below "
+                    + "zero, cushion above",
+            usual = "0",
+            least = -0.4,
+            most = 0.4)
+        double distortion,
+    @Field(
+            says = "how far red and blue part at a corner, of the picture's height",
+            usual = "0",
+            least = -1,
+            most = 1,
+            unit = "%")
+        double fringing,
+    @Field(says = "amount of sharpening", usual = "0", least = 0, most = 3) double sharpening,
+    @Field(
+            says = "radius of sharpening, of the picture's height",
+            usual = "0.12",
+            least = 0.02,
+            most = 2,
+            unit = "%")
+        double sharpeningSize,
+    @Field(
+            says = "deviation of grain in mid tones, of the display's range",
+            usual = "0",
+            least = 0,
+            most = 0.3)
+        double grain,
+    @Field(
+            says = "size of a grain, of the picture's height",
+            usual = "0.25",
+            least = 0.05,
+            most = 2,
+            unit = "%")
+        double grainSize) {
   public static final Optics NONE = new Optics(0, 0, 0, 0, 0.12, 0, 0.25);
 
   public Optics {
-    Checks.range("vignette", vignette, -4, 4);
-    Checks.range("distortion", distortion, -0.4, 0.4);
-    Checks.range("fringing", fringing, -1, 1);
-    Checks.range("sharpening", sharpening, 0, 3);
-    Checks.range("sharpeningSize", sharpeningSize, 0.02, 2);
-    Checks.range("grain", grain, 0, 0.3);
-    Checks.range("grainSize", grainSize, 0.05, 2);
+    RecordFields.check(
+        Optics.class, vignette, distortion, fringing, sharpening, sharpeningSize, grain, grainSize);
   }
 
   /** The same with other grain. */

@@ -2,37 +2,50 @@ package levelember.shoot;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Random;
+import levelember.document.Field;
+import levelember.document.ImpossibleValue;
+import levelember.document.RecordFields;
 import levelember.math.Affine;
 import levelember.math.Vec3;
 
-/**
- * One object of the set; pieces nest.
- *
- * @param id unique among pieces
- * @param name as the artist reads it
- * @param parent the piece in whose frame this one stands, or null
- * @param position in the parent's frame, metres
- * @param rotationDegrees about X, then Y, then Z
- * @param scale factor along each axis, not 0
- * @param shape null for a piece that only holds others
- * @param material null with no shape
- * @param copies repeats of this piece and all that it holds, or null
- * @param visibility who sees the piece itself, and what it casts
- * @param shown false takes it and all that it holds out of the picture
- */
+/** One object of the set; pieces nest. */
 @RecordBuilder
 public record Piece(
-    String id,
-    String name,
-    String parent,
-    Vec3 position,
-    Vec3 rotationDegrees,
-    Vec3 scale,
-    Shape shape,
-    String material,
-    Copies copies,
-    Visibility visibility,
-    boolean shown)
+    @Field(says = "unique among pieces", text = Field.Text.ID) String id,
+    @Field(says = "as the artist reads it", usual = "@id") String name,
+    @Field(
+            says = "id of the piece in whose frame it stands; no cycles",
+            usual = "null",
+            text = Field.Text.ID)
+        String parent,
+    @Field(
+            says = "in the parent's frame",
+            usual = "[0, 0, 0]",
+            least = -1e5,
+            most = 1e5,
+            unit = "m")
+        Vec3 position,
+    @Field(
+            says = "turns about X, then Y, then Z",
+            usual = "[0, 0, 0]",
+            least = -36_000,
+            most = 36_000,
+            unit = "°")
+        Vec3 rotationDegrees,
+    @Field(
+            says = "factor along each axis, not 0; a negative one mirrors",
+            usual = "[1, 1, 1]",
+            least = -10_000,
+            most = 10_000)
+        Vec3 scale,
+    @Field(says = "its form; without one it only holds others", usual = "null") Shape shape,
+    @Field(says = "id of a material; needed with a shape", usual = "null", text = Field.Text.ID)
+        String material,
+    @Field(says = "repeats of this piece and all that it holds", usual = "null") Copies copies,
+    @Field(says = "who sees the piece itself, and what it casts", usual = "{}")
+        Visibility visibility,
+    @Field(says = "false takes it and all that it holds out of the picture", usual = "true")
+        boolean shown)
     implements PieceBuilder.With {
 
   /** A piece that shows to everything. */
@@ -62,11 +75,19 @@ public record Piece(
   }
 
   public Piece {
-    Checks.id(id);
-    Checks.name("name", name);
-    Checks.place("position", position);
-    Checks.vector("rotationDegrees", rotationDegrees, -36_000, 36_000);
-    Checks.vector("scale", scale, -10_000, 10_000);
+    RecordFields.check(
+        Piece.class,
+        id,
+        name,
+        parent,
+        position,
+        rotationDegrees,
+        scale,
+        shape,
+        material,
+        copies,
+        visibility,
+        shown);
     if (Math.abs(scale.x()) < 1e-6 || Math.abs(scale.y()) < 1e-6 || Math.abs(scale.z()) < 1e-6) {
       throw new ImpossibleValue("scale", scale, "factors of at least 0.000001 either way");
     }
@@ -81,22 +102,31 @@ public record Piece(
   /**
    * Copies in a row or a ring: copy {@code i} stands {@code i} steps and {@code i} turns further,
    * counted in the parent's frame.
-   *
-   * @param count how many in all
-   * @param step metres from one to the next
-   * @param rotationDegrees about the parent's X, Y and Z axes from one to the next
-   * @param scatter how the copies stray, or null
    */
-  public record Copies(int count, Vec3 step, Vec3 rotationDegrees, Scatter scatter) {
+  public record Copies(
+      @Field(says = "how many in all", least = 1, most = 100_000) int count,
+      @Field(
+              says = "way from one to the next, in the parent's frame",
+              usual = "[0, 0, 0]",
+              least = -1e5,
+              most = 1e5,
+              unit = "m")
+          Vec3 step,
+      @Field(
+              says = "turns about the parent's axes from one to the next",
+              usual = "[0, 0, 0]",
+              least = -360,
+              most = 360,
+              unit = "°")
+          Vec3 rotationDegrees,
+      @Field(says = "how the copies stray", usual = "null") Scatter scatter) {
     /** Copies that do not stray. */
     public Copies(int count, Vec3 step, Vec3 rotationDegrees) {
       this(count, step, rotationDegrees, null);
     }
 
     public Copies {
-      Checks.range("count", count, 1, 100_000);
-      Checks.place("step", step);
-      Checks.vector("rotationDegrees", rotationDegrees, -360, 360);
+      RecordFields.check(Copies.class, count, step, rotationDegrees, scatter);
     }
 
     /**
@@ -112,22 +142,30 @@ public record Piece(
     }
   }
 
-  /**
-   * How copies stray from where they would stand, each by its own draw.
-   *
-   * @param seed another draw of the same kind
-   * @param spread metres along each axis of the box in which they stray
-   * @param rotationDegrees most turn either way about each axis, round the copy's own place
-   * @param minScale factor of the smallest copy
-   * @param maxScale factor of the largest copy
-   */
+  /** How copies stray from where they would stand, each by its own draw. */
   public record Scatter(
-      int seed, Vec3 spread, Vec3 rotationDegrees, double minScale, double maxScale) {
+      @Field(says = "another draw of the same kind", usual = "1", least = 0, most = 1_000_000)
+          int seed,
+      @Field(
+              says = "extent along each axis of the box in which they stray",
+              usual = "[0, 0, 0]",
+              least = 0,
+              most = 10_000,
+              unit = "m")
+          Vec3 spread,
+      @Field(
+              says = "most turn either way about each axis, round the copy's own place",
+              usual = "[0, 0, 0]",
+              least = 0,
+              most = 180,
+              unit = "°")
+          Vec3 rotationDegrees,
+      @Field(says = "factor of the smallest copy", usual = "1", least = 0.001, most = 1000)
+          double minScale,
+      @Field(says = "factor of the largest copy", usual = "1", least = 0.001, most = 1000)
+          double maxScale) {
     public Scatter {
-      Checks.range("seed", seed, 0, 1_000_000);
-      Checks.vector("spread", spread, 0, 10_000);
-      Checks.vector("rotationDegrees", rotationDegrees, 0, 180);
-      Checks.range("minScale", minScale, 0.001, 1000);
+      RecordFields.check(Scatter.class, seed, spread, rotationDegrees, minScale, maxScale);
       Checks.range("maxScale", maxScale, minScale, 1000);
     }
 

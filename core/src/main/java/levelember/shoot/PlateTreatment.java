@@ -1,16 +1,27 @@
 package levelember.shoot;
 
-/**
- * What a look does with the plates behind the set.
- *
- * @param stops over the plate's own exposure, −10…10
- * @param blur radius, percent of the picture's height, 0…20
- */
-public record PlateTreatment(double stops, double blur) {
+import levelember.document.Field;
+import levelember.document.RecordFields;
+
+/** What a look does with the plates behind the set. */
+public record PlateTreatment(
+    @Field(
+            says = "exposure of the plate over its own",
+            usual = "0",
+            least = -10,
+            most = 10,
+            unit = "stops")
+        double stops,
+    @Field(
+            says = "radius of its blur, of the picture's height",
+            usual = "0",
+            least = 0,
+            most = 20,
+            unit = "%")
+        double blur) {
   public static final PlateTreatment NONE = new PlateTreatment(0, 0);
 
   public PlateTreatment {
-    Checks.range("stops", stops, -10, 10);
-    Checks.range("blur", blur, 0, 20);
+    RecordFields.check(PlateTreatment.class, stops, blur);
   }
 }

@@ -1,28 +1,48 @@
 package levelember.shoot;
 
 import java.util.List;
+import levelember.document.Field;
+import levelember.document.ImpossibleValue;
+import levelember.document.RecordFields;
 
 /**
  * A lamp's measured intensities by direction (photometric web of type C): the pole is the lamp's
  * aim, the half planes turn about it, the first one towards the lamp's right.
- *
- * @param name as the artist reads it
- * @param polar degrees from the pole, rising, 0…180
- * @param around degrees of the half planes, rising, 0…360; one for a lamp that is round
- * @param candela as measured, half plane after half plane
  */
-public record Profile(String name, List<Double> polar, List<Double> around, List<Double> candela) {
+public record Profile(
+    @Field(says = "as the artist reads it", usual = "\"Profile\"") String name,
+    @Field(
+            says = "angles from the pole, rising; the pole is the lamp's aim",
+            least = 0,
+            most = 180,
+            unit = "°",
+            fewest = 2,
+            mostEntries = 2000)
+        List<Double> polar,
+    @Field(
+            says = "angles of the half planes, rising; one for a lamp that is round",
+            least = 0,
+            most = 360,
+            unit = "°",
+            fewest = 1,
+            mostEntries = 2000)
+        List<Double> around,
+    @Field(
+            says = "intensities as measured, half plane after half plane",
+            least = 0,
+            most = 1e9,
+            unit = "cd",
+            fewest = 2,
+            mostEntries = Profile.MOST)
+        List<Double> candela) {
   /** More values than this are refused. */
   public static final int MOST = 40_000;
 
   public Profile {
-    Checks.name("name", name);
+    RecordFields.check(Profile.class, name, polar, around, candela);
     polar = List.copyOf(polar);
     around = List.copyOf(around);
     candela = List.copyOf(candela);
-    Checks.range("polar.length", polar.size(), 2, 2000);
-    Checks.range("around.length", around.size(), 1, 2000);
-    Checks.range("candela.length", candela.size(), 2, MOST);
     if (candela.size() != polar.size() * around.size()) {
       throw new ImpossibleValue(
           "candela.length", candela.size(), polar.size() + " times " + around.size());
@@ -31,7 +51,6 @@ public record Profile(String name, List<Double> polar, List<Double> around, List
     rising("around", around, 360);
     double most = 0;
     for (int i = 0; i < candela.size(); i++) {
-      Checks.range("candela[" + i + "]", candela.get(i), 0, 1e9);
       most = Math.max(most, candela.get(i));
     }
     if (!(most > 0)) {

@@ -1,46 +1,59 @@
 package levelember.shoot;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import levelember.document.Field;
+import levelember.document.Inline;
+import levelember.document.RecordFields;
 
 /**
  * What a light lights, and how: its links, the parts of the surface it shows on, its shadows and
  * how far it goes. All but the links are an artist's levers; at {@link #WHOLE} light is as physics
  * has it.
- *
- * @param lightLinking the pieces that it lights
- * @param shadowLinking the pieces that cast its shadows
- * @param diffuse level of its light in diffuse reflection, 0…4
- * @param specular level of its light in specular reflection and refraction, 0…4
- * @param shadowDensity how much of its light a shadow takes, 0…1
- * @param shadowColour of what a shadow leaves at full depth, linear, 0…1
- * @param fadesAtMetres where it has faded to nothing, 0 for never
- * @param caustics what it throws through glass and off mirrors
  */
 @RecordBuilder
 public record Reach(
-    Scope lightLinking,
-    Scope shadowLinking,
-    double diffuse,
-    double specular,
-    double shadowDensity,
-    Rgb shadowColour,
-    double fadesAtMetres,
-    Caustics caustics)
+    @Field(says = "the pieces that it lights", usual = "{}") Scope lightLinking,
+    @Field(says = "the pieces that cast its shadows", usual = "{}") Scope shadowLinking,
+    @Field(says = "level of its light in diffuse reflection", usual = "1", least = 0, most = 4)
+        double diffuse,
+    @Field(
+            says = "level of its light in specular reflection and refraction",
+            usual = "1",
+            least = 0,
+            most = 4)
+        double specular,
+    @Field(says = "how much of its light a shadow takes", usual = "1", least = 0, most = 1)
+        double shadowDensity,
+    @Field(
+            says = "linear colour of what a shadow leaves at full depth",
+            usual = "[0, 0, 0]",
+            least = 0,
+            most = 1)
+        Rgb shadowColour,
+    @Field(
+            says = "distance at which its light has faded to nothing, 0 for never",
+            usual = "0",
+            least = 0,
+            most = 1e6,
+            unit = "m")
+        double fadesAtMetres,
+    @Inline Caustics caustics)
     implements ReachBuilder.With {
   /** Everything, untouched. */
   public static final Reach WHOLE =
       new Reach(Scope.ALL, Scope.ALL, 1, 1, 1, new Rgb(0, 0, 0), 0, Caustics.AUTOMATIC);
 
   public Reach {
-    if (lightLinking == null || shadowLinking == null) {
-      throw new ImpossibleValue(
-          lightLinking == null ? "lightLinking" : "shadowLinking", null, "a scope");
-    }
-    Checks.range("diffuse", diffuse, 0, 4);
-    Checks.range("specular", specular, 0, 4);
-    Checks.range("shadowDensity", shadowDensity, 0, 1);
-    shadowColour.checked("shadowColour", 1);
-    Checks.range("fadesAtMetres", fadesAtMetres, 0, 1e6);
+    RecordFields.check(
+        Reach.class,
+        lightLinking,
+        shadowLinking,
+        diffuse,
+        specular,
+        shadowDensity,
+        shadowColour,
+        fadesAtMetres,
+        caustics);
   }
 
   /** The same that fades at a distance. */

@@ -1,21 +1,31 @@
 package levelember.shoot;
 
+import levelember.document.Field;
+import levelember.document.RecordFields;
+
 /**
  * An artist's levers on what a surface reflects specularly, beside its physical values; what it
  * scatters and lets through stays as those have it.
- *
- * @param level of the reflected light, 0…4; 1 is as physics has it
- * @param tint of the reflected light, 0…1
- * @param roughness added to that of metal, gloss and coat, −1…1; not to that of glass
  */
-public record Reflections(double level, Rgb tint, double roughness) {
+public record Reflections(
+    @Field(
+            says = "level of the reflected light; 1 is as physics has it",
+            usual = "1",
+            least = 0,
+            most = 4)
+        double level,
+    @Field(says = "tint of the reflected light", usual = "[1, 1, 1]", least = 0, most = 1) Rgb tint,
+    @Field(
+            says = "added to the roughness of metal, gloss and coat; not to that of glass",
+            usual = "0",
+            least = -1,
+            most = 1)
+        double roughness) {
   /** As physics has them. */
   public static final Reflections NATURAL = new Reflections(1, Rgb.WHITE, 0);
 
   public Reflections {
-    Checks.range("level", level, 0, 4);
-    tint.checked("tint", 1);
-    Checks.range("roughness", roughness, -1, 1);
+    RecordFields.check(Reflections.class, level, tint, roughness);
   }
 
   /** A perceptual roughness as it is reflected with, 0…1. */

@@ -19,11 +19,4 @@ public record Rgb(double r, double g, double b) {
   public double luminance() {
     return 0.2126 * r + 0.7152 * g + 0.0722 * b;
   }
-
-  Rgb checked(String field, double most) {
-    Checks.range(field + "[0]", r, 0, most);
-    Checks.range(field + "[1]", g, 0, most);
-    Checks.range(field + "[2]", b, 0, most);
-    return this;
-  }
 }

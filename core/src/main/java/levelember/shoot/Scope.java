@@ -2,15 +2,26 @@ package levelember.shoot;
 
 import java.util.LinkedHashSet;
 import java.util.List;
+import levelember.document.Field;
+import levelember.document.RecordFields;
 
 /**
  * A set of pieces, said by naming those in it or those out of it. A piece stands for all that it
  * holds.
- *
- * @param only true: the named ones alone; false: all but the named ones
- * @param pieces ids, each once
  */
-public record Scope(boolean only, List<String> pieces) {
+public record Scope(
+    @Field(
+            says =
+                "true: the named pieces alone; false: all but them. A piece stands for "
+                    + "all that it holds",
+            usual = "false")
+        boolean only,
+    @Field(
+            says = "ids of pieces, each once",
+            usual = "[]",
+            text = Field.Text.ID,
+            mostEntries = 1_000_000)
+        List<String> pieces) {
   /** All pieces, and those to come. */
   public static final Scope ALL = new Scope(false, List.of());
 
@@ -18,9 +29,8 @@ public record Scope(boolean only, List<String> pieces) {
   public static final Scope NONE = new Scope(true, List.of());
 
   public Scope {
+    RecordFields.check(Scope.class, only, pieces);
     pieces = List.copyOf(new LinkedHashSet<>(pieces));
-    Checks.range("pieces.length", pieces.size(), 0, 1_000_000);
-    pieces.forEach(Checks::id);
   }
 
   /** All pieces but the named ones. */

@@ -1,6 +1,10 @@
 package levelember.shoot;
 
 import java.util.List;
+import levelember.document.Field;
+import levelember.document.ImpossibleValue;
+import levelember.document.Inline;
+import levelember.document.RecordFields;
 import levelember.math.Vec3;
 
 /**
@@ -13,10 +17,12 @@ public sealed interface Shape {
   double MOST = 10_000;
 
   /** A level rectangle of ground, facing up. */
-  record Floor(double width, double depth) implements Shape {
+  record Floor(
+      @Field(says = "width", least = LEAST, most = MOST, unit = "m") double width,
+      @Field(says = "depth", least = LEAST, most = MOST, unit = "m") double depth)
+      implements Shape {
     public Floor {
-      Checks.range("width", width, LEAST, MOST);
-      Checks.range("depth", depth, LEAST, MOST);
+      RecordFields.check(Floor.class, width, depth);
     }
   }
 
@@ -24,118 +30,173 @@ public sealed interface Shape {
    * A sheet of backdrop paper: level in front, rising behind through a quarter circle of the given
    * radius. The front edge is at z = depth, the upright at z = 0.
    */
-  record Sweep(double width, double depth, double height, double radius) implements Shape {
+  record Sweep(
+      @Field(says = "width", least = LEAST, most = MOST, unit = "m") double width,
+      @Field(says = "depth of the level part", least = LEAST, most = MOST, unit = "m") double depth,
+      @Field(says = "height behind", least = LEAST, most = MOST, unit = "m") double height,
+      @Field(
+              says = "radius of the quarter circle between, at most depth and height",
+              least = LEAST,
+              most = MOST,
+              unit = "m")
+          double radius)
+      implements Shape {
     public Sweep {
-      Checks.range("width", width, LEAST, MOST);
-      Checks.range("depth", depth, LEAST, MOST);
-      Checks.range("height", height, LEAST, MOST);
+      RecordFields.check(Sweep.class, width, depth, height, radius);
       Checks.range("radius", radius, LEAST, Math.min(depth, height));
     }
   }
 
   /** A box with rounded edges; a rounding of 0 gives sharp ones. */
-  record Box(double width, double height, double depth, double rounding) implements Shape {
+  record Box(
+      @Field(says = "width", least = LEAST, most = MOST, unit = "m") double width,
+      @Field(says = "height", least = LEAST, most = MOST, unit = "m") double height,
+      @Field(says = "depth", least = LEAST, most = MOST, unit = "m") double depth,
+      @Field(
+              says = "radius of the edges, at most half the shortest side",
+              usual = "0",
+              least = 0,
+              most = MOST / 2,
+              unit = "m")
+          double rounding)
+      implements Shape {
     public Box {
-      Checks.range("width", width, LEAST, MOST);
-      Checks.range("height", height, LEAST, MOST);
-      Checks.range("depth", depth, LEAST, MOST);
+      RecordFields.check(Box.class, width, height, depth, rounding);
       Checks.range("rounding", rounding, 0, Math.min(width, Math.min(height, depth)) / 2);
     }
   }
 
   /** A sphere round the origin. */
-  record Sphere(double radius) implements Shape {
+  record Sphere(@Field(says = "radius", least = LEAST, most = MOST, unit = "m") double radius)
+      implements Shape {
     public Sphere {
-      Checks.range("radius", radius, LEAST, MOST);
+      RecordFields.check(Sphere.class, radius);
     }
   }
 
   /** An upright closed cylinder whose two rims are rounded. */
-  record Cylinder(double radius, double height, double rounding) implements Shape {
+  record Cylinder(
+      @Field(says = "radius", least = LEAST, most = MOST, unit = "m") double radius,
+      @Field(says = "height", least = LEAST, most = MOST, unit = "m") double height,
+      @Field(
+              says = "radius of the rims, at most radius and half the height",
+              usual = "0",
+              least = 0,
+              most = MOST,
+              unit = "m")
+          double rounding)
+      implements Shape {
     public Cylinder {
-      Checks.range("radius", radius, LEAST, MOST);
-      Checks.range("height", height, LEAST, MOST);
+      RecordFields.check(Cylinder.class, radius, height, rounding);
       Checks.range("rounding", rounding, 0, Math.min(radius, height / 2));
     }
   }
 
   /** An upright closed cone, cut off at the top unless that radius is 0. */
-  record Cone(double radius, double top, double height) implements Shape {
+  record Cone(
+      @Field(says = "radius below", least = LEAST, most = MOST, unit = "m") double radius,
+      @Field(says = "radius above; 0 is a point", usual = "0.0", least = 0, most = MOST, unit = "m")
+          double top,
+      @Field(says = "height", least = LEAST, most = MOST, unit = "m") double height)
+      implements Shape {
     public Cone {
-      Checks.range("radius", radius, LEAST, MOST);
-      Checks.range("top", top, 0, MOST);
-      Checks.range("height", height, LEAST, MOST);
+      RecordFields.check(Cone.class, radius, top, height);
     }
   }
 
   /** A level ring: {@code radius} to the middle of the tube of radius {@code tube}. */
-  record Torus(double radius, double tube) implements Shape {
+  record Torus(
+      @Field(says = "radius to the middle of the tube", least = LEAST, most = MOST, unit = "m")
+          double radius,
+      @Field(
+              says = "radius of the tube, at most that of the ring",
+              least = LEAST,
+              most = MOST,
+              unit = "m")
+          double tube)
+      implements Shape {
     public Torus {
-      Checks.range("radius", radius, LEAST, MOST);
+      RecordFields.check(Torus.class, radius, tube);
       Checks.range("tube", tube, LEAST, radius);
     }
   }
 
-  /**
-   * A profile turned about the Y axis.
-   *
-   * @param profile corners from bottom to top, outside to the right; two at least
-   * @param closed true joins the last corner to the first (a ring with that cross-section)
-   * @param creaseDegrees corners that bend more than this stay sharp, the others shade smoothly
-   */
-  record Lathe(List<Corner> profile, boolean closed, double creaseDegrees) implements Shape {
+  /** A profile turned about the Y axis. */
+  record Lathe(
+      @Field(
+              says = "corners from bottom to top, outside to the right",
+              fewest = 2,
+              mostEntries = 10_000)
+          List<Corner> profile,
+      @Field(says = "joins the last corner to the first", usual = "false") boolean closed,
+      @Field(
+              says = "corners that bend more than this stay sharp, the others shade smoothly",
+              usual = "35",
+              least = 0,
+              most = 180,
+              unit = "°")
+          double creaseDegrees)
+      implements Shape {
     public Lathe {
+      RecordFields.check(Lathe.class, profile, closed, creaseDegrees);
       profile = List.copyOf(profile);
-      Checks.range("profile.length", profile.size(), 2, 10_000);
-      Checks.range("creaseDegrees", creaseDegrees, 0, 180);
     }
   }
 
-  /**
-   * A corner of a lathe's profile.
-   *
-   * @param radius distance from the axis
-   * @param height along the axis
-   */
-  record Corner(double radius, double height) {
+  /** A corner of a lathe's profile. */
+  record Corner(
+      @Field(says = "distance from the axis", least = 0, most = MOST, unit = "m") double radius,
+      @Field(says = "height along the axis", least = -MOST, most = MOST, unit = "m")
+          double height) {
     public Corner {
-      Checks.range("radius", radius, 0, MOST);
-      Checks.range("height", height, -MOST, MOST);
+      RecordFields.check(Corner.class, radius, height);
     }
   }
 
   /** A flat upright rectangle round the origin that faces +Z and is seen from both sides. */
-  record Rectangle(double width, double height) implements Shape {
+  record Rectangle(
+      @Field(says = "width", least = LEAST, most = MOST, unit = "m") double width,
+      @Field(says = "height", least = LEAST, most = MOST, unit = "m") double height)
+      implements Shape {
     public Rectangle {
-      Checks.range("width", width, LEAST, MOST);
-      Checks.range("height", height, LEAST, MOST);
+      RecordFields.check(Rectangle.class, width, height);
     }
   }
 
   /** An upright rectangle round the origin that faces +Z, bent round an upright axis in front. */
-  record Card(double width, double height, double bendDegrees) implements Shape {
+  record Card(
+      @Field(says = "width", least = LEAST, most = MOST, unit = "m") double width,
+      @Field(says = "height", least = LEAST, most = MOST, unit = "m") double height,
+      @Field(
+              says = "bend round an upright axis in front",
+              usual = "0",
+              least = -350,
+              most = 350,
+              unit = "°")
+          double bendDegrees)
+      implements Shape {
     public Card {
-      Checks.range("width", width, LEAST, MOST);
-      Checks.range("height", height, LEAST, MOST);
-      Checks.range("bendDegrees", bendDegrees, -350, 350);
+      RecordFields.check(Card.class, width, height, bendDegrees);
     }
   }
 
-  /**
-   * A room with walls, floor and ceiling, its inside standing on y = 0 round the origin.
-   *
-   * @param thickness of walls, floor and ceiling, outwards
-   * @param openings windows and doors
-   */
-  record Room(double width, double depth, double height, double thickness, List<Opening> openings)
+  /** A room with walls, floor and ceiling, its inside standing on y = 0 round the origin. */
+  record Room(
+      @Field(says = "width inside", least = 0.01, most = MOST, unit = "m") double width,
+      @Field(says = "depth inside", least = 0.01, most = MOST, unit = "m") double depth,
+      @Field(says = "height inside", least = 0.01, most = MOST, unit = "m") double height,
+      @Field(
+              says = "thickness of walls, floor and ceiling, outwards",
+              usual = "0.2",
+              least = 0.001,
+              most = 10,
+              unit = "m")
+          double thickness,
+      @Field(says = "windows and doors", usual = "[]", mostEntries = 200) List<Opening> openings)
       implements Shape {
     public Room {
-      Checks.range("width", width, 0.01, MOST);
-      Checks.range("depth", depth, 0.01, MOST);
-      Checks.range("height", height, 0.01, MOST);
-      Checks.range("thickness", thickness, 0.001, 10);
+      RecordFields.check(Room.class, width, depth, height, thickness, openings);
       openings = List.copyOf(openings);
-      Checks.range("openings.length", openings.size(), 0, 200);
     }
   }
 
@@ -147,68 +208,84 @@ public sealed interface Shape {
     LEFT
   }
 
-  /**
-   * A hole in a wall, cut off where it would leave the wall.
-   *
-   * @param across from the wall's middle to the hole's, to the right as seen from inside
-   * @param sill height of its lower edge
-   */
-  record Opening(Wall wall, double across, double sill, double width, double height) {
+  /** A hole in a wall, cut off where it would leave the wall. */
+  record Opening(
+      @Field(says = "side of the room, seen from inside with −Z ahead", usual = "\"ahead\"")
+          Wall wall,
+      @Field(
+              says = "from the wall's middle to the opening's, to the right as seen from inside",
+              usual = "0",
+              least = -MOST,
+              most = MOST,
+              unit = "m")
+          double across,
+      @Field(says = "height of its lower edge", usual = "0", least = 0, most = MOST, unit = "m")
+          double sill,
+      @Field(says = "width", least = LEAST, most = MOST, unit = "m") double width,
+      @Field(says = "height", least = LEAST, most = MOST, unit = "m") double height) {
     public Opening {
-      Checks.range("across", across, -MOST, MOST);
-      Checks.range("sill", sill, 0, MOST);
-      Checks.range("width", width, LEAST, MOST);
-      Checks.range("height", height, LEAST, MOST);
+      RecordFields.check(Opening.class, wall, across, sill, width, height);
     }
   }
 
   /**
    * A round tube along a curve through points (a centripetal Catmull-Rom spline), its ends closed.
-   *
-   * @param points places that it passes, two at least
-   * @param closed joins the last to the first
    */
-  record Tube(List<Vec3> points, double radius, boolean closed) implements Shape {
+  record Tube(
+      @Field(
+              says = "points that it passes, two and more; three where it is closed",
+              least = -1e5,
+              most = 1e5,
+              unit = "m",
+              fewest = 2,
+              mostEntries = 2000)
+          List<Vec3> points,
+      @Field(says = "radius of the tube", least = LEAST, most = MOST, unit = "m") double radius,
+      @Field(says = "joins the last to the first", usual = "false") boolean closed)
+      implements Shape {
     public Tube {
+      RecordFields.check(Tube.class, points, radius, closed);
       points = List.copyOf(points);
       Checks.range("points.length", points.size(), closed ? 3 : 2, 2000);
       for (int i = 0; i < points.size(); i++) {
-        Checks.place("points[" + i + "]", points.get(i));
         if (i > 0 && points.get(i).minus(points.get(i - 1)).length() < 1e-6) {
           throw new ImpossibleValue(
               "points[" + i + "]", points.get(i), "apart from the one before");
         }
       }
-      Checks.range("radius", radius, LEAST, MOST);
     }
   }
 
-  /**
-   * Open water, its level at y = 0, that moves with time.
-   *
-   * @param deep metres down to a flat bottom, which closes the body; 0 is the surface alone, over
-   *     water of any depth
-   * @param waves that run over all of it
-   * @param rings of ripples about points
-   * @param fine ripples too fine for the surface itself, or null
-   * @param seconds on the clock of the water
-   */
+  /** Open water, its level at y = 0, that moves with time. */
   record Water(
-      double width,
-      double depth,
-      double deep,
-      Waves waves,
-      List<RippleRing> rings,
-      FineRipples fine,
-      double seconds)
+      @Field(says = "width", least = LEAST, most = MOST, unit = "m") double width,
+      @Field(says = "depth, along Z", least = LEAST, most = MOST, unit = "m") double depth,
+      @Field(
+              says = "depth down to a flat bottom, which closes the body; 0 is the surface alone",
+              usual = "0",
+              least = 0,
+              most = MOST,
+              unit = "m")
+          double deep,
+      @Inline Waves waves,
+      @Field(
+              says = "rings of ripples about points",
+              name = "ripples",
+              usual = "[]",
+              mostEntries = 32)
+          List<RippleRing> rings,
+      @Field(says = "ripples too fine for the surface itself", usual = "null") FineRipples fine,
+      @Field(
+              says = "time on the clock of the water",
+              usual = "0",
+              least = -1e6,
+              most = 1e6,
+              unit = "s")
+          double seconds)
       implements Shape {
     public Water {
-      Checks.range("width", width, LEAST, MOST);
-      Checks.range("depth", depth, LEAST, MOST);
-      Checks.range("deep", deep, 0, MOST);
+      RecordFields.check(Water.class, width, depth, deep, waves, rings, fine, seconds);
       rings = List.copyOf(rings);
-      Checks.range("ripples.length", rings.size(), 0, 32);
-      Checks.range("seconds", seconds, -1e6, 1e6);
     }
 
     /** Water with waves alone. */
@@ -222,122 +299,135 @@ public sealed interface Shape {
     }
   }
 
-  /**
-   * Uneven ground round the origin, its mean at about y = 0.
-   *
-   * @param rise metres between its lowest and highest, about
-   * @param feature metres across its largest forms
-   * @param roughness how much the smaller forms keep of it: 0 smooth … 1 jagged
-   * @param seed another ground of the same kind
-   */
-  record Ground(double width, double depth, double rise, double feature, double roughness, int seed)
+  /** Uneven ground round the origin, its mean at about y = 0. */
+  record Ground(
+      @Field(says = "width", least = LEAST, most = MOST, unit = "m") double width,
+      @Field(says = "depth", least = LEAST, most = MOST, unit = "m") double depth,
+      @Field(
+              says = "height between its lowest and highest, about",
+              least = 0,
+              most = 1000,
+              unit = "m")
+          double rise,
+      @Field(says = "size of its largest forms", least = 0.001, most = MOST, unit = "m")
+          double feature,
+      @Field(
+              says = "how much the smaller forms keep of it: 0 smooth … 1 jagged",
+              usual = "0.5",
+              least = 0,
+              most = 1)
+          double roughness,
+      @Field(says = "another ground of the same kind", usual = "1", least = 0, most = 1_000_000)
+          int seed)
       implements Shape {
     public Ground {
-      Checks.range("width", width, LEAST, MOST);
-      Checks.range("depth", depth, LEAST, MOST);
-      Checks.range("rise", rise, 0, 1000);
-      Checks.range("feature", feature, 0.001, MOST);
-      Checks.range("roughness", roughness, 0, 1);
-      Checks.range("seed", seed, 0, 1_000_000);
+      RecordFields.check(Ground.class, width, depth, rise, feature, roughness, seed);
     }
   }
 
-  /**
-   * A line of raised letters that stands on y = 0, its middle over the origin, and faces +Z.
-   *
-   * @param text the letters, 1…200
-   * @param height of a capital
-   * @param depth from front to back
-   * @param bevel of the front and back edges, up to a twentieth of the height
-   * @param spacing between letters over the typeface's own, in heights, −0.2…2
-   */
-  record Text(String text, double height, double depth, double bevel, double spacing)
+  /** A line of raised letters that stands on y = 0, its middle over the origin, and faces +Z. */
+  record Text(
+      @Field(says = "the letters") String text,
+      @Field(says = "height of a capital", least = LEAST, most = MOST, unit = "m") double height,
+      @Field(says = "from front to back", least = LEAST, most = MOST, unit = "m") double depth,
+      @Field(
+              says = "bevel of the front and back edges, up to a twentieth of the height",
+              usual = "0",
+              least = 0,
+              most = 500,
+              unit = "m")
+          double bevel,
+      @Field(
+              says = "space between letters over the typeface's own, in heights",
+              usual = "0",
+              least = -0.2,
+              most = 2)
+          double spacing)
       implements Shape {
     public Text {
+      RecordFields.check(Text.class, text, height, depth, bevel, spacing);
       if (text == null || text.isBlank() || text.length() > 200) {
         throw new ImpossibleValue("text", text, "1 to 200 characters");
       }
-      Checks.range("height", height, LEAST, MOST);
-      Checks.range("depth", depth, LEAST, MOST);
       Checks.range("bevel", bevel, 0, Math.min(height / 20, depth / 2));
-      Checks.range("spacing", spacing, -0.2, 2);
     }
   }
 
-  /**
-   * The edges of another shape as round struts.
-   *
-   * @param of any shape but a model or struts
-   * @param radius of a strut
-   */
-  record Struts(Shape of, double radius) implements Shape {
+  /** The edges of another shape as round struts. */
+  record Struts(
+      @Field(says = "the shape whose edges are struts: any but a model, struts or a smooth one")
+          Shape of,
+      @Field(says = "radius of a strut", least = LEAST, most = MOST, unit = "m") double radius)
+      implements Shape {
     public Struts {
+      RecordFields.check(Struts.class, of, radius);
       if (of instanceof Struts || of instanceof Model || of instanceof Smooth) {
         throw new ImpossibleValue("of.kind", "struts, smooth or model", "another kind of shape");
       }
-      Checks.range("radius", radius, LEAST, MOST);
     }
   }
 
-  /**
-   * Another shape shaded smoothly, and made finer.
-   *
-   * @param of any shape but one made smooth or struts
-   * @param creaseDegrees edges that bend more than this stay sharp
-   * @param subdivisions how often every triangle becomes four, 0…5
-   */
-  record Smooth(Shape of, double creaseDegrees, int subdivisions) implements Shape {
+  /** Another shape shaded smoothly, and made finer. */
+  record Smooth(
+      @Field(says = "the shape that is shaded smoothly: any but struts or a smooth one") Shape of,
+      @Field(
+              says = "edges that bend more than this stay sharp",
+              usual = "40",
+              least = 0,
+              most = 180,
+              unit = "°")
+          double creaseDegrees,
+      @Field(says = "how often every triangle becomes four", usual = "0", least = 0, most = 5)
+          int subdivisions)
+      implements Shape {
     public Smooth {
+      RecordFields.check(Smooth.class, of, creaseDegrees, subdivisions);
       if (of instanceof Smooth || of instanceof Struts) {
         throw new ImpossibleValue("of.kind", "smooth or struts", "another kind of shape");
       }
-      Checks.range("creaseDegrees", creaseDegrees, 0, 180);
-      Checks.range("subdivisions", subdivisions, 0, 5);
     }
   }
 
-  /**
-   * A part of a mesh of a model file among the shoot's assets.
-   *
-   * @param file name of the asset
-   * @param mesh number of the mesh in the file
-   * @param part number of the part of that mesh
-   */
-  record Model(String file, int mesh, int part) implements Shape {
+  /** A part of a mesh of a model file among the shoot's assets. */
+  record Model(
+      @Field(says = "name of a glTF 2.0 file") String file,
+      @Field(says = "number of the mesh in the file", least = 0, most = 1_000_000) int mesh,
+      @Field(says = "number of the part of that mesh", least = 0, most = 1_000_000) int part)
+      implements Shape {
     public Model {
-      Checks.name("file", file);
-      Checks.range("mesh", mesh, 0, 1_000_000);
-      Checks.range("part", part, 0, 1_000_000);
+      RecordFields.check(Model.class, file, mesh, part);
     }
   }
 
-  /**
-   * Triangles as given.
-   *
-   * @param positions x, y, z of each corner
-   * @param normals x, y, z of each corner's normal, or empty for flat shading
-   * @param triangles three corner numbers a triangle, counter-clockwise seen from outside
-   */
-  record Mesh(List<Double> positions, List<Double> normals, List<Integer> triangles)
+  /** Triangles as given. */
+  record Mesh(
+      @Field(says = "x, y, z of each corner", least = -MOST, most = MOST, unit = "m", fewest = 9)
+          List<Double> positions,
+      @Field(
+              says = "x, y, z of each corner's normal, or empty for flat shading",
+              usual = "[]",
+              least = -1.01,
+              most = 1.01)
+          List<Double> normals,
+      @Field(
+              says = "three corner numbers a triangle, counter-clockwise seen from outside",
+              least = 0,
+              fewest = 3)
+          List<Integer> triangles)
       implements Shape {
     public Mesh {
+      RecordFields.check(Mesh.class, positions, normals, triangles);
       positions = List.copyOf(positions);
       normals = List.copyOf(normals);
       triangles = List.copyOf(triangles);
-      if (positions.size() < 9 || positions.size() % 3 != 0) {
+      if (positions.size() % 3 != 0) {
         throw new ImpossibleValue("positions.length", positions.size(), "3 times 3 or more");
-      }
-      for (int i = 0; i < positions.size(); i++) {
-        Checks.range("positions[" + i + "]", positions.get(i), -MOST, MOST);
       }
       if (!normals.isEmpty() && normals.size() != positions.size()) {
         throw new ImpossibleValue(
             "normals.length", normals.size(), "0 or as many as positions, " + positions.size());
       }
-      for (int i = 0; i < normals.size(); i++) {
-        Checks.range("normals[" + i + "]", normals.get(i), -1.01, 1.01);
-      }
-      if (triangles.isEmpty() || triangles.size() % 3 != 0) {
+      if (triangles.size() % 3 != 0) {
         throw new ImpossibleValue("triangles.length", triangles.size(), "3 times 1 or more");
       }
       for (int i = 0; i < triangles.size(); i++) {

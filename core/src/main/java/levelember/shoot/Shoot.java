@@ -1,41 +1,31 @@
 package levelember.shoot;
 
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import levelember.document.Field;
+import levelember.document.RecordFields;
 import levelember.math.Vec3;
 
 /**
  * One project: the set, the rig, the shots and the looks. References between the lists are checked.
- *
- * @param name as the artist reads it
- * @param pieces the set; parents may stand after their children
- * @param materials what pieces are made of
- * @param lights the rig
- * @param banks of lights
- * @param bounce how light goes on from surface to surface
- * @param masterStops fader over all lights, −10…+10 stops
- * @param shots cameras; at least one
- * @param looks at least one
- * @param motion how it moves; at rest it is as the other fields say
- * @param meter what is measured of it, and wanted
  */
 public record Shoot(
-    String name,
-    List<Piece> pieces,
-    List<Material> materials,
-    List<Light> lights,
-    List<Bank> banks,
-    Bounce bounce,
-    double masterStops,
-    List<Shot> shots,
-    List<Look> looks,
-    Motion motion,
-    Meter meter) {
+    @Field(says = "as the artist reads it") String name,
+    @Field(says = "the set; parents may stand after their children", usual = "[]")
+        List<Piece> pieces,
+    @Field(says = "what pieces are made of", usual = "[]") List<Material> materials,
+    @Field(says = "the rig", usual = "[]") List<Light> lights,
+    @Field(says = "groups of lights that share a fader", usual = "[]") List<Bank> banks,
+    @Field(says = "how light goes on from surface to surface", usual = "{}") Bounce bounce,
+    @Field(says = "fader over all lights", usual = "0", least = -10, most = 10, unit = "stops")
+        double masterStops,
+    @Field(says = "cameras", fewest = 1) List<Shot> shots,
+    @Field(says = "looks that shots wear", fewest = 1) List<Look> looks,
+    @Field(says = "how it moves; at rest it is as the other fields say", usual = "{}")
+        Motion motion,
+    @Field(says = "what is measured of it, and wanted", usual = "{}") Meter meter) {
 
   /** A shoot that does not move, and where nothing is measured. */
   public Shoot(
@@ -75,102 +65,30 @@ public record Shoot(
   }
 
   public Shoot {
-    Checks.name("name", name);
+    RecordFields.check(
+        Shoot.class,
+        name,
+        pieces,
+        materials,
+        lights,
+        banks,
+        bounce,
+        masterStops,
+        shots,
+        looks,
+        motion,
+        meter);
     pieces = List.copyOf(pieces);
     materials = List.copyOf(materials);
     lights = List.copyOf(lights);
     banks = List.copyOf(banks);
-    if (bounce == null) {
-      throw new ImpossibleValue("bounce", null, "how light goes on");
-    }
     shots = List.copyOf(shots);
     looks = List.copyOf(looks);
-    Checks.range("masterStops", masterStops, -10, 10);
-    Set<String> pieceIds = Checks.uniqueIds("pieces", pieces, Piece::id);
-    Set<String> materialIds = Checks.uniqueIds("materials", materials, Material::id);
-    Set<String> lightIds = Checks.uniqueIds("lights", lights, Light::id);
-    Set<String> bankIds = Checks.uniqueIds("banks", banks, Bank::id);
-    Checks.uniqueIds("shots", shots, Shot::id);
-    Set<String> lookIds = Checks.uniqueIds("looks", looks, Look::id);
-    if (shots.isEmpty()) {
-      throw new ImpossibleValue("shots", "empty", "at least one shot");
-    }
-    for (int i = 0; i < pieces.size(); i++) {
-      Piece p = pieces.get(i);
-      refer("pieces[" + i + "].parent", p.parent(), pieceIds, "piece");
-      refer("pieces[" + i + "].material", p.material(), materialIds, "material");
-      referAll("pieces[" + i + "].visibility.reflectedIn", p.visibility().reflectedIn(), pieceIds);
-    }
-    for (int i = 0; i < lights.size(); i++) {
-      Light light = lights.get(i);
-      String at = "lights[" + i + "].";
-      if (light.emitter() instanceof Emitter.Emissive e) {
-        refer(at + "emitter.material", e.material(), materialIds, "material");
-      }
-      if (light.emitter() instanceof Emitter.SkySun s) {
-        refer(at + "emitter.sky", s.sky(), lightIds, "light that is a sky");
-        if (lights.stream()
-            .noneMatch(l -> l.id().equals(s.sky()) && l.emitter() instanceof Emitter.Sky)) {
-          throw new ImpossibleValue(at + "emitter.sky", s.sky(), "a light that is a sky");
-        }
-      }
-      if (light.mirror() != null) {
-        String of = light.mirror().of();
-        refer(at + "mirror.of", of, lightIds, "light");
-        if (lights.stream().anyMatch(l -> l.id().equals(of) && l.mirror() != null)) {
-          throw new ImpossibleValue(at + "mirror.of", of, "a light that is no mirror image itself");
-        }
-      }
-      refer(at + "parent", light.parent(), pieceIds, "piece");
-      refer(at + "aimedAt", light.aimedAt(), pieceIds, "piece");
-      refer(at + "bank", light.bank(), bankIds, "bank");
-      referAll(at + "lightLinking", light.reach().lightLinking(), pieceIds);
-      referAll(at + "shadowLinking", light.reach().shadowLinking(), pieceIds);
-    }
-    for (int i = 0; i < shots.size(); i++) {
-      refer("shots[" + i + "].look", shots.get(i).look(), lookIds, "look");
-    }
-    refuseCycles(pieces);
-    if (motion == null) {
-      throw new ImpossibleValue("motion", null, "how it moves");
-    }
-    if (meter == null) {
-      throw new ImpossibleValue("meter", null, "what is measured");
-    }
+    ShootReferences.check(pieces, materials, lights, banks, shots, looks);
     if (!motion.tracks().isEmpty() || !motion.links().isEmpty()) {
       ShootAtTime.check(
           new Shoot(name, pieces, materials, lights, banks, bounce, masterStops, shots, looks),
           motion);
-    }
-  }
-
-  private static void refer(String field, String id, Set<String> known, String what) {
-    if (id != null && !known.contains(id)) {
-      throw new ImpossibleValue(field, id, "the id of a " + what + " of this shoot");
-    }
-  }
-
-  private static void referAll(String field, Scope scope, Set<String> known) {
-    for (int i = 0; i < scope.pieces().size(); i++) {
-      refer(field + ".pieces[" + i + "]", scope.pieces().get(i), known, "piece");
-    }
-  }
-
-  private static void refuseCycles(List<Piece> pieces) {
-    Map<String, String> parents = new HashMap<>();
-    pieces.forEach(p -> parents.put(p.id(), p.parent()));
-    Set<String> sound = new HashSet<>();
-    for (int i = 0; i < pieces.size(); i++) {
-      Set<String> way = new HashSet<>();
-      for (String at = pieces.get(i).id();
-          at != null && !sound.contains(at);
-          at = parents.get(at)) {
-        if (!way.add(at)) {
-          throw new ImpossibleValue(
-              "pieces[" + i + "].parent", pieces.get(i).parent(), "a piece outside its own line");
-        }
-      }
-      sound.addAll(way);
     }
   }
 

@@ -3,6 +3,8 @@ package levelember.shoot;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
+import levelember.document.FieldPath;
+import levelember.document.ImpossibleValue;
 
 /** A shoot as its keys have it at a time: a function of shoot and time alone. */
 public final class ShootAtTime {
@@ -40,17 +42,17 @@ public final class ShootAtTime {
     for (int i = 0; i < motion.tracks().size(); i++) {
       Track track = motion.tracks().get(i);
       String at = "motion.tracks[" + i + "]";
-      Place.Kind kind = new Lists(still).kind(track.place());
+      FieldPath.Kind kind = new Lists(still).kind(track.place());
       if (kind == null) {
         throw new ImpossibleValue(
             at + ".place", track.place(), "a value of an entry that is there, by its id");
       }
       Key first = track.keys().getFirst();
-      if (kind.numbers != first.value().size()) {
+      if (kind.numbers() != first.value().size()) {
         throw new ImpossibleValue(at + ".keys[0].value", first.value(), "as many as its place has");
       }
       boolean held = track.keys().stream().allMatch(k -> k.span() == Key.Span.HOLD);
-      if (!held && (kind == Place.Kind.SWITCH || kind == Place.Kind.CHOICE)) {
+      if (!held && (kind == FieldPath.Kind.SWITCH || kind == FieldPath.Kind.CHOICE)) {
         throw new ImpossibleValue(at + ".keys", "spans", "hold for a switch or a choice");
       }
       try {
@@ -66,7 +68,7 @@ public final class ShootAtTime {
     for (int i = 0; i < motion.links().size(); i++) {
       Link link = motion.links().get(i);
       String at = "motion.links[" + i + "]";
-      Place.Kind kind = new Lists(still).kind(link.place());
+      FieldPath.Kind kind = new Lists(still).kind(link.place());
       if (kind == null) {
         throw new ImpossibleValue(
             at + ".place", link.place(), "a value of an entry that is there, by its id");
@@ -82,8 +84,8 @@ public final class ShootAtTime {
     }
   }
 
-  private static void tried(Shoot still, Track track, Place.Kind kind) {
-    if (kind == Place.Kind.CHOICE) {
+  private static void tried(Shoot still, Track track, FieldPath.Kind kind) {
+    if (kind == FieldPath.Kind.CHOICE) {
       for (Key key : track.keys()) {
         new Lists(still).put(track.place(), null, key.choice());
       }
@@ -95,7 +97,7 @@ public final class ShootAtTime {
     } catch (ImpossibleValue e) {
       // Three numbers may be impossible together, as a camera in its aim, where each of them is
       // not.
-      if (kind.numbers == 1) {
+      if (kind.numbers() == 1) {
         throw e;
       }
       for (Key key : track.keys()) {
@@ -177,9 +179,9 @@ public final class ShootAtTime {
         put(link.place(), link.of(new double[] {masterStops}), null);
         return;
       }
-      String choice = Place.choice(entry, way);
-      double[] numbers = Place.numbers(entry, way);
-      boolean number = kind(link.from()) != Place.Kind.SWITCH;
+      String choice = FieldPath.of(way).choice(entry);
+      double[] numbers = FieldPath.of(way).numbers(entry);
+      boolean number = kind(link.from()) != FieldPath.Kind.SWITCH;
       put(link.place(), number ? link.of(numbers) : numbers, choice);
     }
 
@@ -197,18 +199,18 @@ public final class ShootAtTime {
       };
     }
 
-    Place.Kind kind(String place) {
+    FieldPath.Kind kind(String place) {
       if (place.equals("masterStops")) {
-        return Place.Kind.NUMBER;
+        return FieldPath.Kind.NUMBER;
       }
       String[] parts = place.split("/", 3);
       if (parts[0].equals("bounce")) {
-        return Place.kind(bounce, place.substring(Math.min(place.length(), 7)));
+        return FieldPath.of(place.substring(Math.min(place.length(), 7))).kind(bounce);
       }
       return parts.length < 3 ? null : kindIn(parts);
     }
 
-    private Place.Kind kindIn(String[] parts) {
+    private FieldPath.Kind kindIn(String[] parts) {
       return switch (parts[0]) {
         case "pieces" -> kind(pieces, Piece::id, parts);
         case "materials" -> kind(materials, Material::id, parts);
@@ -220,9 +222,9 @@ public final class ShootAtTime {
       };
     }
 
-    private static <T> Place.Kind kind(List<T> list, Function<T, String> id, String[] parts) {
+    private static <T> FieldPath.Kind kind(List<T> list, Function<T, String> id, String[] parts) {
       int i = index(list, id, parts[1]);
-      return i < 0 ? null : Place.kind(list.get(i), parts[2]);
+      return i < 0 ? null : FieldPath.of(parts[2]).kind(list.get(i));
     }
 
     private static <T> int index(List<T> list, Function<T, String> id, String wanted) {
@@ -242,7 +244,7 @@ public final class ShootAtTime {
       }
       String[] parts = place.split("/", 3);
       switch (parts[0]) {
-        case "bounce" -> bounce = Place.with(bounce, place.substring(7), value, choice);
+        case "bounce" -> bounce = FieldPath.of(place.substring(7)).with(bounce, value, choice);
         case "pieces" -> put(pieces, Piece::id, parts, value, choice);
         case "materials" -> put(materials, Material::id, parts, value, choice);
         case "lights" -> put(lights, Light::id, parts, value, choice);
@@ -255,7 +257,7 @@ public final class ShootAtTime {
     private static <T> void put(
         List<T> list, Function<T, String> id, String[] parts, double[] value, String choice) {
       int i = index(list, id, parts[1]);
-      list.set(i, Place.with(list.get(i), parts[2], value, choice));
+      list.set(i, FieldPath.of(parts[2]).with(list.get(i), value, choice));
     }
   }
 }

@@ -1,17 +1,34 @@
 package levelember.shoot;
 
-/**
- * A reading that is wanted.
- *
- * @param id unique among targets
- * @param kind what is read
- * @param pin that is read; null for the kinds that read the whole picture
- * @param other pin that a ratio is taken to; null otherwise
- * @param stops wanted, −20…20: from mid grey, or between both pins of a ratio; of no meaning where
- *     a neutral is wanted
- * @param weight how much it counts beside others, 0…100; 0 leaves it out
- */
-public record Target(String id, Kind kind, String pin, String other, double stops, double weight) {
+import levelember.document.Field;
+import levelember.document.ImpossibleValue;
+import levelember.document.RecordFields;
+
+/** A reading that is wanted. */
+public record Target(
+    @Field(says = "unique among targets", text = Field.Text.ID) String id,
+    @Field(says = "what is read", usual = "\"stops\"") Kind kind,
+    @Field(
+            says = "id of the pin that is read; none for kinds that read the whole picture",
+            usual = "null")
+        String pin,
+    @Field(says = "id of the pin that a ratio is taken to; none otherwise", usual = "null")
+        String other,
+    @Field(
+            says =
+                "stops from mid grey, or between both pins of a ratio; of no meaning "
+                    + "where a neutral is wanted",
+            usual = "0",
+            least = -20,
+            most = 20,
+            unit = "stops")
+        double stops,
+    @Field(
+            says = "how much it counts beside others; 0 leaves it out",
+            usual = "1",
+            least = 0,
+            most = 100)
+        double weight) {
 
   /** What is read. */
   public enum Kind {
@@ -33,8 +50,7 @@ public record Target(String id, Kind kind, String pin, String other, double stop
   }
 
   public Target {
-    Checks.id(id);
-    Checks.given("kind", kind);
+    RecordFields.check(Target.class, id, kind, pin, other, stops, weight);
     if (kind.ofPin() == (pin == null)) {
       throw new ImpossibleValue(
           "pin", pin, kind.ofPin() ? "the id of a pin" : "null for this kind");
@@ -46,7 +62,5 @@ public record Target(String id, Kind kind, String pin, String other, double stop
     if (other != null && other.equals(pin)) {
       throw new ImpossibleValue("other", other, "another pin than the one that is read");
     }
-    Checks.range("stops", stops, -20, 20);
-    Checks.range("weight", weight, 0, 100);
   }
 }

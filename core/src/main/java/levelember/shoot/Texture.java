@@ -1,34 +1,41 @@
 package levelember.shoot;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
-import levelember.math.Vec3;
+import levelember.document.Field;
+import levelember.document.ImpossibleValue;
+import levelember.document.RecordFields;
 
 /**
  * A picture of a shoot's assets laid on a surface. A place of the surface becomes a place of the
  * picture by factor, then turn, then offset, with 0, 0 at the picture's upper left and 1, 1 at its
  * lower right (as KHR_texture_transform has it).
- *
- * @param picture name of the asset
- * @param mapping what the surface's places are
- * @param offsetU to the right, in pictures
- * @param offsetV downwards, in pictures
- * @param repeatsU pictures across one unit of the surface, not 0
- * @param repeatsV pictures down one unit of the surface, not 0
- * @param rotationDegrees counter-clockwise
- * @param edge what is beyond the picture's left and right edge
- * @param edgeV what is beyond its upper and lower edge
  */
 @RecordBuilder
 public record Texture(
-    String picture,
-    Mapping mapping,
-    double offsetU,
-    double offsetV,
-    double repeatsU,
-    double repeatsV,
-    double rotationDegrees,
-    Edge edge,
-    Edge edgeV)
+    @Field(says = "name of a picture") String picture,
+    @Field(says = "coordinates of the surface that the picture is laid by", usual = "\"first\"")
+        Mapping mapping,
+    @Field(says = "shift to the right, in pictures", usual = "0", least = -1000, most = 1000)
+        double offsetU,
+    @Field(says = "shift downwards, in pictures", usual = "0", least = -1000, most = 1000)
+        double offsetV,
+    @Field(
+            says = "pictures across one unit of the surface, not 0",
+            usual = "1",
+            least = -100_000,
+            most = 100_000)
+        double repeatsU,
+    @Field(
+            says = "pictures down one unit of the surface, not 0",
+            usual = "1",
+            least = -100_000,
+            most = 100_000)
+        double repeatsV,
+    @Field(says = "turn counter-clockwise", usual = "0", least = -36_000, most = 36_000, unit = "°")
+        double rotationDegrees,
+    @Field(says = "what is beyond the picture's left and right edge", usual = "\"repeat\"")
+        Edge edge,
+    @Field(says = "what is beyond its upper and lower edge", usual = "@edge") Edge edgeV)
     implements TextureBuilder.With {
 
   /** What the places of a surface are that a picture is laid by. */
@@ -52,14 +59,20 @@ public record Texture(
   }
 
   public Texture {
-    Checks.name("picture", picture);
-    Checks.range("offsetU", offsetU, -1000, 1000);
-    Checks.range("offsetV", offsetV, -1000, 1000);
-    Checks.vector("repeats", new Vec3(repeatsU, repeatsV, 0), -100_000, 100_000);
+    RecordFields.check(
+        Texture.class,
+        picture,
+        mapping,
+        offsetU,
+        offsetV,
+        repeatsU,
+        repeatsV,
+        rotationDegrees,
+        edge,
+        edgeV);
     if (Math.abs(repeatsU) < 1e-6 || Math.abs(repeatsV) < 1e-6) {
       throw new ImpossibleValue("repeats", repeatsU + ", " + repeatsV, "apart from 0");
     }
-    Checks.range("rotationDegrees", rotationDegrees, -36_000, 36_000);
   }
 
   /** A picture that fills the surface's places once. */

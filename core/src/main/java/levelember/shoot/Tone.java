@@ -1,26 +1,39 @@
 package levelember.shoot;
 
-/**
- * From exposed light to display light.
- *
- * @param curve which one
- * @param shoulderStart display value from which the plain curve holds highlights, 0…1; 1 clips hard
- * @param highlightRangeStops stops above 1.0 that still keep some drawing, 0…8; every curve is
- *     white there
- * @param highlightDesaturation how far what is nearly burnt out turns white rather than stay
- *     coloured, 0…1
- * @param blackPoint exposed value that is shown black, −0.1…0.5; below 0 lifts the blacks
- * @param contrast power about mid grey, 0.2…4
- * @param saturation 0…4; 1 as it is
- */
+import levelember.document.Field;
+import levelember.document.RecordFields;
+
+/** From exposed light to display light. */
 public record Tone(
-    Curve curve,
-    double shoulderStart,
-    double highlightRangeStops,
-    double highlightDesaturation,
-    double blackPoint,
-    double contrast,
-    double saturation) {
+    @Field(says = "curve of display light", usual = "\"plain\"") Curve curve,
+    @Field(
+            says = "display value from which the plain curve holds highlights; 1 clips hard",
+            usual = "0.5",
+            least = 0,
+            most = 1)
+        double shoulderStart,
+    @Field(
+            says = "stops above 1.0 that still keep some drawing; every curve is white there",
+            usual = "3",
+            least = 0,
+            most = 8,
+            unit = "stops")
+        double highlightRangeStops,
+    @Field(
+            says = "how far what is nearly burnt out turns white rather than stay coloured",
+            usual = "0.75",
+            least = 0,
+            most = 1)
+        double highlightDesaturation,
+    @Field(
+            says = "exposed value that is shown black; below 0 lifts the blacks",
+            usual = "0",
+            least = -0.1,
+            most = 0.5)
+        double blackPoint,
+    @Field(says = "contrast: power about mid grey", usual = "1", least = 0.2, most = 4)
+        double contrast,
+    @Field(says = "saturation; 1 as it is", usual = "1", least = 0, most = 4) double saturation) {
 
   /** Curves of display light. */
   public enum Curve {
@@ -38,13 +51,15 @@ public record Tone(
   private static final double USUAL_DESATURATION = 0.75;
 
   public Tone {
-    Checks.given("curve", curve);
-    Checks.range("shoulderStart", shoulderStart, 0, 1);
-    Checks.range("highlightRangeStops", highlightRangeStops, 0, 8);
-    Checks.range("highlightDesaturation", highlightDesaturation, 0, 1);
-    Checks.range("blackPoint", blackPoint, -0.1, 0.5);
-    Checks.range("contrast", contrast, 0.2, 4);
-    Checks.range("saturation", saturation, 0, 4);
+    RecordFields.check(
+        Tone.class,
+        curve,
+        shoulderStart,
+        highlightRangeStops,
+        highlightDesaturation,
+        blackPoint,
+        contrast,
+        saturation);
   }
 
   /** The plain curve with nothing but a shoulder. */

@@ -1,5 +1,6 @@
 package levelember.shoot;
 
+import levelember.document.ImpossibleValue;
 import levelember.math.Affine;
 
 /**

@@ -1,15 +1,20 @@
 package levelember.shoot;
 
 import java.util.List;
+import levelember.document.Field;
+import levelember.document.ImpossibleValue;
+import levelember.document.RecordFields;
 
-/**
- * How one place of a shoot moves.
- *
- * @param place as {@link Place} names it
- * @param after what comes after the last key
- * @param keys one at least, in rising order of time
- */
-public record Track(String place, After after, List<Key> keys) {
+/** How one place of a shoot moves. */
+public record Track(
+    @Field(
+            says =
+                "the value, as lights/key/levelStops: a list, the id of an entry, and "
+                    + "the way to one of its values")
+        String place,
+    @Field(says = "what comes after the last key", usual = "\"hold\"") After after,
+    @Field(says = "keys in rising order of time", fewest = 1, mostEntries = Track.MOST_KEYS)
+        List<Key> keys) {
   static final int MOST_KEYS = 100_000;
 
   /** What comes after the last key. */
@@ -23,9 +28,8 @@ public record Track(String place, After after, List<Key> keys) {
   }
 
   public Track {
-    Checks.name("place", place);
+    RecordFields.check(Track.class, place, after, keys);
     keys = List.copyOf(keys);
-    Checks.range("keys.length", keys.size(), 1, MOST_KEYS);
     for (int i = 0; i < keys.size(); i++) {
       Key key = keys.get(i), first = keys.getFirst();
       if (i > 0 && !(key.seconds() > keys.get(i - 1).seconds())) {

@@ -1,28 +1,28 @@
 package levelember.shoot;
 
-/**
- * Who sees a piece and what it casts.
- *
- * @param camera seen by the camera directly
- * @param reflection seen in reflections
- * @param refraction seen through glass
- * @param shadow keeps lights' direct light off others
- * @param bounce takes part in light between matte surfaces
- * @param shadowCatcher seen by the camera as nothing but the shadows that fall on it
- * @param portal a flat opening through which light of the surroundings comes in, marked so that
- *     directions are drawn through it; it changes noise, not light. An opaque piece that is marked
- *     is not there itself, whatever else it shows to
- * @param reflectedIn the pieces that reflect it, where it is seen in reflections at all
- */
+import levelember.document.Field;
+import levelember.document.RecordFields;
+
+/** Who sees a piece and what it casts. */
 public record Visibility(
-    boolean camera,
-    boolean reflection,
-    boolean refraction,
-    boolean shadow,
-    boolean bounce,
-    boolean shadowCatcher,
-    boolean portal,
-    Scope reflectedIn) {
+    @Field(says = "seen by the camera directly", usual = "true") boolean camera,
+    @Field(says = "seen in reflections", usual = "true") boolean reflection,
+    @Field(says = "seen through glass", usual = "true") boolean refraction,
+    @Field(says = "keeps lights' direct light off others", usual = "true") boolean shadow,
+    @Field(says = "takes part in light between matte surfaces", usual = "true") boolean bounce,
+    @Field(says = "seen by the camera as nothing but the shadows that fall on it", usual = "false")
+        boolean shadowCatcher,
+    @Field(
+            says =
+                "a flat opening through which directions to the surroundings are drawn, "
+                    + "of less noise and the same light; an opaque piece that is marked is "
+                    + "not there itself",
+            usual = "false")
+        boolean portal,
+    @Field(
+            says = "the pieces that reflect it, where it is seen in reflections at all",
+            usual = "{}")
+        Scope reflectedIn) {
   /** Seen by everything, casts everything. */
   public static final Visibility ALL = new Visibility(true, true, true, true, true, false);
 
@@ -33,9 +33,16 @@ public record Visibility(
   public static final Visibility CARD = new Visibility(false, true, true, true, true, false);
 
   public Visibility {
-    if (reflectedIn == null) {
-      throw new ImpossibleValue("reflectedIn", null, "a scope");
-    }
+    RecordFields.check(
+        Visibility.class,
+        camera,
+        reflection,
+        refraction,
+        shadow,
+        bounce,
+        shadowCatcher,
+        portal,
+        reflectedIn);
   }
 
   /** Seen in the reflections of all pieces, if of any. */

@@ -1,17 +1,27 @@
 package levelember.shoot;
 
-/**
- * The light that is shown as white.
- *
- * @param kelvin its temperature, 1000…40000
- * @param tint across the locus, −50…50; positive is greener, as of a light
- */
-public record WhiteBalance(double kelvin, double tint) {
+import levelember.document.Field;
+import levelember.document.RecordFields;
+
+/** The light that is shown as white. */
+public record WhiteBalance(
+    @Field(
+            says = "colour temperature that is shown as white",
+            usual = "6504",
+            least = 1000,
+            most = 40_000,
+            unit = "K")
+        double kelvin,
+    @Field(
+            says = "tint across the Planckian locus; positive is greener, as of a light",
+            usual = "0",
+            least = -50,
+            most = 50)
+        double tint) {
   /** Daylight of the display's own white: changes nothing. */
   public static final WhiteBalance NEUTRAL = new WhiteBalance(LightColour.NEUTRAL.kelvin(), 0);
 
   public WhiteBalance {
-    Checks.range("kelvin", kelvin, 1000, 40_000);
-    Checks.range("tint", tint, -50, 50);
+    RecordFields.check(WhiteBalance.class, kelvin, tint);
   }
 }

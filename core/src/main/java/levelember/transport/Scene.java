@@ -255,7 +255,7 @@ public final class Scene {
    *
    * @throws Pictures.MissingPicture when a light names a picture that is not there
    * @throws levelember.geometry.Meshes.MissingMesh when a piece names a model that is not there
-   * @throws levelember.shoot.ImpossibleValue when the set is too large
+   * @throws levelember.document.ImpossibleValue when the set is too large
    */
   public static Scene of(Shoot shoot, Files files) {
     MaterialCache materials = new MaterialCache(shoot, files.pictures(), null);

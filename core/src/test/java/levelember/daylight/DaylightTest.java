@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import levelember.document.ImpossibleValue;
 import levelember.math.Vec3;
 import levelember.shoot.Daylight;
-import levelember.shoot.ImpossibleValue;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import levelember.document.ImpossibleValue;
 import levelember.shoot.Grade;
 import levelember.shoot.Grade.Point;
-import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Rgb;
 import levelember.texture.Lut;
 import levelember.texture.Luts;

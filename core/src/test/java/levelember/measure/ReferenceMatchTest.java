@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import levelember.document.ImpossibleValue;
 import levelember.film.Film;
 import levelember.film.LayerMix;
 import levelember.look.DisplayCurve;
@@ -13,7 +14,6 @@ import levelember.photometry.LayerWeights;
 import levelember.shoot.Brightness;
 import levelember.shoot.Emitter;
 import levelember.shoot.FaderRange;
-import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
 import levelember.shoot.Look;

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import levelember.Sets;
+import levelember.document.ImpossibleValue;
 import levelember.math.Vec3;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Key.Span;

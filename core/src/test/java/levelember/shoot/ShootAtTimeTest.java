@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
 import levelember.Sets;
+import levelember.document.ImpossibleValue;
 import levelember.math.Vec3;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Key.Span;

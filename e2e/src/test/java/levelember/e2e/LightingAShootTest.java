@@ -17,7 +17,7 @@ import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import levelember.demo.DemoModels;
 import levelember.formats.OpenExr;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 

@@ -2,8 +2,8 @@ package levelember.formats;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
+import levelember.document.ImpossibleValue;
 import levelember.formats.PhotometricWeb.Symmetry;
-import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Profile;
 
 /**

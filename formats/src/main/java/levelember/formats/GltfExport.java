@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import levelember.formats.document.ShootDocument;
 import levelember.geometry.SetGeometry;
 import levelember.geometry.Triangles;
 import levelember.math.Affine;
@@ -60,7 +61,7 @@ public final class GltfExport {
   /**
    * Writes a shoot.
    *
-   * @throws levelember.shoot.ImpossibleValue when copies make too many nodes
+   * @throws levelember.document.ImpossibleValue when copies make too many nodes
    */
   public static byte[] write(ShootPackage pack) {
     return new GltfExport(pack).file();
@@ -138,7 +139,7 @@ public final class GltfExport {
     int copies = piece.copies() == null ? 1 : piece.copies().count();
     for (int i = 0; i < copies; i++) {
       if (glb.list("nodes").size() >= MOST_NODES) {
-        throw new levelember.shoot.ImpossibleValue(
+        throw new levelember.document.ImpossibleValue(
             "pieces", "too many copies", "at most " + MOST_NODES + " nodes in a glTF file");
       }
       ObjectNode node = glb.add("nodes").put("name", piece.name());

@@ -110,7 +110,7 @@ public final class GltfImport {
    */
   public static Brought read(String file, byte[] bytes, Shoot into, double metresPerUnit) {
     if (!(metresPerUnit >= 1e-6 && metresPerUnit <= 1e6)) {
-      throw new levelember.shoot.ImpossibleValue(
+      throw new levelember.document.ImpossibleValue(
           "metresPerUnit", metresPerUnit, "0.000001 to 1000000");
     }
     return new GltfImport(GltfFile.read(bytes), file, into).brought(metresPerUnit);

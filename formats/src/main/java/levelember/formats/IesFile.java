@@ -4,7 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
-import levelember.shoot.ImpossibleValue;
+import levelember.document.ImpossibleValue;
 import levelember.shoot.Profile;
 
 /**

@@ -2,6 +2,7 @@ package levelember.formats;
 
 import java.util.ArrayList;
 import java.util.List;
+import levelember.formats.document.ShootDocument;
 import levelember.shoot.Shoot;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -14,11 +15,11 @@ public final class ModelEdit {
   /** JSON Patch that adds what a model brings. */
   public static ArrayNode operations(GltfImport.Brought brought) {
     ArrayNode to = JsonNodeFactory.instance.arrayNode();
-    brought.materials().forEach(m -> add(to, "materials", MaterialDocument.write(m)));
-    brought.pieces().forEach(p -> add(to, "pieces", ShootTree.piece(p)));
-    brought.lights().forEach(l -> add(to, "lights", ShootTree.light(l)));
-    brought.shots().forEach(s -> add(to, "shots", ShootTree.shot(s)));
-    brought.tracks().forEach(t -> add(to, "motion/tracks", MotionDocument.tree(t)));
+    brought.materials().forEach(m -> add(to, "materials", ShootDocument.tree(m)));
+    brought.pieces().forEach(p -> add(to, "pieces", ShootDocument.tree(p)));
+    brought.lights().forEach(l -> add(to, "lights", ShootDocument.tree(l)));
+    brought.shots().forEach(s -> add(to, "shots", ShootDocument.tree(s)));
+    brought.tracks().forEach(t -> add(to, "motion/tracks", ShootDocument.tree(t)));
     return to;
   }
 

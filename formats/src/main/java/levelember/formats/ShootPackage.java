@@ -11,6 +11,7 @@ import java.util.TreeMap;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import levelember.formats.document.ShootDocument;
 import levelember.shoot.Shoot;
 import levelember.texture.Pictures;
 import levelember.transport.Files;
@@ -35,7 +36,7 @@ public record ShootPackage(Shoot shoot, SortedMap<String, byte[]> assets) {
    * Reads a package, or a bare document without assets.
    *
    * @throws RefusedFile when it is neither, broken, too large, or an asset is missing or unreadable
-   * @throws levelember.shoot.ImpossibleValue when the document is refused
+   * @throws levelember.document.ImpossibleValue when the document is refused
    */
   public static ShootPackage read(byte[] file) {
     ShootPackage read =

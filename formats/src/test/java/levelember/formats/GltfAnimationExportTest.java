@@ -4,6 +4,7 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import levelember.formats.document.ShootDocument;
 import levelember.math.Affine;
 import levelember.math.Vec3;
 import levelember.shoot.Light;

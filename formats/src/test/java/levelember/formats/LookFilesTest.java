@@ -7,11 +7,12 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Random;
+import levelember.document.ImpossibleValue;
+import levelember.formats.document.ShootDocument;
 import levelember.shoot.ContactShade;
 import levelember.shoot.Exposure;
 import levelember.shoot.Glow;
 import levelember.shoot.Grade;
-import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Look;
 import levelember.shoot.Optics;
 import levelember.shoot.PlateTreatment;
@@ -65,11 +66,12 @@ class LookFilesTest {
 
   @Test
   void aLookReadsBackAsItWasWritten() {
-    assertThat(ShootDocument.lookOf(ShootDocument.tree(whole()))).isEqualTo(whole());
+    assertThat(ShootDocument.read(ShootDocument.tree(whole()), Look.class)).isEqualTo(whole());
     Look plain = new Look("k", "K", 7, 0.5, 3);
-    assertThat(ShootDocument.lookOf(ShootDocument.tree(plain))).isEqualTo(plain);
+    assertThat(ShootDocument.read(ShootDocument.tree(plain), Look.class)).isEqualTo(plain);
     String old = "{\"id\": \"k\", \"name\": \"K\", \"ev\": 7}";
-    assertThat(ShootDocument.lookOf(ShootDocument.parse(old.getBytes(UTF_8)))).isEqualTo(plain);
+    assertThat(ShootDocument.read(ShootDocument.parse(old.getBytes(UTF_8)), Look.class))
+        .isEqualTo(plain);
   }
 
   @ParameterizedTest
@@ -87,7 +89,8 @@ class LookFilesTest {
         "{\"id\":\"k\",\"shine\":1}|shine"
       })
   void impossibleNumbersAreRefusedWithTheirPath(String look, String path) {
-    assertThatThrownBy(() -> ShootDocument.lookOf(ShootDocument.parse(look.getBytes(UTF_8))))
+    assertThatThrownBy(
+            () -> ShootDocument.read(ShootDocument.parse(look.getBytes(UTF_8)), Look.class))
         .isInstanceOf(ImpossibleValue.class)
         .hasMessageContaining(path);
   }

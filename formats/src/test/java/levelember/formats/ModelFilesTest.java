@@ -15,6 +15,7 @@ import java.util.TreeMap;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import javax.imageio.ImageIO;
+import levelember.formats.document.WholeShoot;
 import levelember.geometry.Triangles;
 import levelember.math.Vec3;
 import levelember.shoot.Emitter;
@@ -292,11 +293,9 @@ class ModelFilesTest {
             List.of(group, box),
             List.of(papered, Material.glass("n", "Glass", 1.6, new Rgb(0.5, 0.8, 0.7), 0.05)),
             List.of(
-                levelember.formats.ShootDocumentTest.light(
-                        0, new Emitter.Point(), levelember.shoot.Brightness.Unit.CANDELA)
+                WholeShoot.light(0, new Emitter.Point(), levelember.shoot.Brightness.Unit.CANDELA)
                     .withReach(levelember.shoot.Reach.WHOLE.fading(4)),
-                levelember.formats.ShootDocumentTest.light(
-                        1, new Emitter.Emissive("m"), levelember.shoot.Brightness.Unit.NIT)
+                WholeShoot.light(1, new Emitter.Emissive("m"), levelember.shoot.Brightness.Unit.NIT)
                     .withReach(levelember.shoot.Reach.WHOLE)
                     .standing(Vec3.UP, Vec3.ZERO)),
             0.5,

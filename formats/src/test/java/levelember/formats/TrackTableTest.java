@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
+import levelember.formats.document.ShootDocument;
 import levelember.shoot.Light;
 import levelember.shoot.ShootAtTime;
 import org.junit.jupiter.api.DynamicTest;

@@ -63,7 +63,7 @@ class LiveController {
       @RequestParam(defaultValue = "8") int bits,
       @RequestParam(defaultValue = "false") boolean asSeen) {
     if (bits != 8 && bits != 16) {
-      throw new levelember.shoot.ImpossibleValue("bits", bits, "8 or 16");
+      throw new levelember.document.ImpossibleValue("bits", bits, "8 or 16");
     }
     SessionSnapshot still = still(id, page);
     Developer.Developed picture = still.developed(asSeen);
@@ -276,7 +276,7 @@ class LiveController {
 
   private static void checkPlace(double x, double y) {
     if (!(x >= 0 && x <= 1 && y >= 0 && y <= 1)) {
-      throw new levelember.shoot.ImpossibleValue("x, y", x + ", " + y, "0 to 1 each");
+      throw new levelember.document.ImpossibleValue("x, y", x + ", " + y, "0 to 1 each");
     }
   }
 

@@ -12,7 +12,7 @@ import java.util.concurrent.TimeUnit;
 import levelember.app.asset.Assets;
 import levelember.app.shoot.Shoots;
 import levelember.app.storage.Restored;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import levelember.shoot.Shoot;
 import levelember.transport.Renderer;
 import levelember.transport.View;

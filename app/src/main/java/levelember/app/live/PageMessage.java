@@ -5,7 +5,7 @@ import com.fasterxml.jackson.annotation.JsonTypeName;
 import java.util.Arrays;
 import java.util.Objects;
 import java.util.stream.Collectors;
-import levelember.shoot.ImpossibleValue;
+import levelember.document.ImpossibleValue;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.DeserializationFeature;

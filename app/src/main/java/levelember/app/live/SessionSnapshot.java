@@ -2,6 +2,7 @@ package levelember.app.live;
 
 import java.util.List;
 import java.util.Optional;
+import levelember.document.ImpossibleValue;
 import levelember.edit.Outline;
 import levelember.edit.Pick;
 import levelember.edit.Placing;
@@ -12,7 +13,6 @@ import levelember.formats.PngFile;
 import levelember.math.Vec3;
 import levelember.measure.Reading;
 import levelember.photometry.LayerWeights;
-import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Light;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;

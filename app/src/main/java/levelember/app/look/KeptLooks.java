@@ -6,7 +6,7 @@ import java.util.UUID;
 import levelember.app.asset.Assets;
 import levelember.app.problem.Refusal;
 import levelember.formats.LutFiles;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import levelember.shoot.Look;
 import levelember.texture.Luts;
 import org.springframework.stereotype.Service;
@@ -34,7 +34,8 @@ public class KeptLooks {
 
   private static Entry entry(KeptLookMapper.Row row) {
     JsonNode tree = ShootDocument.parse(row.document().getBytes(StandardCharsets.UTF_8));
-    return new Entry(row.id(), row.name(), ShootDocument.tree(ShootDocument.lookOf(tree)));
+    return new Entry(
+        row.id(), row.name(), ShootDocument.tree(ShootDocument.read(tree, Look.class)));
   }
 
   /** A kept look, with its LUT under the name that it says. */
@@ -44,7 +45,7 @@ public class KeptLooks {
   public Kept look(String id) {
     KeptLookMapper.Row row = row(id);
     return new Kept(
-        ShootDocument.lookOf(entry(row).look()),
+        ShootDocument.read(entry(row).look(), Look.class),
         new LutFiles(name -> row.lutHash() == null ? null : assets.content(row.lutHash())));
   }
 

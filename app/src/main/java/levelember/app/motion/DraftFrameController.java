@@ -3,7 +3,7 @@ package levelember.app.motion;
 import java.util.concurrent.CompletableFuture;
 import levelember.app.problem.Refusal;
 import levelember.app.shoot.Shoots;
-import levelember.shoot.ImpossibleValue;
+import levelember.document.ImpossibleValue;
 import levelember.shoot.Shoot;
 import levelember.shoot.ShootAtTime;
 import levelember.shoot.Shot;

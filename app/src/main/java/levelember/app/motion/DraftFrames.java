@@ -18,7 +18,7 @@ import levelember.app.asset.Assets;
 import levelember.app.live.Background;
 import levelember.app.live.TracingScheduler;
 import levelember.app.problem.Refusal;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import levelember.formats.print.FrameFilms;
 import levelember.formats.print.PrintFiles;
 import levelember.formats.print.PrintFormat;

@@ -2,7 +2,7 @@ package levelember.app.patch;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import tools.jackson.databind.JsonNode;
 
 /** A shoot's document as the database holds it: whole as it once was, and every change since. */

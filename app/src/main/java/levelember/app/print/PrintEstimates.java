@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.function.UnaryOperator;
 import levelember.app.problem.Refusal;
 import levelember.app.storage.DiskSpace;
+import levelember.document.ImpossibleValue;
 import levelember.film.Denoiser;
 import levelember.formats.movie.MovieFormat;
 import levelember.formats.print.PrintFormat;
@@ -16,7 +17,6 @@ import levelember.formats.print.PrintOrder;
 import levelember.formats.print.PrintPass;
 import levelember.formats.print.PrintPicture;
 import levelember.print.Bands;
-import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Shoot;
 import org.springframework.stereotype.Component;
 

@@ -10,7 +10,7 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import levelember.app.problem.Refusal;
 import levelember.app.storage.DiskSpace;
-import levelember.shoot.ImpossibleValue;
+import levelember.document.ImpossibleValue;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;

@@ -3,9 +3,9 @@ package levelember.app.problem;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.nio.charset.CharacterCodingException;
+import levelember.document.ImpossibleValue;
 import levelember.formats.RefusedFile;
 import levelember.geometry.Meshes;
-import levelember.shoot.ImpossibleValue;
 import levelember.texture.Pictures;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -37,13 +37,13 @@ public class Problems extends ResponseEntityExceptionHandler {
 
   @ExceptionHandler
   ProblemDetail impossible(ImpossibleValue e) {
+    String todo =
+        e.all().size() > 1
+            ? "Give each of these fields a value that is allowed."
+            : "Give " + e.field() + " a value that is allowed: " + e.allowed() + ".";
     ProblemDetail p =
-        problem(
-            HttpStatus.UNPROCESSABLE_CONTENT,
-            "impossible-value",
-            e.getMessage(),
-            KEPT,
-            "Give " + e.field() + " a value that is allowed: " + e.allowed() + ".");
+        problem(HttpStatus.UNPROCESSABLE_CONTENT, "impossible-value", e.getMessage(), KEPT, todo);
+    p.setProperty("refusals", e.all());
     p.setProperty("field", e.field());
     p.setProperty("allowed", e.allowed());
     return p;

@@ -12,7 +12,7 @@ import levelember.film.Denoiser;
 import levelember.film.Film;
 import levelember.film.Noise;
 import levelember.formats.LayersFile;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import levelember.look.DisplayCurve;
 import levelember.measure.Reading;
 import levelember.photometry.LayerWeights;

@@ -5,7 +5,7 @@ import java.util.Locale;
 import levelember.app.live.ShownMeter;
 import levelember.app.live.ShownPictures;
 import levelember.app.shoot.Shoots;
-import levelember.formats.ShootDifference;
+import levelember.formats.document.ShootDifference;
 import levelember.shoot.Pin;
 import levelember.texture.Picture;
 import org.springframework.http.CacheControl;
@@ -135,6 +135,6 @@ class ProofController {
         return proofs.restoring(id, one);
       }
     }
-    throw new levelember.shoot.ImpossibleValue("part", part, "all, rig, set or look");
+    throw new levelember.document.ImpossibleValue("part", part, "all, rig, set or look");
   }
 }

@@ -5,7 +5,7 @@ import levelember.app.asset.Assets;
 import levelember.app.problem.Refusal;
 import levelember.app.shoot.Shoots;
 import levelember.edit.CausticSetup;
-import levelember.formats.ShootChanges;
+import levelember.formats.document.ShootChanges;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import org.springframework.web.bind.annotation.PathVariable;

@@ -9,12 +9,13 @@ import levelember.app.shoot.Shoots;
 import levelember.app.storage.Uploads;
 import levelember.daylight.Atmosphere;
 import levelember.daylight.SunPosition;
+import levelember.document.ImpossibleValue;
 import levelember.formats.EulumdatFile;
 import levelember.formats.IesFile;
 import levelember.formats.Limits;
 import levelember.formats.PictureFile;
 import levelember.formats.PngFile;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import levelember.gel.GelShelf;
 import levelember.look.Development;
 import levelember.measure.EnvironmentReading;
@@ -22,7 +23,6 @@ import levelember.photometry.LampUnits;
 import levelember.shoot.Brightness;
 import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
-import levelember.shoot.ImpossibleValue;
 import levelember.shoot.Look;
 import levelember.shoot.Profile;
 import levelember.texture.Picture;
@@ -63,7 +63,7 @@ class RigController {
       throw new ImpossibleValue(
           "emitter, unit, to", c.emitter() + ", " + c.unit() + ", " + c.to(), "all of them");
     }
-    Emitter emitter = ShootDocument.emitter(c.emitter());
+    Emitter emitter = ShootDocument.read(c.emitter(), Emitter.class);
     double efficacy = c.efficacy() == null ? Brightness.LED_EFFICACY : c.efficacy();
     Brightness given = new Brightness(c.value(), Brightness.Unit.of(c.unit()), efficacy);
     Brightness said = LampUnits.in(emitter, given, Brightness.Unit.of(c.to()));

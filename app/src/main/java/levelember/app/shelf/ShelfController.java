@@ -11,7 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import levelember.app.problem.Refusal;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import levelember.shoot.MaterialShelf;
 import levelember.shoot.MaterialShelf.Preset;
 import levelember.transport.Renderer;

@@ -1,7 +1,7 @@
 package levelember.app.shelf;
 
 import java.util.List;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import levelember.shoot.WaterShelf;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;

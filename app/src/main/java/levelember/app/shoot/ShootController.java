@@ -201,7 +201,7 @@ class ShootController {
 
   private static String checkedName(String name) {
     if (!name.matches("[^/\\\\\\p{Cntrl}]{1,120}")) {
-      throw new levelember.shoot.ImpossibleValue(
+      throw new levelember.document.ImpossibleValue(
           "name", name, "1 to 120 characters without slashes");
     }
     return name;

@@ -7,8 +7,8 @@ import java.util.Set;
 import levelember.app.asset.Assets;
 import levelember.app.patch.JsonPatch;
 import levelember.app.problem.Refusal;
-import levelember.formats.ShootDocument;
-import levelember.shoot.ImpossibleValue;
+import levelember.document.ImpossibleValue;
+import levelember.formats.document.ShootDocument;
 import levelember.shoot.Shoot;
 import levelember.texture.Pictures;
 import org.slf4j.Logger;
@@ -67,7 +67,7 @@ public class ShootEdits {
    * @param label what the edit does, for undo
    * @param operations JSON Patch
    * @throws Refusal when the shoot has gone on since, or the operations do not fit
-   * @throws levelember.shoot.ImpossibleValue when the outcome is no shoot
+   * @throws levelember.document.ImpossibleValue when the outcome is no shoot
    */
   @Transactional
   public Shoots.State edit(String id, long revision, String label, JsonNode operations) {

@@ -9,7 +9,7 @@ import levelember.app.patch.JsonDifference;
 import levelember.app.patch.StoredDocument;
 import levelember.app.problem.Refusal;
 import levelember.app.storage.Restored;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import levelember.shoot.Shoot;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.Ordered;

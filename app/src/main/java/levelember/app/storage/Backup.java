@@ -22,9 +22,9 @@ import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
 import levelember.app.patch.StoredDocument;
 import levelember.app.problem.Refusal;
+import levelember.document.ImpossibleValue;
 import levelember.formats.RefusedFile;
-import levelember.formats.ShootDocument;
-import levelember.shoot.ImpossibleValue;
+import levelember.formats.document.ShootDocument;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
 

@@ -9,7 +9,7 @@ import levelember.app.ApiClient;
 import levelember.app.FreshHome;
 import levelember.app.LivePage;
 import levelember.app.SmallShoot;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import levelember.shoot.Look;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.context.SpringBootTest;

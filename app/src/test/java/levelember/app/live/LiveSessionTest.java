@@ -9,7 +9,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import levelember.app.SmallShoot;
 import levelember.formats.GltfMeshes;
 import levelember.formats.LutFiles;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
 import levelember.texture.Picture;

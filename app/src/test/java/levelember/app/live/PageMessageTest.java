@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.Map;
-import levelember.shoot.ImpossibleValue;
+import levelember.document.ImpossibleValue;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.json.JsonMapper;
 

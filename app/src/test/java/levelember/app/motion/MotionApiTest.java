@@ -17,7 +17,7 @@ import javax.sound.sampled.AudioSystem;
 import levelember.app.ApiClient;
 import levelember.app.FreshHome;
 import levelember.app.SmallShoot;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import levelember.shoot.Look;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;

@@ -12,7 +12,7 @@ import levelember.app.ApiClient;
 import levelember.app.FreshHome;
 import levelember.app.LivePage;
 import levelember.app.SmallShoot;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import levelember.shoot.Look;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.BeforeEach;

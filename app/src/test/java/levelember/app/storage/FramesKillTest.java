@@ -13,7 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
 import levelember.app.SmallShoot;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import levelember.formats.movie.MovieFormat;
 import levelember.formats.print.FrameOrder;
 import levelember.formats.print.PrintOrder;

@@ -12,7 +12,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import levelember.app.SmallShoot;
 import levelember.formats.OpenExr;
-import levelember.formats.ShootDocument;
+import levelember.formats.document.ShootDocument;
 import levelember.formats.print.PrintFiles;
 import levelember.formats.print.PrintFormat;
 import levelember.formats.print.PrintOrder;

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.SortedSet;
 import java.util.TreeSet;
+import levelember.document.ImpossibleValue;
 import levelember.formats.movie.MovieFormat;
-import levelember.shoot.ImpossibleValue;
 
 /**
  * Which frames of a shoot that moves are ordered, and in which order they are made.

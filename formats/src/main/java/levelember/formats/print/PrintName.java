@@ -8,7 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import levelember.shoot.ImpossibleValue;
+import levelember.document.ImpossibleValue;
 
 /**
  * Names of a print's files by a pattern: text with {@code {shoot}}, {@code {shot}}, {@code {look}},

@@ -6,10 +6,10 @@ import java.util.List;
 import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeSet;
+import levelember.document.ImpossibleValue;
 import levelember.formats.Limits;
 import levelember.formats.exr.ExrWriter;
 import levelember.print.PrintTarget;
-import levelember.shoot.ImpossibleValue;
 import org.jspecify.annotations.Nullable;
 
 /**

@@ -1,4 +1,4 @@
-package levelember.formats;
+package levelember.formats.document;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;

@@ -1,4 +1,4 @@
-package levelember.formats;
+package levelember.formats.document;
 
 import java.util.HashMap;
 import java.util.List;
@@ -27,34 +27,23 @@ public final class ShootChanges {
    */
   public static ArrayNode operations(Shoot before, Shoot after) {
     ArrayNode to = JsonNodeFactory.instance.arrayNode();
-    list(to, "pieces", before.pieces(), after.pieces(), Piece::id, ShootTree::piece);
-    list(
-        to,
-        "materials",
-        before.materials(),
-        after.materials(),
-        Material::id,
-        MaterialDocument::write);
-    list(to, "lights", before.lights(), after.lights(), Light::id, ShootTree::light);
-    list(to, "banks", before.banks(), after.banks(), Bank::id, ShootTree::bank);
-    list(to, "looks", before.looks(), after.looks(), Look::id, LookDocument::tree);
-    list(to, "shots", before.shots(), after.shots(), Shot::id, ShootTree::shot);
+    list(to, "pieces", before.pieces(), after.pieces(), Piece::id);
+    list(to, "materials", before.materials(), after.materials(), Material::id);
+    list(to, "lights", before.lights(), after.lights(), Light::id);
+    list(to, "banks", before.banks(), after.banks(), Bank::id);
+    list(to, "looks", before.looks(), after.looks(), Look::id);
+    list(to, "shots", before.shots(), after.shots(), Shot::id);
     if (before.masterStops() != after.masterStops()) {
       put(to, "replace", "/masterStops", JsonNodeFactory.instance.numberNode(after.masterStops()));
     }
     if (!before.bounce().equals(after.bounce())) {
-      put(to, "replace", "/bounce", ShootTree.bounce(after.bounce()));
+      put(to, "replace", "/bounce", ShootDocument.tree(after.bounce()));
     }
     return to;
   }
 
-  private static <T> void list(
-      ArrayNode to,
-      String name,
-      List<T> before,
-      List<T> after,
-      Function<T, String> id,
-      Function<T, ? extends JsonNode> tree) {
+  private static <T extends Record> void list(
+      ArrayNode to, String name, List<T> before, List<T> after, Function<T, String> id) {
     Map<String, Integer> places = new HashMap<>();
     for (int i = 0; i < before.size(); i++) {
       places.put(id.apply(before.get(i)), i);
@@ -62,9 +51,9 @@ public final class ShootChanges {
     for (T item : after) {
       Integer at = places.get(id.apply(item));
       if (at == null) {
-        put(to, "add", "/" + name + "/-", tree.apply(item));
+        put(to, "add", "/" + name + "/-", ShootDocument.tree(item));
       } else if (!before.get(at).equals(item)) {
-        put(to, "replace", "/" + name + "/" + at, tree.apply(item));
+        put(to, "replace", "/" + name + "/" + at, ShootDocument.tree(item));
       }
     }
   }

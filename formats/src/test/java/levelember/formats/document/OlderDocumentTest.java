@@ -1,4 +1,4 @@
-package levelember.formats;
+package levelember.formats.document;
 
 import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;

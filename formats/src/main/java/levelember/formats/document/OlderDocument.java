@@ -1,4 +1,4 @@
-package levelember.formats;
+package levelember.formats.document;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -141,6 +141,30 @@ public final class OlderDocument {
     JsonNode to = translated(older, SHOOT);
     if (to instanceof ObjectNode object && object.path("version").asInt(0) == 1) {
       object.put("version", ShootDocument.VERSION);
+    }
+    return to;
+  }
+
+  /**
+   * A document of a shoot whose lights say of caustics what later ones do: once it was true or
+   * false.
+   *
+   * @return the document itself when it already does
+   */
+  static JsonNode withChoiceOfCaustics(JsonNode document) {
+    boolean older = false;
+    for (JsonNode light : document.path("lights")) {
+      older |= light.path("castsCaustics").isBoolean();
+    }
+    if (!older) {
+      return document;
+    }
+    JsonNode to = document.deepCopy();
+    for (JsonNode light : to.path("lights")) {
+      JsonNode casts = light.path("castsCaustics");
+      if (casts.isBoolean()) {
+        ((ObjectNode) light).put("castsCaustics", casts.booleanValue() ? "on" : "automatic");
+      }
     }
     return to;
   }

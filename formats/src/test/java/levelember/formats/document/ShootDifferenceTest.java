@@ -1,11 +1,11 @@
-package levelember.formats;
+package levelember.formats.document;
 
 import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import levelember.formats.ShootDifference.Change;
-import levelember.formats.ShootDifference.Part;
+import levelember.formats.document.ShootDifference.Change;
+import levelember.formats.document.ShootDifference.Part;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 

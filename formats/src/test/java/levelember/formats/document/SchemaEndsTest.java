@@ -1,4 +1,4 @@
-package levelember.formats;
+package levelember.formats.document;
 
 import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -9,7 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import levelember.shoot.ImpossibleValue;
+import levelember.document.ImpossibleValue;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -51,7 +51,7 @@ class SchemaEndsTest {
     try (InputStream in = ShootDocument.class.getResourceAsStream("shoot.schema.json")) {
       schema = ShootDocument.JSON.readTree(new String(in.readAllBytes(), UTF_8));
     }
-    document = ShootDocument.tree(ShootDocumentTest.everything());
+    document = ShootDocument.tree(WholeShoot.everything());
     walk(document, schema, "");
     assertThat(numbers).isGreaterThan(300);
     assertThat(wrong).isEmpty();

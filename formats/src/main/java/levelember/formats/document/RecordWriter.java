@@ -1,0 +1,85 @@
+package levelember.formats.document;
+
+import java.util.List;
+import levelember.document.DocumentField;
+import levelember.document.RecordFields;
+import levelember.document.Spelled;
+import levelember.document.Triple;
+import levelember.document.Variants;
+import levelember.shoot.Key;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Writes records as JSON, every field said. */
+final class RecordWriter {
+  private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
+
+  private RecordWriter() {}
+
+  /** A record, or null. */
+  static JsonNode tree(Record record) {
+    return value(record);
+  }
+
+  private static JsonNode value(Object value) {
+    return switch (value) {
+      case null -> JSON.nullNode();
+      case Double d -> JSON.numberNode(d.doubleValue());
+      case Integer i -> JSON.numberNode(i.intValue());
+      case Boolean b -> JSON.booleanNode(b);
+      case String s -> JSON.stringNode(s);
+      case Enum<?> e -> JSON.stringNode(Spelled.of(e));
+      case List<?> list -> list(list);
+      case Key key -> KeyJson.tree(key);
+      case Record triple when Triple.is(triple.getClass()) -> triple(triple);
+      case Record record -> object(record);
+      default -> throw new IllegalArgumentException("no part of a document: " + value.getClass());
+    };
+  }
+
+  private static ArrayNode triple(Record triple) {
+    double[] v = Triple.numbers(triple);
+    return JSON.arrayNode().add(v[0]).add(v[1]).add(v[2]);
+  }
+
+  private static ArrayNode list(List<?> list) {
+    ArrayNode to = JSON.arrayNode(list.size());
+    for (Object entry : list) {
+      boolean point = entry instanceof Record r && Triple.is(r.getClass());
+      to.add(point ? point((Record) entry) : value(entry));
+    }
+    return to;
+  }
+
+  private static ObjectNode point(Record triple) {
+    double[] v = Triple.numbers(triple);
+    return JSON.objectNode().put("x", v[0]).put("y", v[1]).put("z", v[2]);
+  }
+
+  private static ObjectNode object(Record record) {
+    ObjectNode to = JSON.objectNode();
+    for (Class<?> of : record.getClass().getInterfaces()) {
+      if (of.isSealed()) {
+        to.put(Variants.KIND, Variants.kind(record.getClass()));
+      }
+    }
+    put(record, to);
+    return to;
+  }
+
+  /** Puts the fields of a record, and of those that are inlined in it, into an object. */
+  static void put(Record record, ObjectNode to) {
+    RecordFields fields = RecordFields.of(record.getClass());
+    for (int i = 0; i < fields.own().size(); i++) {
+      DocumentField field = fields.own().get(i);
+      Object value = fields.get(record, i);
+      if (field.inline()) {
+        put((Record) value, to);
+      } else {
+        to.set(field.name(), value(value));
+      }
+    }
+  }
+}
