@@ -1,5 +1,6 @@
 import type { Daylight, Emitter, Light, ShootDocument, Shot, Unit, Vector } from '../api/document';
 import { kindNames } from './LightMark';
+import { usualOf } from './usual';
 
 export type NewKind =
   | 'rectangle'
@@ -15,51 +16,38 @@ export type NewKind =
   | 'sky'
   | 'plate';
 
-const open = { twoSided: false, spreadDegrees: 180, picture: null };
+/** A kind of light with all that it need not say. */
+function emitter<K extends Emitter['kind']>(
+  kind: K,
+  said: Partial<Extract<Emitter, { kind: K }>> = {},
+): Emitter {
+  return { ...usualOf(`emitter.${kind}`), ...said, kind } as Emitter;
+}
 
 export const clearDay: Daylight = {
+  ...usualOf<Daylight>('daylight'),
   headingDegrees: 140,
   heightDegrees: 35,
-  when: null,
-  haze: 2.5,
-  ground: [0.12, 0.11, 0.1],
-  horizonDegrees: 0,
-  horizonSoftness: 0.1,
-  night: [0.25, 0.4, 1],
-  nightLuminance: 0.001,
-  warmth: 0,
-  saturation: 1,
 };
 
 const EMITTERS: Record<NewKind, Emitter> = {
-  rectangle: { kind: 'rectangle', width: 0.6, height: 0.6, ...open },
-  softbox: { kind: 'rectangle', width: 0.9, height: 1.2, ...open },
-  disc: { kind: 'disc', radius: 0.3, ...open },
-  sphere: { kind: 'sphere', radius: 0.05 },
-  tube: { kind: 'tube', length: 1.2, radius: 0.015 },
-  point: { kind: 'point', profile: null },
-  spot: {
-    kind: 'spot',
+  rectangle: emitter('rectangle', { width: 0.6, height: 0.6 }),
+  softbox: emitter('rectangle', { width: 0.9, height: 1.2 }),
+  disc: emitter('disc', { radius: 0.3 }),
+  sphere: emitter('sphere', { radius: 0.05 }),
+  tube: emitter('tube', { length: 1.2, radius: 0.015 }),
+  point: emitter('point'),
+  spot: emitter('spot', {
     coneDegrees: 40,
     feather: 0.25,
     sourceRadius: 0.006,
     gateDistance: 0.4,
-    profile: null,
-    gobo: null,
-    doors: null,
-  },
-  sun: { kind: 'sun', sizeDegrees: 0.53 },
-  environment: {
-    kind: 'environment',
-    picture: '',
-    rotationDegrees: 0,
-    tiltDegrees: 0,
-    blurDegrees: 0,
-    seamBlend: 0,
-  },
-  plate: { kind: 'plate', picture: '' },
-  dome: { kind: 'dome', above: [1, 1, 1], below: [1, 1, 1] },
-  sky: { kind: 'sky', daylight: clearDay },
+  }),
+  sun: emitter('sun'),
+  environment: emitter('environment', { picture: '' }),
+  plate: emitter('plate', { picture: '' }),
+  dome: emitter('dome'),
+  sky: emitter('sky', { daylight: clearDay }),
 };
 
 const BRIGHTNESS: Record<NewKind, { value: number; unit: Unit }> = {
@@ -92,25 +80,10 @@ export const newKindNames: Record<NewKind, string> = {
   plate: kindNames.plate,
 };
 
-/** What a light has that is neither said nor levered. */
-export const untouched = {
-  lightLinking: { only: false, pieces: [] },
-  shadowLinking: { only: false, pieces: [] },
-  diffuse: 1,
-  specular: 1,
-  shadowDensity: 1,
-  shadowColour: [0, 0, 0] as Vector,
-  fadesAtMetres: 0,
-  castsCaustics: 'automatic' as const,
-  causticLevel: 1,
-  causticSoftnessMillimetres: 0,
-  causticSoftnessShare: 0,
-  causticFadesAtMetres: 0,
-  parent: null,
-  aimedAt: null,
-  bank: null,
-  mirror: null,
-};
+/** A light with all that it need not say. */
+export const usualLight = () =>
+  usualOf<Omit<Light, 'id' | 'name' | 'emitter' | 'brightness'>>('light');
+const EFFICACY = usualOf<Pick<Light['brightness'], 'efficacy'>>('brightness');
 
 /** An id that the list does not have yet. */
 export function freeId(stem: string, taken: { id: string }[]): string {
@@ -137,24 +110,18 @@ export function newLight(kind: NewKind, document: ShootDocument, shot: Shot, pic
   const stem = kind === 'sky' ? 'Sky' : newKindNames[kind];
   let name = stem;
   for (let i = 2; names.has(name); i++) name = `${stem} ${i}`;
+  const base = usualLight();
+  const white = ['sky', 'dome', 'environment', 'plate'].includes(kind);
   return {
+    ...base,
     id,
     name,
     emitter: picture ? ({ ...EMITTERS[kind], picture } as Emitter) : EMITTERS[kind],
     position: place.map((x) => Math.round(x * 1000) / 1000) as Vector,
     aim: shot.aim,
-    rollDegrees: 0,
-    brightness: { efficacy: 100, ...BRIGHTNESS[kind] },
-    levelStops: 0,
-    colour: {
-      kelvin: ['sky', 'dome', 'environment', 'plate'].includes(kind) ? 6504 : 5600,
-      tint: 0,
-      filter: [1, 1, 1],
-    },
-    muted: false,
-    solo: false,
+    brightness: { ...EFFICACY, ...BRIGHTNESS[kind] },
+    colour: white ? base.colour : { ...base.colour, kelvin: 5600 },
     seenDirectly: ['sky', 'environment', 'plate'].includes(kind),
-    ...untouched,
   };
 }
 
@@ -164,6 +131,6 @@ export function sunOf(sky: Light, document: ShootDocument): Light {
     ...sky,
     id: freeId(`${sky.id}-sun`, document.lights),
     name: sky.name === 'Sky' ? 'Sun' : `Sun of ${sky.name}`,
-    emitter: { kind: 'sky-sun', sky: sky.id, sizeDegrees: 0.53 },
+    emitter: emitter('sky-sun', { sky: sky.id }),
   };
 }

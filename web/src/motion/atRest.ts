@@ -1,11 +1,5 @@
 import type { Motion } from '../api/document';
+import { usualOf } from '../desk/usual';
 
 /** Nothing moves: as a shoot begins. */
-export const atRest: Motion = {
-  framesPerSecond: 24,
-  firstFrame: 1,
-  lastFrame: 72,
-  shutterDegrees: 0,
-  tracks: [],
-  links: [],
-};
+export const atRest = usualOf<Motion>('motion');

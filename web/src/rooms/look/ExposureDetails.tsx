@@ -7,7 +7,8 @@ import { api } from '../../api/client';
 import type { Metering } from '../../api/document';
 import { Fold } from '../../controls/Fold';
 import { Row } from '../../controls/FieldOf';
-import { quantities, type Quantity } from '../../controls/quantity';
+import { quantities } from '../../controls/quantity';
+import { ranged } from '../../controls/ranged';
 import { SwitchOf } from '../../controls/SwitchOf';
 import { useChoice } from '../../frame/choice';
 import { useChosenShot } from '../../frame/useChosenShot';
@@ -16,24 +17,13 @@ import { colours } from '../../theme/theme';
 import { LookNumber } from './LookNumber';
 import { useLook } from './useLook';
 
-const fNumber: Quantity = {
-  unit: 'f',
-  least: 0.5,
-  most: 128,
-  step: 0.1,
-  digits: 1,
-  relative: true,
-};
-const seconds: Quantity = {
-  unit: 's',
-  others: { ms: 0.001 },
-  least: 1 / 32000,
-  most: 3600,
-  step: 0.001,
-  digits: 5,
-  relative: true,
-};
-const iso: Quantity = { unit: 'ISO', least: 6, most: 819200, step: 10, digits: 0, relative: true };
+const fNumber = ranged({ unit: 'f', step: 0.1, digits: 1, relative: true }, 'camera', 'fNumber');
+const seconds = ranged(
+  { unit: 's', others: { ms: 0.001 }, step: 0.001, digits: 5, relative: true },
+  'camera',
+  'shutterSeconds',
+);
+const iso = ranged({ unit: 'ISO', step: 10, digits: 0, relative: true }, 'camera', 'iso');
 
 /** Exposure by a value or by a camera's settings, what the picture suggests, and white balance. */
 export function ExposureDetails() {

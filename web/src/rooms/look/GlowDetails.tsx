@@ -14,7 +14,8 @@ import { Fold } from '../../controls/Fold';
 import { Row } from '../../controls/FieldOf';
 import { NameField } from '../../controls/NameField';
 import { PlainSelect } from '../../controls/PlainSelect';
-import { quantities, type Quantity } from '../../controls/quantity';
+import { quantities } from '../../controls/quantity';
+import { ranged } from '../../controls/ranged';
 import { SwitchOf } from '../../controls/SwitchOf';
 import { useChoice } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
@@ -33,28 +34,14 @@ const SOURCES: { value: GlowSource; text: string }[] = [
 
 const MOST = 16;
 
-const threshold: Quantity = {
-  unit: 'st',
-  least: -20,
-  most: 10,
-  step: 1 / 3,
-  digits: 2,
-  stops: true,
-};
-const knee: Quantity = { unit: 'st', least: 0, most: 10, step: 0.1, digits: 2 };
-const bloomSize: Quantity = {
-  unit: '%',
-  least: 0.1,
-  most: 50,
-  step: 0.2,
-  digits: 2,
-  relative: true,
-};
-const length: Quantity = { unit: '%', least: 1, most: 200, step: 1, digits: 1, relative: true };
-const turn: Quantity = { ...quantities.degrees, least: -360, most: 360 };
-const starRays: Quantity = { unit: '', least: 1, most: 16, step: 1, digits: 0 };
-const lensFlare: Quantity = { unit: '', least: 1, most: 8, step: 1, digits: 0 };
-const spread: Quantity = { unit: '', least: 0.1, most: 2, step: 0.05, digits: 2 };
+const threshold = ranged({ unit: 'st', step: 1 / 3, digits: 2, stops: true }, 'glow', 'threshold');
+const knee = ranged({ unit: 'st', step: 0.1, digits: 2 }, 'glow', 'knee');
+const bloomSize = ranged({ unit: '%', step: 0.2, digits: 2, relative: true }, 'bloom', 'size');
+const length = ranged({ unit: '%', step: 1, digits: 1, relative: true }, 'starRays', 'length');
+const turn = ranged(quantities.degrees, 'starRays', 'rotationDegrees');
+const starRays = ranged({ unit: '', step: 1, digits: 0 }, 'starRays', 'count');
+const lensFlare = ranged({ unit: '', step: 1, digits: 0 }, 'lensFlare', 'count');
+const spread = ranged({ unit: '', step: 0.05, digits: 2 }, 'lensFlare', 'spread');
 
 /** What the lens spreads, each from a source of its own. */
 export function GlowDetails() {

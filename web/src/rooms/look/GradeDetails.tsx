@@ -5,7 +5,8 @@ import { useRef } from 'react';
 import { api } from '../../api/client';
 import { Fold } from '../../controls/Fold';
 import { Row } from '../../controls/FieldOf';
-import { quantities, type Quantity } from '../../controls/quantity';
+import { quantities } from '../../controls/quantity';
+import { ranged } from '../../controls/ranged';
 import { SwitchOf } from '../../controls/SwitchOf';
 import { useDownload } from '../../live/useDownload';
 import { say, useDesk } from '../../live/useShoot';
@@ -16,10 +17,10 @@ import { noGrade } from './plain';
 import { useLook } from './useLook';
 import { WheelPad } from './WheelPad';
 
-const small: Quantity = { unit: '', least: -0.5, most: 0.5, step: 0.005, digits: 3 };
-const gamma: Quantity = { unit: '', least: 0.2, most: 5, step: 0.01, digits: 2 };
-const gain: Quantity = { unit: '', least: 0, most: 4, step: 0.01, digits: 2 };
-const colour: Quantity = { unit: '', least: 0, most: 4, step: 0.02, digits: 2 };
+const small = ranged({ unit: '', step: 0.005, digits: 3 }, 'wheels', 'lift');
+const gamma = ranged({ unit: '', step: 0.01, digits: 2 }, 'wheels', 'gamma');
+const gain = ranged({ unit: '', step: 0.01, digits: 2 }, 'wheels', 'gain');
+const colour = ranged({ unit: '', step: 0.02, digits: 2 }, 'wheels', 'saturation');
 
 const MOST_CUBE = 64 * 1024 * 1024;
 

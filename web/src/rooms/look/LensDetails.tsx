@@ -1,25 +1,27 @@
 import { Fold } from '../../controls/Fold';
 import { Row } from '../../controls/FieldOf';
-import { quantities, type Quantity } from '../../controls/quantity';
+import { quantities } from '../../controls/quantity';
+import { ranged } from '../../controls/ranged';
 import { useDesk } from '../../live/useShoot';
 import { LookNumber } from './LookNumber';
 import { useLook } from './useLook';
 
-const vignette: Quantity = { unit: 'st', least: -4, most: 4, step: 0.05, digits: 2 };
-const distortion: Quantity = { unit: '', least: -0.4, most: 0.4, step: 0.005, digits: 3 };
-const fringing: Quantity = { unit: '%', least: -1, most: 1, step: 0.02, digits: 2 };
-const sharpening: Quantity = { unit: '', least: 0, most: 3, step: 0.05, digits: 2 };
-const radius: Quantity = { unit: '%', least: 0.02, most: 2, step: 0.02, digits: 2, relative: true };
-const grain: Quantity = { unit: '', least: 0, most: 0.3, step: 0.002, digits: 3 };
-const grainSize: Quantity = {
-  unit: '%',
-  least: 0.05,
-  most: 2,
-  step: 0.02,
-  digits: 2,
-  relative: true,
-};
-const blur: Quantity = { unit: '%', least: 0, most: 20, step: 0.1, digits: 2 };
+const vignette = ranged({ unit: 'st', step: 0.05, digits: 2 }, 'optics', 'vignette');
+const distortion = ranged({ unit: '', step: 0.005, digits: 3 }, 'optics', 'distortion');
+const fringing = ranged({ unit: '%', step: 0.02, digits: 2 }, 'optics', 'fringing');
+const sharpening = ranged({ unit: '', step: 0.05, digits: 2 }, 'optics', 'sharpening');
+const radius = ranged(
+  { unit: '%', step: 0.02, digits: 2, relative: true },
+  'optics',
+  'sharpeningSize',
+);
+const grain = ranged({ unit: '', step: 0.002, digits: 3 }, 'optics', 'grain');
+const grainSize = ranged(
+  { unit: '%', step: 0.02, digits: 2, relative: true },
+  'optics',
+  'grainSize',
+);
+const blur = ranged({ unit: '%', step: 0.1, digits: 2 }, 'plateTreatment', 'blur');
 
 /** What else the lens and the sensor do, and the plates behind the set. */
 export function LensDetails() {

@@ -1,7 +1,8 @@
 import { Fold } from '../../controls/Fold';
 import { Row } from '../../controls/FieldOf';
 import { PlainSelect } from '../../controls/PlainSelect';
-import { quantities, type Quantity } from '../../controls/quantity';
+import { quantities } from '../../controls/quantity';
+import { ranged } from '../../controls/ranged';
 import { LookNumber } from './LookNumber';
 import { useLook } from './useLook';
 
@@ -12,11 +13,11 @@ const CURVES = [
   { value: 'baryta', text: 'Baryta paper' },
 ];
 
-const held: Quantity = { unit: 'st', least: 0, most: 8, step: 0.1, digits: 2 };
-const black: Quantity = { unit: '', least: -0.1, most: 0.5, step: 0.002, digits: 3 };
-const power: Quantity = { unit: '', least: 0.2, most: 4, step: 0.02, digits: 2 };
-const colour: Quantity = { unit: '', least: 0, most: 4, step: 0.02, digits: 2 };
-const reach: Quantity = { ...quantities.length, least: 0.01, most: 10 };
+const held = ranged({ unit: 'st', step: 0.1, digits: 2 }, 'look', 'highlightRangeStops');
+const black = ranged({ unit: '', step: 0.002, digits: 3 }, 'look', 'blackPoint');
+const power = ranged({ unit: '', step: 0.02, digits: 2 }, 'look', 'contrast');
+const colour = ranged({ unit: '', step: 0.02, digits: 2 }, 'look', 'saturation');
+const reach = ranged(quantities.length, 'contactShade', 'reach');
 
 /** Curve, contrast and colour, and the contact shade. */
 export function ToneDetails() {

@@ -6,7 +6,7 @@ import type { Key, Motion, Span, Track } from '../../api/document';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { NumberField } from '../../controls/NumberField';
 import { PlainSelect } from '../../controls/PlainSelect';
-import type { Quantity } from '../../controls/quantity';
+import { ranged } from '../../controls/ranged';
 import { SwitchOf } from '../../controls/SwitchOf';
 import { useDesk } from '../../live/useShoot';
 import { isChosen, movedKeys, withoutKeys, withSpan } from '../../motion/keysEdit';
@@ -17,7 +17,7 @@ import { MakeKeys } from './MakeKeys';
 import { useMotion } from './motionChoice';
 import { useTracks, writing } from './useTracks';
 
-const whole: Quantity = { unit: '', least: -1e6, most: 1e6, step: 1, digits: 0 };
+const whole = ranged({ unit: '', step: 1, digits: 0 }, 'motion', 'firstFrame');
 const SPANS: { value: Span; text: string }[] = [
   { value: 'hold', text: 'Hold' },
   { value: 'straight', text: 'Straight' },
@@ -66,7 +66,11 @@ function RangeDetails() {
           value: field === 'framesPerSecond' ? v : Math.round(v),
         },
       ]}
-      quantity={field === 'framesPerSecond' ? { ...whole, least: 1, most: 240, digits: 3 } : whole}
+      quantity={
+        field === 'framesPerSecond'
+          ? ranged({ ...whole, digits: 3 }, 'motion', 'framesPerSecond')
+          : whole
+      }
     />
   );
   return (
@@ -81,7 +85,7 @@ function RangeDetails() {
         edit="Shutter"
         read={(d) => d.motion.shutterDegrees}
         write={(_, v) => [{ op: 'replace', path: '/motion/shutterDegrees', value: v }]}
-        quantity={{ unit: '°', least: 0, most: 360, step: 5, digits: 1 }}
+        quantity={ranged({ unit: '°', step: 5, digits: 1 }, 'motion', 'shutterDegrees')}
       />
       <Typography variant="caption" color="text.secondary">
         {motion.shutterDegrees > 0

@@ -3,7 +3,8 @@ import Switch from '@mui/material/Switch';
 import type { Emitter } from '../../api/document';
 import { ColourOf } from '../../controls/ColourOf';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
-import { quantities, type Quantity } from '../../controls/quantity';
+import { quantities } from '../../controls/quantity';
+import { ranged } from '../../controls/ranged';
 import { useDesk } from '../../live/useShoot';
 import { PicturePicker } from '../set/PicturePicker';
 import { EnvironmentDetails } from './EnvironmentDetails';
@@ -12,14 +13,12 @@ import type { LightProps, Of } from './props';
 import { SkyDetails } from './SkyDetails';
 import { SpotDetails } from './SpotDetails';
 
-const spread: Quantity = { ...quantities.degrees, least: 1, most: 180 };
-export const sunSize: Quantity = {
-  ...quantities.degrees,
-  least: 0,
-  most: 30,
-  step: 0.1,
-  digits: 2,
-};
+const spread = ranged(quantities.degrees, 'emitter.rectangle', 'spreadDegrees');
+export const sunSize = ranged(
+  { ...quantities.degrees, step: 0.1, digits: 2 },
+  'emitter.sky-sun',
+  'sizeDegrees',
+);
 
 /** The dimensions of a kind of light, and what shapes it. */
 export function EmitterDetails(p: LightProps) {
@@ -75,7 +74,7 @@ export function EmitterDetails(p: LightProps) {
             edit={`Size of ${light.name}`}
             read={(d) => (here(d).emitter as Of<'sun'>).sizeDegrees}
             write={(d, v) => set(d, 'emitter/sizeDegrees', v)}
-            quantity={{ ...sunSize, most: 90 }}
+            quantity={ranged(sunSize, 'emitter.sun', 'sizeDegrees')}
           />
         </Section>
       );

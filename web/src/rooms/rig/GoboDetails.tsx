@@ -11,6 +11,7 @@ import { arrowStep } from '../../controls/arrows';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
+import { ranged } from '../../controls/ranged';
 import { say, useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
 import { PicturePicker } from '../set/PicturePicker';
@@ -28,10 +29,10 @@ const plain: Omit<Gobo, 'picture'> = {
   blur: 0,
 };
 
-const halves: Quantity = { unit: '', least: -10, most: 10, step: 0.02, digits: 2 };
-const scale: Quantity = { unit: '', least: 0.01, most: 100, step: 0.05, digits: 2, relative: true };
-const contrast: Quantity = { unit: '', least: 0, most: 4, step: 0.05, digits: 2 };
-const gamma: Quantity = { unit: '', least: 0.1, most: 10, step: 0.05, digits: 2, relative: true };
+const halves = ranged({ unit: '', step: 0.02, digits: 2 }, 'gobo', 'offsetX');
+const scale = ranged({ unit: '', step: 0.05, digits: 2, relative: true }, 'gobo', 'scale');
+const contrast = ranged({ unit: '', step: 0.05, digits: 2 }, 'gobo', 'contrast');
+const gamma = ranged({ unit: '', step: 0.05, digits: 2, relative: true }, 'gobo', 'gamma');
 
 /** The pattern in a spot's gate: one click swaps it, the arrow keys nudge it. */
 export function GoboDetails({ light, here, set, emitter }: LightProps & { emitter: Of<'spot'> }) {

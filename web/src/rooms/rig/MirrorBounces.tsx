@@ -1,10 +1,10 @@
 import { ColourOf } from '../../controls/ColourOf';
 import { NumberOf, Row } from '../../controls/FieldOf';
 import { PlainSelect } from '../../controls/PlainSelect';
-import type { Quantity } from '../../controls/quantity';
+import { ranged } from '../../controls/ranged';
 import { useDesk } from '../../live/useShoot';
 
-const often: Quantity = { unit: '', least: 0, most: 64, step: 1, digits: 0 };
+const often = ranged({ unit: '', step: 1, digits: 0 }, 'bounce', 'mirrorBounces');
 /** So many that the renderer follows mirrors as far as it follows light. */
 const ALL = 64;
 

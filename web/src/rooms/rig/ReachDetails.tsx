@@ -6,7 +6,8 @@ import Typography from '@mui/material/Typography';
 import { ColourOf } from '../../controls/ColourOf';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { SwitchOf } from '../../controls/SwitchOf';
-import { quantities, type Quantity } from '../../controls/quantity';
+import { quantities } from '../../controls/quantity';
+import { ranged } from '../../controls/ranged';
 import { useChoice } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
 import { isPlaced } from '../../plan/lights';
@@ -15,7 +16,7 @@ import { CausticDetails } from './CausticDetails';
 import type { LightProps } from './props';
 import { countIn, isIn, scoped } from './scope';
 
-const fades: Quantity = { ...quantities.length, least: 0 };
+const fades = ranged(quantities.length, 'light', 'fadesAtMetres');
 
 /** What a light lights and how: links, parts of the surface, shadow, reach, camera. */
 export function ReachDetails({ light, here, set }: LightProps) {

@@ -8,38 +8,25 @@ import type { Daylight } from '../../api/document';
 import { ColourOf } from '../../controls/ColourOf';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { quantities, type Quantity } from '../../controls/quantity';
+import { ranged } from '../../controls/ranged';
 import { useDesk } from '../../live/useShoot';
 import { colours, mono } from '../../theme/theme';
 import type { LightProps, Of } from './props';
 
-const height: Quantity = { ...quantities.degrees, least: -90, most: 90 };
-const turbidity: Quantity = { unit: '', least: 1, most: 10, step: 0.1, digits: 1 };
-const horizon: Quantity = { ...quantities.degrees, least: -30, most: 30, step: 0.5 };
-const both: Quantity = { unit: '', least: -1, most: 1, step: 0.02, digits: 2 };
-const double: Quantity = { unit: '', least: 0, most: 2, step: 0.02, digits: 2 };
-const night: Quantity = {
-  unit: 'cd/m²',
-  least: 0,
-  most: 1000,
-  step: 0.001,
-  digits: 4,
-  relative: true,
-};
-const whole = (least: number, most: number): Quantity => ({
-  unit: '',
-  least,
-  most,
-  step: 1,
-  digits: 0,
-});
-const hour: Quantity = { unit: 'h', least: 0, most: 24, step: 0.25, digits: 2 };
-const place = (most: number): Quantity => ({
-  ...quantities.degrees,
-  least: -most,
-  most,
-  digits: 2,
-});
-const zone: Quantity = { unit: 'h', least: -14, most: 14, step: 0.5, digits: 1 };
+const height = ranged(quantities.degrees, 'daylight', 'heightDegrees');
+const turbidity = ranged({ unit: '', step: 0.1, digits: 1 }, 'daylight', 'haze');
+const horizon = ranged({ ...quantities.degrees, step: 0.5 }, 'daylight', 'horizonDegrees');
+const both = ranged({ unit: '', step: 0.02, digits: 2 }, 'daylight', 'warmth');
+const double = ranged({ unit: '', step: 0.02, digits: 2 }, 'daylight', 'saturation');
+const night = ranged(
+  { unit: 'cd/m²', step: 0.001, digits: 4, relative: true },
+  'daylight',
+  'nightLuminance',
+);
+const whole = { unit: '', step: 1, digits: 0 };
+const hour = ranged({ unit: 'h', step: 0.25, digits: 2 }, 'when', 'hour');
+const placeDegrees = { ...quantities.degrees, digits: 2 };
+const zone = ranged({ unit: 'h', step: 0.5, digits: 1 }, 'when', 'zoneHours');
 
 type When = NonNullable<Daylight['when']>;
 
@@ -107,13 +94,13 @@ export function SkyDetails({ light, here, set, emitter }: LightProps & { emitter
         {when ? (
           <>
             <Row>
-              {at('Latitude', 'latitude', place(90))}
-              {at('Longitude', 'longitude', place(180))}
+              {at('Latitude', 'latitude', ranged(placeDegrees, 'when', 'latitude'))}
+              {at('Longitude', 'longitude', ranged(placeDegrees, 'when', 'longitude'))}
               {at('North at', 'northDegrees', quantities.degrees)}
             </Row>
             <Row>
-              {at('Day', 'day', whole(1, 31))}
-              {at('Month', 'month', whole(1, 12))}
+              {at('Day', 'day', ranged(whole, 'when', 'day'))}
+              {at('Month', 'month', ranged(whole, 'when', 'month'))}
               {at('Hour', 'hour', hour)}
               {at('Zone', 'zoneHours', zone)}
             </Row>

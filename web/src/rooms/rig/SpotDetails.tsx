@@ -2,14 +2,16 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { quantities, type Quantity } from '../../controls/quantity';
+import { ranged } from '../../controls/ranged';
 import { useDesk } from '../../live/useShoot';
 import { GoboDetails } from './GoboDetails';
 import { ProfileDetails } from './ProfileDetails';
 import type { LightProps, Of } from './props';
 
-const cone: Quantity = { ...quantities.degrees, least: 0.1, most: 175 };
-const door: Quantity = { ...quantities.degrees, least: -80, most: 90 };
-const source: Quantity = { ...quantities.length, least: 0 };
+const cone = ranged(quantities.degrees, 'emitter.spot', 'coneDegrees');
+const door = ranged(quantities.degrees, 'doors', 'left');
+const gate = ranged(quantities.length, 'emitter.spot', 'gateDistance');
+const source = ranged(quantities.length, 'emitter.spot', 'sourceRadius');
 
 /** Cone, source, pattern, doors and profile of a spot. */
 export function SpotDetails(p: LightProps & { emitter: Of<'spot'> }) {
@@ -37,7 +39,7 @@ export function SpotDetails(p: LightProps & { emitter: Of<'spot'> }) {
         </Row>
         <Row>
           {number('Source radius', 'sourceRadius', source)}
-          {number('Gate at', 'gateDistance', quantities.length)}
+          {number('Gate at', 'gateDistance', gate)}
         </Row>
       </Section>
       <GoboDetails {...p} />

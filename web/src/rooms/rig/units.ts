@@ -1,5 +1,6 @@
 import type { Emitter, Unit } from '../../api/document';
 import type { Quantity } from '../../controls/quantity';
+import { ranged } from '../../controls/ranged';
 
 const FACES = new Set(['rectangle', 'disc', 'sphere', 'tube']);
 
@@ -17,22 +18,17 @@ export function shownUnit(unit: Unit): string {
 }
 
 /** Luminous efficacy of a lamp: 10 to 20 of a filament, 80 to 150 of LEDs. */
-export const efficacyQuantity: Quantity = {
-  unit: 'lm/W',
-  least: 0.1,
-  most: 683,
-  step: 1,
-  digits: 1,
-};
+export const efficacyQuantity = ranged(
+  { unit: 'lm/W', step: 1, digits: 1 },
+  'brightness',
+  'efficacy',
+);
 
 /** The number of a brightness in its unit. */
 export function brightnessQuantity(unit: Unit): Quantity {
-  return {
-    unit: shownUnit(unit),
-    least: 0,
-    most: 1e12,
-    step: 1,
-    digits: 2,
-    relative: true,
-  };
+  return ranged(
+    { unit: shownUnit(unit), step: 1, digits: 2, relative: true },
+    'brightness',
+    'value',
+  );
 }

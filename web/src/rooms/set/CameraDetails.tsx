@@ -8,15 +8,16 @@ import { setField } from '../../api/patch';
 import { NumberOf, Row, Section, VectorOf } from '../../controls/FieldOf';
 import { NameField } from '../../controls/NameField';
 import { PlainSelect } from '../../controls/PlainSelect';
-import { quantities, type Quantity } from '../../controls/quantity';
+import { quantities } from '../../controls/quantity';
+import { ranged } from '../../controls/ranged';
 import { SwitchOf } from '../../controls/SwitchOf';
 import { useChoice, type At } from '../../frame/choice';
 import { useChosenShot } from '../../frame/useChosenShot';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
 
-const blades: Quantity = { unit: '', least: 0, most: 20, step: 1, digits: 0 };
-const aspect: Quantity = { unit: '', least: 0.1, most: 10, step: 0.01, digits: 3 };
+const blades = ranged({ unit: '', step: 1, digits: 0 }, 'shot', 'blades');
+const aspect = ranged({ unit: '', step: 0.01, digits: 3 }, 'shot', 'cropAspect');
 const CROPS = [
   { value: '0', text: 'none' },
   { value: '1', text: 'square' },
@@ -87,7 +88,7 @@ export function CameraDetails() {
             edit="Turn of the aperture"
             read={(d) => here(d).bladeRotationDegrees}
             write={(d, v) => set(d, 'bladeRotationDegrees', v)}
-            quantity={{ ...quantities.degrees, least: -360, most: 360 }}
+            quantity={ranged(quantities.degrees, 'shot', 'bladeRotationDegrees')}
           />
         </Row>
         <NumberOf
@@ -95,7 +96,7 @@ export function CameraDetails() {
           edit="Focus"
           read={(d) => here(d).focusDistance}
           write={(d, v) => set(d, 'focusDistance', v)}
-          quantity={{ ...quantities.metres, least: 0 }}
+          quantity={ranged(quantities.metres, 'shot', 'focusDistance')}
         />
         <Button
           color="inherit"
@@ -111,7 +112,7 @@ export function CameraDetails() {
           edit="Sensor"
           read={(d) => here(d).sensorWidthMm}
           write={(d, v) => set(d, 'sensorWidthMm', v)}
-          quantity={{ ...quantities.millimetres, least: 1, most: 200 }}
+          quantity={ranged(quantities.millimetres, 'shot', 'sensorWidthMm')}
         />
         <SwitchOf
           label="Upright lines stay upright"

@@ -3,13 +3,14 @@ import Button from '@mui/material/Button';
 import type { Copies, Operation, Piece, ShootDocument, Vector } from '../../api/document';
 import { NumberOf, Row, Section, VectorOf } from '../../controls/FieldOf';
 import { quantities, type Quantity } from '../../controls/quantity';
+import { ranged } from '../../controls/ranged';
 import { useDesk } from '../../live/useShoot';
 import { seed } from './newPiece';
 
-const count: Quantity = { unit: '', least: 1, most: 100_000, step: 1, digits: 0 };
-const times: Quantity = { unit: '', least: 0.001, most: 1000, step: 0.05, digits: 3 };
-const spread: Quantity = { ...quantities.metres, least: 0, most: 10_000 };
-const stray: Quantity = { ...quantities.degrees, least: 0, most: 180 };
+const count = ranged({ unit: '', step: 1, digits: 0 }, 'copies', 'count');
+const times = ranged({ unit: '', step: 0.05, digits: 3 }, 'scatter', 'minScale');
+const spread = ranged(quantities.metres, 'scatter', 'spread');
+const stray = ranged(quantities.degrees, 'scatter', 'rotationDegrees');
 
 interface Props {
   piece: Piece;

@@ -10,6 +10,7 @@ import { ColourOf } from '../../controls/ColourOf';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
+import { ranged } from '../../controls/ranged';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
 import { PicturePicker, type Picked } from './PicturePicker';
@@ -37,11 +38,11 @@ const SLOTS: { slot: Slot; name: string; what: string; relief: boolean }[] = [
   { slot: 'normal', name: 'Normals', what: 'a normal map, green up', relief: true },
 ];
 
-const repeats: Quantity = { unit: '', least: -100_000, most: 100_000, step: 0.1, digits: 3 };
-const pictures: Quantity = { unit: '', least: -1000, most: 1000, step: 0.01, digits: 3 };
-const strength: Quantity = { unit: '', least: 0, most: 10, step: 0.05, digits: 2 };
-const falloff: Quantity = { unit: '', least: 0.1, most: 20, step: 0.1, digits: 2 };
-const relief: Quantity = { ...quantities.length, least: -1, most: 1 };
+const repeats = ranged({ unit: '', step: 0.1, digits: 3 }, 'texture', 'repeatsU');
+const pictures = ranged({ unit: '', step: 0.01, digits: 3 }, 'texture', 'offsetU');
+const strength = ranged({ unit: '', step: 0.05, digits: 2 }, 'maps', 'normalStrength');
+const falloff = ranged({ unit: '', step: 0.1, digits: 2 }, 'rim', 'falloff');
+const relief = ranged(quantities.length, 'maps', 'bumpMetres');
 
 interface Props {
   material: Material;
@@ -127,7 +128,11 @@ export function MapsDetails({ material, here, set }: Props) {
             <Lie slot={slot} name={name} here={here} set={set} edit={edit} />
             {slot === 'bump' && number('Black to white', 'bumpMetres', relief)}
             {slot === 'displacement' &&
-              number('Black to white', 'displacementMetres', { ...relief, least: -10, most: 10 })}
+              number(
+                'Black to white',
+                'displacementMetres',
+                ranged(relief, 'maps', 'displacementMetres'),
+              )}
             {slot === 'normal' && number('Strength', 'normalStrength', strength)}
             {slot === 'colour' && <Ramp material={material} here={here} set={set} edit={edit} />}
           </Box>

@@ -12,7 +12,8 @@ import { NameField } from '../../controls/NameField';
 import { SwitchOf } from '../../controls/SwitchOf';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
-import { freeId, untouched } from '../../desk/newLight';
+import { ranged } from '../../controls/ranged';
+import { freeId, usualLight } from '../../desk/newLight';
 import { useChoice, type At } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
@@ -22,9 +23,9 @@ import { MaterialCaustics } from './MaterialCaustics';
 import { ReflectionDetails } from './ReflectionDetails';
 import { Shelf } from './Shelf';
 
-const ior: Quantity = { unit: '', least: 1, most: 3, step: 0.01, digits: 3 };
-const priority: Quantity = { unit: '', least: 0, most: 100, step: 1, digits: 0 };
-const abbe: Quantity = { unit: '', least: 0, most: 100, step: 1, digits: 1 };
+const ior = ranged({ unit: '', step: 0.01, digits: 3 }, 'material', 'ior');
+const priority = ranged({ unit: '', step: 1, digits: 0 }, 'material', 'priority');
+const abbe = ranged({ unit: '', step: 1, digits: 1 }, 'material', 'abbe');
 
 /** The material of a piece: which one, and all its numbers. */
 export function MaterialDetails({ piece }: { piece: Piece }) {
@@ -78,20 +79,16 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
     (l) => l.emitter.kind === 'emissive' && l.emitter.material === material.id,
   );
   const makeLight = () => {
+    const base = usualLight();
     const light: Light = {
+      ...base,
       id: freeId(`${material.id}-light`, document.lights),
       name: `${material.name} light`,
       emitter: { kind: 'emissive', material: material.id, picture: null },
       position: [0, 0, 0],
       aim: [0, 1, 0],
-      rollDegrees: 0,
       brightness: { value: 500, unit: 'cd/m2', efficacy: 100 },
-      levelStops: 0,
-      colour: { kelvin: 6500, tint: 0, filter: [1, 1, 1] },
-      muted: false,
-      solo: false,
       seenDirectly: true,
-      ...untouched,
     };
     void desk.keep(`Make ${material.name} a light`, [
       { op: 'add', path: '/lights/-', value: light },

@@ -1,9 +1,10 @@
 import type { Material, Operation, ShootDocument } from '../../api/document';
 import { ColourOf } from '../../controls/ColourOf';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
-import { quantities, type Quantity } from '../../controls/quantity';
+import { quantities } from '../../controls/quantity';
+import { ranged } from '../../controls/ranged';
 
-const rougher: Quantity = { unit: '', least: -1, most: 1, step: 0.01, digits: 3 };
+const rougher = ranged({ unit: '', step: 0.01, digits: 3 }, 'reflections', 'roughness');
 
 interface Props {
   material: Material;

@@ -8,7 +8,9 @@ import type {
   Vector,
 } from '../../api/document';
 import { quantities, type Quantity } from '../../controls/quantity';
+import { ranged } from '../../controls/ranged';
 import { freeId } from '../../desk/newLight';
+import { usualOf } from '../../desk/usual';
 
 /** The set pieces that can be built, with the numbers they begin with, in metres. */
 export const newShapes: Record<string, { name: string; shape: Shape | null; lift: number }> = {
@@ -203,7 +205,7 @@ export const dimensions: Record<string, [field: string, label: string][]> = {
 };
 
 const fromNothing: Quantity = { ...quantities.length, least: 0 };
-export const seed: Quantity = { unit: '', least: 0, most: 1_000_000, step: 1, digits: 0 };
+export const seed = ranged({ unit: '', step: 1, digits: 0 }, 'shape.ground', 'seed');
 
 /** What kind of number a dimension is, where it is no plain length. */
 export const dimensionQuantity: Record<string, Quantity> = {
@@ -211,12 +213,12 @@ export const dimensionQuantity: Record<string, Quantity> = {
   top: fromNothing,
   rise: fromNothing,
   bevel: fromNothing,
-  spacing: { unit: '', least: -0.2, most: 2, step: 0.01, digits: 2 },
-  bendDegrees: { ...quantities.degrees, least: -350, most: 350 },
+  spacing: ranged({ unit: '', step: 0.01, digits: 2 }, 'shape.text', 'spacing'),
+  bendDegrees: ranged(quantities.degrees, 'shape.card', 'bendDegrees'),
   roughness: quantities.share,
   seed,
-  creaseDegrees: { ...quantities.degrees, least: 0, most: 180 },
-  subdivisions: { unit: '', least: 0, most: 5, step: 1, digits: 0 },
+  creaseDegrees: ranged(quantities.degrees, 'shape.lathe', 'creaseDegrees'),
+  subdivisions: ranged({ unit: '', step: 1, digits: 0 }, 'shape.smooth', 'subdivisions'),
 };
 
 /** What turns its face to the camera when it is built. */
@@ -239,69 +241,24 @@ export function newPiece(kind: string, document: ShootDocument, shot: Shot): Pie
     faces && shape?.kind === 'sweep' ? (BEFORE_UPRIGHT * (shape.depth as number)) / far : 0;
   const place: Vector = [shot.aim[0] - back * dx, lift, shot.aim[2] - back * dz];
   return {
+    ...usualOf<Piece>('piece'),
     id: freeId(kind, document.pieces),
     name: free,
-    parent: null,
     position: place.map((x) => Math.round(x * 1000) / 1000) as Vector,
     rotationDegrees: [0, faces ? Math.round((Math.atan2(dx, dz) * 180) / Math.PI) : 0, 0],
-    scale: [1, 1, 1],
     shape: shape as Piece['shape'],
     material: shape ? grey.id : null,
-    copies: null,
-    visibility: everything,
-    shown: true,
   };
 }
 
 /** To all kinds of ray. */
-export const everything: Visibility = {
-  camera: true,
-  reflection: true,
-  refraction: true,
-  shadow: true,
-  bounce: true,
-  shadowCatcher: false,
-  portal: false,
-  reflectedIn: { only: false, pieces: [] },
-};
+export const everything = usualOf<Visibility>('visibility');
 
 /** The material that a set without any begins with. */
 export const grey: Material = {
+  ...usualOf<Omit<Material, 'id' | 'name'>>('material'),
   id: 'grey',
   name: 'Grey',
-  colour: [0.5, 0.5, 0.5],
-  metalness: 0,
-  edgeTint: [1, 1, 1],
-  complexIndex: null,
-  roughness: 0.5,
-  specular: 1,
-  ior: 1.5,
-  transmission: 0,
-  tint: [1, 1, 1],
-  tintDepth: 0.01,
-  thin: false,
-  abbe: 0,
-  priority: 0,
-  coat: { amount: 0, roughness: 0.1, ior: 1.5 },
-  sheen: { colour: [0, 0, 0], roughness: 0.5 },
-  maps: {
-    colour: null,
-    ramp: [],
-    second: null,
-    mask: null,
-    roughness: null,
-    metalness: null,
-    normal: null,
-    normalStrength: 1,
-    bump: null,
-    bumpMetres: 0.001,
-    displacement: null,
-    displacementMetres: 0.01,
-    opacity: null,
-    rim: null,
-  },
-  castsCaustics: true,
-  reflections: { level: 1, tint: [1, 1, 1], roughness: 0 },
 };
 
 /** The piece and all that stands in it. */

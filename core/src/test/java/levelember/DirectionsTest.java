@@ -17,6 +17,8 @@ class DirectionsTest {
           .consideringOnlyDependenciesInLayers()
           .layer("math")
           .definedBy("levelember.math..")
+          .layer("document")
+          .definedBy("levelember.document..")
           .layer("texture")
           .definedBy("levelember.texture..")
           .layer("shoot")
@@ -49,33 +51,36 @@ class DirectionsTest {
           .definedBy("levelember.measure..")
           .whereLayer("math")
           .mayNotAccessAnyLayer()
+          .whereLayer("document")
+          .mayNotAccessAnyLayer()
           .whereLayer("texture")
           .mayOnlyAccessLayers("math")
           .whereLayer("shoot")
-          .mayOnlyAccessLayers("math")
+          .mayOnlyAccessLayers("math", "document")
           .whereLayer("geometry")
-          .mayOnlyAccessLayers("math", "shoot")
+          .mayOnlyAccessLayers("math", "document", "shoot")
           .whereLayer("trace")
-          .mayOnlyAccessLayers("math", "geometry")
+          .mayOnlyAccessLayers("math", "document", "geometry")
           .whereLayer("surface")
-          .mayOnlyAccessLayers("math", "shoot")
+          .mayOnlyAccessLayers("math", "document", "shoot")
           .whereLayer("light")
-          .mayOnlyAccessLayers("math", "shoot", "texture")
+          .mayOnlyAccessLayers("math", "document", "shoot", "texture")
           .whereLayer("photometry")
-          .mayOnlyAccessLayers("math", "shoot", "light")
+          .mayOnlyAccessLayers("math", "document", "shoot", "light")
           .whereLayer("gel")
-          .mayOnlyAccessLayers("math", "shoot", "photometry")
+          .mayOnlyAccessLayers("math", "document", "shoot", "photometry")
           .whereLayer("daylight")
-          .mayOnlyAccessLayers("math", "shoot", "texture", "photometry")
+          .mayOnlyAccessLayers("math", "document", "shoot", "texture", "photometry")
           .whereLayer("edit")
-          .mayOnlyAccessLayers("math", "shoot", "geometry", "trace", "lens", "transport")
+          .mayOnlyAccessLayers("math", "document", "shoot", "geometry", "trace", "lens", "transport")
           .whereLayer("lens")
-          .mayOnlyAccessLayers("math", "shoot")
+          .mayOnlyAccessLayers("math", "document", "shoot")
           .whereLayer("film")
-          .mayOnlyAccessLayers("math", "shoot", "photometry", "texture")
+          .mayOnlyAccessLayers("math", "document", "shoot", "photometry", "texture")
           .whereLayer("transport")
           .mayOnlyAccessLayers(
               "math",
+              "document",
               "shoot",
               "geometry",
               "trace",
@@ -87,9 +92,9 @@ class DirectionsTest {
               "lens",
               "film")
           .whereLayer("look")
-          .mayOnlyAccessLayers("math", "shoot", "texture", "photometry", "film")
+          .mayOnlyAccessLayers("math", "document", "shoot", "texture", "photometry", "film")
           .whereLayer("measure")
-          .mayOnlyAccessLayers("math", "shoot", "texture", "photometry", "film", "look");
+          .mayOnlyAccessLayers("math", "document", "shoot", "texture", "photometry", "film", "look");
 
   @ArchTest
   static final ArchRule coreKnowsNoFilesAndNoInterface =

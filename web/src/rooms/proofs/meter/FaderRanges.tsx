@@ -4,6 +4,8 @@ import Typography from '@mui/material/Typography';
 import type { FaderRange } from '../../../api/document';
 import { Fold } from '../../../controls/Fold';
 import { SwitchOf } from '../../../controls/SwitchOf';
+import { quantities } from '../../../controls/quantity';
+import { ranged } from '../../../controls/ranged';
 import { useDesk } from '../../../live/useShoot';
 import { MeterNumber } from './MeterNumber';
 import { fadersOf, rangesOf, usualRange, type Fader } from './meterWords';
@@ -108,7 +110,7 @@ function Row({ fader, range, ranges }: Props) {
                 edit="Faders that may move"
                 part="faders"
                 value={range[end]}
-                quantity={{ unit: 'K', least: 1000, most: 40000, step: 100, digits: 0 }}
+                quantity={ranged(quantities.kelvin, 'faderRange', 'leastKelvin')}
                 write={(value) => changed({ [end]: value })}
               />
             ))}

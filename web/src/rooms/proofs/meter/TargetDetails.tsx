@@ -5,6 +5,8 @@ import Typography from '@mui/material/Typography';
 import type { Meter, Readings, Target } from '../../../api/document';
 import { AddMenu } from '../../../controls/AddMenu';
 import { PlainSelect } from '../../../controls/PlainSelect';
+import { quantities } from '../../../controls/quantity';
+import { ranged } from '../../../controls/ranged';
 import { useDesk } from '../../../live/useShoot';
 import { colours } from '../../../theme/theme';
 import { FaderRanges } from './FaderRanges';
@@ -140,7 +142,7 @@ function TargetRow({ target }: { target: Target }) {
             edit="Change target"
             part="targets"
             value={target.stops}
-            quantity={{ unit: 'st', least: -20, most: 20, step: 1 / 3, digits: 2, stops: true }}
+            quantity={ranged(quantities.stops, 'target', 'stops')}
             write={(stops) => changed({ stops })}
           />
         )}
@@ -150,7 +152,7 @@ function TargetRow({ target }: { target: Target }) {
           edit="Change target"
           part="targets"
           value={target.weight}
-          quantity={{ unit: '', least: 0, most: 100, step: 1, digits: 2 }}
+          quantity={ranged({ unit: '', step: 1, digits: 2 }, 'target', 'weight')}
           write={(weight) => changed({ weight })}
         />
       </Box>

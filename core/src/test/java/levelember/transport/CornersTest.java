@@ -45,7 +45,7 @@ class CornersTest {
   private static Film film(
       Shoot shoot, Pictures pictures, Sampling sampling, int samples, int deep) {
     View view = View.of(shoot, shoot.shots().getFirst(), pictures);
-    Film film = new Film(20, 14, view.layers());
+    Film film = new Film(16, 11, view.layers());
     try (Renderer renderer = new Renderer(2, deep, 1, sampling)) {
       renderer.trace(view, film, samples, () -> false);
     }

@@ -38,7 +38,7 @@ class LanesTest {
       for (int lights : new int[] {3, 30}) {
         Shoot shoot = shoot(lights);
         View view = View.of(shoot, shoot.shots().getFirst(), name -> sky());
-        Film film = new Film(48, 32, view.layers());
+        Film film = new Film(36, 24, view.layers());
         try (Renderer renderer = new Renderer(2, 12, 5)) {
           renderer.trace(view, film, 3, () -> false);
         }

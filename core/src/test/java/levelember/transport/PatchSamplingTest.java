@@ -33,7 +33,7 @@ import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 
 class PatchSamplingTest {
-  private static final int WIDTH = 16, HEIGHT = 9;
+  private static final int WIDTH = 12, HEIGHT = 7;
   private static final Sampling UNGUIDED = new Sampling(Technique.LIGHT, true, true, false);
 
   /** A closed room that the sun shines into through a window in its right wall. */

@@ -81,7 +81,7 @@ class SamplingTest {
           return sky();
         };
     View view = View.of(shoot, shoot.shots().getFirst(), pictures);
-    Film film = new Film(20, 14, view.layers());
+    Film film = new Film(16, 11, view.layers());
     try (Renderer renderer = new Renderer(2, bounces, seed, sampling)) {
       renderer.trace(view, film, samples, () -> false);
     }
@@ -204,7 +204,7 @@ class SamplingTest {
     assertThat(slope).as("few " + few + ", many " + many).isBetween(-0.95, -0.42);
 
     View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
-    Film chosen = new Film(20, 14, view.layers());
+    Film chosen = new Film(16, 11, view.layers());
     double fullScale = DisplayCurve.fullScale(1);
     try (Renderer renderer = new Renderer(2, 2, 1)) {
       renderer.trace(view, chosen, 8, () -> false);
