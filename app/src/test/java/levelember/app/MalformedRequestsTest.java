@@ -67,7 +67,7 @@ class MalformedRequestsTest {
           "/api/shoots/{shoot}/lights.pdf",
           "/api/shoots/{shoot}/looks/{look}/grade.cube");
 
-  private static final int DEAR_EVERY = 20;
+  private static final int DEAR_EVERY = 60;
 
   @LocalServerPort private int port;
   @Autowired private Shoots shoots;
