@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { memo, useCallback, useEffect, useRef, useState, type PointerEvent } from 'react';
-import { along, notAlong } from '../live/along';
+import { onNextPicture, cancelNextPicture } from '../live/nextPicture';
 import { colours, mono } from '../theme/theme';
 import { clampTo, formatQuantity, parseQuantity, stepped, type Quantity } from './quantity';
 
@@ -116,12 +116,12 @@ export const NumberField = memo(function NumberField(p: Props) {
       if (value === from.now) return;
       from.moved = true;
       from.now = value;
-      along(follow);
+      onNextPicture(follow);
       p.onTry(value);
     },
     onPointerUp: () => {
       if (drag.current?.moved) {
-        notAlong(follow);
+        cancelNextPicture(follow);
         follow();
         p.onKeep();
         letGo();

@@ -1,7 +1,7 @@
 import type { Bank, Operation, ShootDocument } from '../api/document';
 import { setField } from '../api/patch';
 import { freeId } from './newLight';
-import { untracked } from './untracked';
+import { withoutTracks } from './withoutTracks';
 
 /**
  * Puts lights into a bank, into none (null) or into a new one; a bank that is left without lights
@@ -34,7 +34,7 @@ export function banked(
     document.lights.map((l) => (lights.includes(l.id) ? to : l.bank)).filter((b) => b !== null),
   );
   const empty = document.banks.filter((b) => !left.has(b.id)).map((b) => b.id);
-  operations.push(...untracked('banks', new Set(empty), document));
+  operations.push(...withoutTracks('banks', new Set(empty), document));
   document.banks
     .map((b, i) => ({ b, i }))
     .filter(({ b }) => !left.has(b.id))

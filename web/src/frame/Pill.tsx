@@ -5,7 +5,7 @@ import Tooltip from '@mui/material/Tooltip';
 import { percent, shareOverGloss } from '../live/overGloss';
 import type { LiveState } from '../live/store';
 import { useLive } from '../live/store';
-import { useCalm } from '../live/useCalm';
+import { useThrottledLive } from '../live/useThrottledLive';
 import { useChannel, useDesk } from '../live/useShoot';
 import { colours, mono } from '../theme/theme';
 import { duration } from './duration';
@@ -43,7 +43,7 @@ export function Pill() {
   const channel = useChannel();
   const connected = useLive((s) => s.connected);
   const paused = useLive((s) => s.paused);
-  const { frame, progress, handMillis } = useCalm();
+  const { frame, progress, handMillis } = useThrottledLive();
   const wanted = useLive((s) => s.wantedPercent);
   const samples = frame?.samples ?? 0;
   const denoised = frame?.denoised ?? false;

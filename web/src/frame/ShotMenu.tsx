@@ -1,7 +1,7 @@
 import type { Operation, Shot } from '../api/document';
 import { PlainMenu } from '../controls/PlainMenu';
 import { freeId } from '../desk/newLight';
-import { untracked } from '../desk/untracked';
+import { withoutTracks } from '../desk/withoutTracks';
 import { useDesk } from '../live/useShoot';
 import { chosenWith, useChoice } from './choice';
 import { useChosenShot } from './useChosenShot';
@@ -26,7 +26,7 @@ export function ShotMenu() {
     const next = shots[index === 0 ? 1 : index - 1]!;
     useChoice.setState({ shot: next.id });
     await desk.keep(`Delete shot ${shot.name}`, [
-      ...untracked('shots', new Set([shot.id]), desk.state.document),
+      ...withoutTracks('shots', new Set([shot.id]), desk.state.document),
       { op: 'remove', path: `/shots/${index}` },
     ]);
   };

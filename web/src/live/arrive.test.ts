@@ -1,14 +1,14 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { Problem } from '../api/client';
 import type { ShootState } from '../api/document';
-import { arrive, type Asked, type Obstacle } from './arrive';
+import { arrive, type ArrivalHooks, type Obstacle } from './arrive';
 
 const state = (revision: number, undo: string | null = null) =>
   ({ id: 's', revision, undo, redo: null, document: {} }) as unknown as ShootState;
 const problem = (code: string) => new Problem(code, code, '', '');
 
 let told: (Obstacle | null)[];
-let asked: Asked;
+let asked: ArrivalHooks;
 
 beforeEach(() => {
   vi.useFakeTimers();

@@ -5,7 +5,7 @@ import type { ShootState } from '../api/document';
 export type Obstacle = 'unreachable' | 'not-kept';
 
 /** What is asked of the application while an edit waits. */
-export interface Asked {
+export interface ArrivalHooks {
   state: () => Promise<ShootState>;
   storage: () => Promise<{ keeps: boolean }>;
   /** Tells what the edit waits for; null when it waits no more. */
@@ -21,7 +21,7 @@ const obstacle = (error: unknown): Obstacle | null =>
     ? error.code
     : null;
 
-async function answered(asked: Asked): Promise<ShootState> {
+async function answered(asked: ArrivalHooks): Promise<ShootState> {
   for (;;) {
     await new Promise((done) => setTimeout(done, RETRY_MILLIS));
     if (asked.left()) throw new Problem('left', 'The shoot was left.', '', '');
@@ -43,7 +43,7 @@ export async function arrive(
   step: (revision: number) => Promise<ShootState>,
   known: ShootState,
   label: string | null,
-  asked: Asked,
+  asked: ArrivalHooks,
 ): Promise<ShootState> {
   try {
     for (;;) {

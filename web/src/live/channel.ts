@@ -1,7 +1,7 @@
 import { setLivePage } from '../api/client';
 import type { Operation, Schemas } from '../api/document';
 import { useLive, type Denoise, type Frame, type ScopesOf, type View } from './store';
-import { Tries } from './tries';
+import { PreviewedEdits } from './previewedEdits';
 
 type ServerMessage = Schemas['ServerMessage'];
 type PageMessage = Schemas['PageMessage'];
@@ -25,7 +25,7 @@ export interface Happenings {
 export class LiveChannel {
   private socket: WebSocket | null = null;
   private closed = false;
-  private readonly tries = new Tries<Operation[] | number>((tried, mark) =>
+  private readonly tries = new PreviewedEdits<Operation[] | number>((tried, mark) =>
     this.send(
       typeof tried === 'number'
         ? { type: 'time', seconds: tried, mark }

@@ -16,7 +16,7 @@ import { patched } from '../api/patch';
 import { documentAt, keyed, linked } from '../motion/keying';
 import { secondsOf, useTime } from '../motion/time';
 import type { LiveChannel } from './channel';
-import { along } from './along';
+import { onNextPicture } from './nextPicture';
 import { arrive } from './arrive';
 import { useLive } from './store';
 
@@ -124,7 +124,7 @@ export function useTried(atOnce: boolean): ShootDocument {
     const take = () => setTrial(useLive.getState().trial);
     take();
     const end = useLive.subscribe((now, before) => {
-      if (now.trial !== before.trial) along(take);
+      if (now.trial !== before.trial) onNextPicture(take);
     });
     return () => {
       end();

@@ -22,7 +22,7 @@ import {
 } from '../picture/frame';
 import { colours, mono } from '../theme/theme';
 import { inWorld, isPlaced } from './lights';
-import { carried, stirred } from './stirred';
+import { carried, dragOffset } from './dragOffset';
 import { CameraOnPlan, LightOnPlan, PieceHandles } from './marks';
 import { barMetres, fitted, inSpace, onPlan, outlined, type From, type Window } from './look';
 
@@ -102,7 +102,7 @@ export function Plan() {
   const shown = useMemo(
     () =>
       outlines.map((o) => {
-        const by = stirred(o.piece, desk.state.document, desk.document);
+        const by = dragOffset(o.piece, desk.state.document, desk.document);
         return by ? { ...o, shapes: o.shapes.map((s) => carried(from, s, by)) } : o;
       }),
     [outlines, from, desk.state.document, desk.document],

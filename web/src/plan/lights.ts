@@ -13,7 +13,7 @@ export const isAimed = (light: Light) =>
   (light.emitter.kind === 'point' && light.emitter.profile !== null);
 
 /** The light that a light is the mirror image of, or itself. */
-export function twinned(light: Light, document: ShootDocument): Light {
+export function mirrorSource(light: Light, document: ShootDocument): Light {
   return document.lights.find((l) => l.id === light.mirror?.of) ?? light;
 }
 
@@ -26,7 +26,7 @@ export function inWorld(
     const { point: at, normal } = light.mirror;
     const n = unit(normal);
     const image = (p: Vector) => plus(p, times(n, -2 * dot(minus(p, at), n)));
-    const source = inWorld(twinned({ ...light }, document), document);
+    const source = inWorld(mirrorSource({ ...light }, document), document);
     return { position: image(source.position), aim: image(source.aim), aims: source.aims };
   }
   const tied = parentFrame(document.pieces, light.parent);

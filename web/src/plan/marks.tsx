@@ -2,7 +2,7 @@ import type { PointerEvent } from 'react';
 import type { Light, Piece, ShootDocument, Shot, Vector } from '../api/document';
 import { cross, minus, plus, times, unit } from '../picture/frame';
 import { colours } from '../theme/theme';
-import { twinned } from './lights';
+import { mirrorSource } from './lights';
 import { onPlan, type From } from './look';
 
 type Pixels = (p: [number, number]) => [number, number];
@@ -55,7 +55,7 @@ interface Props {
 /** A light by its kind and size, with its throw. */
 export function LightOnPlan(p: Props) {
   const { light, from, px, scale } = p;
-  const { emitter } = twinned(light, p.document);
+  const { emitter } = mirrorSource(light, p.document);
   const at = px(onPlan(from, p.position));
   const aim = px(onPlan(from, p.aim));
   const colour = p.chosen ? colours.ember : '#f0d9a8';

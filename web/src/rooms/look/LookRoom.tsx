@@ -8,7 +8,7 @@ import Typography from '@mui/material/Typography';
 import { useQueryClient } from '@tanstack/react-query';
 import { enqueueSnackbar } from 'notistack';
 import { api } from '../../api/client';
-import { untracked } from '../../desk/untracked';
+import { withoutTracks } from '../../desk/withoutTracks';
 import { setField } from '../../api/patch';
 import { Section } from '../../controls/FieldOf';
 import { NameField } from '../../controls/NameField';
@@ -60,7 +60,7 @@ function Head() {
   const remove = () => {
     const other = looks.find((l) => l.id !== look.id)!;
     void desk.keep(`Delete the look ${look.name}`, [
-      ...untracked('looks', new Set([look.id]), desk.state.document),
+      ...withoutTracks('looks', new Set([look.id]), desk.state.document),
       ...wearing.map((s) => setField(desk.state.document, 'shots', s.id, 'look', other.id)),
       { op: 'remove', path: `/looks/${looks.findIndex((l) => l.id === look.id)}` },
     ]);

@@ -15,7 +15,7 @@ import { say, useDesk } from '../../live/useShoot';
 import { colours, mono } from '../../theme/theme';
 import { useTime } from '../../motion/time';
 import { FramesOrder } from './FramesOrder';
-import { useSettled } from '../../controls/useSettled';
+import { useDebounced } from '../../controls/useDebounced';
 import {
   FORMATS,
   atFrame,
@@ -320,7 +320,7 @@ function Send({ order, shots }: { order: PrintOrder; shots: string[] }) {
   const desk = useDesk();
   const client = useQueryClient();
   const [sending, setSending] = useState(false);
-  const calm = useSettled(order, 250);
+  const calm = useDebounced(order, 250);
   const { data: estimate, error } = useQuery({
     queryKey: ['prints', 'estimate', desk.state.id, desk.state.revision, calm],
     queryFn: () => api.estimatePrint(desk.state.id, calm),

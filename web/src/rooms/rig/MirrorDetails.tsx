@@ -7,7 +7,7 @@ import { NameField } from '../../controls/NameField';
 import { quantities } from '../../controls/quantity';
 import { useChoice } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
-import { twinned } from '../../plan/lights';
+import { mirrorSource } from '../../plan/lights';
 import { colours } from '../../theme/theme';
 import type { LightProps } from './props';
 import { ReachDetails } from './ReachDetails';
@@ -17,7 +17,7 @@ import { setFree, without } from './without';
 export function MirrorDetails(p: LightProps) {
   const { light, here, set } = p;
   const desk = useDesk();
-  const source = twinned(light, desk.document);
+  const source = mirrorSource(light, desk.document);
   return (
     <Box>
       <NameField

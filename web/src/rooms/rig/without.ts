@@ -1,7 +1,7 @@
 import type { Light, Operation, ShootDocument } from '../../api/document';
 import { setField } from '../../api/patch';
-import { untracked } from '../../desk/untracked';
-import { inWorld, twinned } from '../../plan/lights';
+import { withoutTracks } from '../../desk/withoutTracks';
+import { inWorld, mirrorSource } from '../../plan/lights';
 
 /**
  * Takes a light out with what cannot be without it: the sun of a sky goes too, a mirror image
@@ -20,7 +20,7 @@ export function without(light: Light, document: ShootDocument): Operation[] {
     .reverse();
   const ids = new Set(gone.map((i) => document.lights[i]!.id));
   return [
-    ...untracked('lights', ids, document),
+    ...withoutTracks('lights', ids, document),
     ...freed,
     ...gone.map((i) => ({ op: 'remove' as const, path: `/lights/${i}` })),
   ];
@@ -28,7 +28,7 @@ export function without(light: Light, document: ShootDocument): Operation[] {
 
 /** Makes a mirror image a light of its own that stands where it stands. */
 export function setFree(light: Light, document: ShootDocument): Operation[] {
-  const source = twinned(light, document);
+  const source = mirrorSource(light, document);
   const { position, aim } = inWorld(light, document);
   const own: Light = {
     ...light,
@@ -49,7 +49,7 @@ export function setFree(light: Light, document: ShootDocument): Operation[] {
 }
 
 /** Takes names of pieces that go out of every link and tie. */
-export function unlinked(gone: Set<string>, document: ShootDocument): Operation[] {
+export function withoutLinks(gone: Set<string>, document: ShootDocument): Operation[] {
   const unseen = document.pieces
     .filter((p) => !gone.has(p.id))
     .filter((p) => p.visibility.reflectedIn.pieces.some((id) => gone.has(id)))
@@ -81,5 +81,5 @@ export function unlinked(gone: Set<string>, document: ShootDocument): Operation[
     }
     return operations;
   });
-  return [...untracked('pieces', gone, document), ...unseen, ...unlit];
+  return [...withoutTracks('pieces', gone, document), ...unseen, ...unlit];
 }

@@ -24,7 +24,7 @@ import { CopiesDetails } from './CopiesDetails';
 import { MaterialDetails } from './MaterialDetails';
 import { mirrored } from './mirror';
 import { withAllIn } from './newPiece';
-import { unlinked } from '../rig/without';
+import { withoutLinks } from '../rig/without';
 import { ShapeDetails } from './ShapeDetails';
 import { VisibilityDetails } from './VisibilityDetails';
 import { TrueSize } from './TrueSize';
@@ -50,7 +50,7 @@ export function PieceDetails({ piece }: { piece: Piece }) {
       .filter((o) => o.gone)
       .reverse()
       .map(({ op, path }) => ({ op, path }));
-    void desk.keep(`Delete ${piece.name}`, [...unlinked(gone, document), ...operations]);
+    void desk.keep(`Delete ${piece.name}`, [...withoutLinks(gone, document), ...operations]);
     useChoice.setState({ piece: null });
   };
   const mirror = async () => {

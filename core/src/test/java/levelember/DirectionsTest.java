@@ -72,7 +72,8 @@ class DirectionsTest {
           .whereLayer("daylight")
           .mayOnlyAccessLayers("math", "document", "shoot", "texture", "photometry")
           .whereLayer("edit")
-          .mayOnlyAccessLayers("math", "document", "shoot", "geometry", "trace", "lens", "transport")
+          .mayOnlyAccessLayers(
+              "math", "document", "shoot", "geometry", "trace", "lens", "transport")
           .whereLayer("lens")
           .mayOnlyAccessLayers("math", "document", "shoot")
           .whereLayer("film")
@@ -94,7 +95,8 @@ class DirectionsTest {
           .whereLayer("look")
           .mayOnlyAccessLayers("math", "document", "shoot", "texture", "photometry", "film")
           .whereLayer("measure")
-          .mayOnlyAccessLayers("math", "document", "shoot", "texture", "photometry", "film", "look");
+          .mayOnlyAccessLayers(
+              "math", "document", "shoot", "texture", "photometry", "film", "look");
 
   @ArchTest
   static final ArchRule coreKnowsNoFilesAndNoInterface =

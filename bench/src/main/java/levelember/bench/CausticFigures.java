@@ -57,7 +57,9 @@ final class CausticFigures {
 
   private static Shoot casting(Shoot shoot, Caustics caustics) {
     List<Light> lights =
-        shoot.lights().stream().map(l -> l.withReach(l.reach().withCaustics(caustics))).toList();
+        shoot.lights().stream()
+            .map(l -> l.withControls(l.controls().withCaustics(caustics)))
+            .toList();
     return new Shoot(
         shoot.name(),
         shoot.pieces(),

@@ -25,8 +25,8 @@ record RaySet(String name, float[] rays, boolean any) {
       float ox = rays[at], oy = rays[at + 1], oz = rays[at + 2];
       float dx = rays[at + 3], dy = rays[at + 4], dz = rays[at + 5];
       if (any) {
-        sum += walk.blocked(ox, oy, oz, dx, dy, dz, rays[at + 6]) ? 1 : 0;
-      } else if (walk.nearest(ox, oy, oz, dx, dy, dz, rays[at + 6])) {
+        sum += walk.occluded(ox, oy, oz, dx, dy, dz, rays[at + 6]) ? 1 : 0;
+      } else if (walk.closestHit(ox, oy, oz, dx, dy, dz, rays[at + 6])) {
         sum += walk.t;
       }
     }
@@ -51,7 +51,7 @@ record RaySet(String name, float[] rays, boolean any) {
       double y = (0.6 - (i / width + random.nextDouble()) / height * 1.2) * height / width;
       Vec3 d = ahead.plus(right.times(x)).plus(up.times(y)).unit();
       put(primary, i, from, d, Float.POSITIVE_INFINITY);
-      if (!walk.nearest(
+      if (!walk.closestHit(
           (float) from.x(),
           (float) from.y(),
           (float) from.z(),

@@ -87,7 +87,7 @@ public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
   public static CausticSetup forLight(Shoot shoot, String id) {
     Changes changes = new Changes(shoot);
     Light light = shoot.light(id).orElseThrow();
-    boolean[] lit = Frames.in(light.reach().lightLinking(), shoot.pieces());
+    boolean[] lit = Frames.in(light.controls().lightLinking(), shoot.pieces());
     List<Piece> smooth = new ArrayList<>();
     for (int i = 0; i < shoot.pieces().size(); i++) {
       Piece piece = shoot.pieces().get(i);
@@ -180,13 +180,15 @@ public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
     }
 
     void cast(Light light) {
-      if (!light.reach().caustics().on()) {
-        Caustics on = light.reach().caustics().withCast(Caustics.Cast.ON);
-        put(light, l -> l.withReach(l.reach().withCaustics(on)));
+      if (!light.controls().caustics().on()) {
+        Caustics on = light.controls().caustics().withCast(Caustics.Cast.ON);
+        put(light, l -> l.withControls(l.controls().withCaustics(on)));
         add(Kind.LIGHT_CASTS, light.name(), 0);
       }
-      if (light.reach().caustics().level() == 0) {
-        put(light, l -> l.withReach(l.reach().withCaustics(l.reach().caustics().withLevel(1))));
+      if (light.controls().caustics().level() == 0) {
+        put(
+            light,
+            l -> l.withControls(l.controls().withCaustics(l.controls().caustics().withLevel(1))));
         add(Kind.LEVEL_RAISED, light.name(), 0);
       }
       if (light.muted()) {
@@ -277,7 +279,7 @@ public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
                       .orElseThrow());
       Predicate<Light> lights =
           l -> {
-            boolean[] in = Frames.in(l.reach().lightLinking(), shoot.pieces());
+            boolean[] in = Frames.in(l.controls().lightLinking(), shoot.pieces());
             return in == null || in[index];
           };
       List<Light> lamps =
@@ -289,8 +291,8 @@ public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
         addSpot(box, shot);
         return;
       }
-      if (lamps.stream().anyMatch(l -> l.reach().caustics().on() && !l.muted())) {
-        lamps.stream().filter(l -> l.reach().caustics().on()).forEach(this::cast);
+      if (lamps.stream().anyMatch(l -> l.controls().caustics().on() && !l.muted())) {
+        lamps.stream().filter(l -> l.controls().caustics().on()).forEach(this::cast);
         return;
       }
       List<Light> small =

@@ -6,10 +6,10 @@ import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
-import levelember.shoot.Reach;
+import levelember.shoot.LightControls;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.Traced;
+import levelember.shoot.TracedLight;
 
 /** Lamps small enough to draw the edges of caustics: how small one looks, and one to begin with. */
 final class CausticSpot {
@@ -34,12 +34,17 @@ final class CausticSpot {
       case Emitter.Spot e -> seen(shoot, light, at, 2 * e.sourceRadius());
       case Emitter.Sun e -> Math.toRadians(e.sizeDegrees());
       case Emitter.SkySun e -> Math.toRadians(e.sizeDegrees());
-      default -> Double.POSITIVE_INFINITY;
+      case Emitter.Environment _,
+          Emitter.Dome _,
+          Emitter.Sky _,
+          Emitter.Plate _,
+          Emitter.Emissive _ ->
+          Double.POSITIVE_INFINITY;
     };
   }
 
   private static double seen(Shoot shoot, Light light, Vec3 at, double size) {
-    Vec3 from = Traced.inWorld(shoot, light).position();
+    Vec3 from = TracedLight.inWorld(shoot, light).position();
     return size / Math.max(1e-3, from.minus(at).length());
   }
 
@@ -67,7 +72,7 @@ final class CausticSpot {
             false,
             false,
             false)
-        .withReach(Reach.WHOLE.withCaustics(Caustics.CAST));
+        .withControls(LightControls.WHOLE.withCaustics(Caustics.CAST));
   }
 
   private static String free(Shoot shoot) {

@@ -5,7 +5,7 @@ import levelember.math.Vec3;
 import levelember.shoot.Frames;
 import levelember.shoot.Light;
 import levelember.shoot.Shoot;
-import levelember.shoot.Traced;
+import levelember.shoot.TracedLight;
 
 /**
  * Where a light has to stand to do something at a place of the picture; its distance stays.
@@ -37,7 +37,7 @@ public record Placing(Vec3 position, Vec3 aim) {
     if (apart < 1e-5) {
       throw new levelember.document.ImpossibleValue("at", at, "a place apart from what casts");
     }
-    Light world = Traced.inWorld(shoot, light);
+    Light world = TracedLight.inWorld(shoot, light);
     double distance = Math.max(distance(world), 1.2 * apart + 0.05);
     return framed(shoot, light, at.plus(line.times(distance / apart)), caster);
   }
@@ -59,7 +59,7 @@ public record Placing(Vec3 position, Vec3 aim) {
   }
 
   private static Placing along(Shoot shoot, Light light, Vec3 at, Vec3 way) {
-    double distance = distance(Traced.inWorld(shoot, light));
+    double distance = distance(TracedLight.inWorld(shoot, light));
     return framed(shoot, light, at.plus(way.times(distance)), at);
   }
 

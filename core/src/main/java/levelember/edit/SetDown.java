@@ -95,7 +95,7 @@ public final class SetDown {
       Vec3 p = from.position(i);
       // Down from the lifted piece, or up to it, which is as from a lowered rest.
       float y = (float) (p.y() - along * lift);
-      if (walk.nearest((float) p.x(), y, (float) p.z(), 0, along, 0, Float.POSITIVE_INFINITY)) {
+      if (walk.closestHit((float) p.x(), y, (float) p.z(), 0, along, 0, Float.POSITIVE_INFINITY)) {
         least = Math.min(least, walk.t);
       }
     }

@@ -17,9 +17,10 @@ import levelember.math.Colour;
  * all layers (colour, normal, distance) and the layer's own luminance agree, the latter measured in
  * standard errors. The error comes from the renderings of even and of odd samples, so what is
  * settled stays as it is, and with samples the picture goes to the same limit. Light is filtered
- * without the surface's colour, which is put back afterwards. {@link Speckles} are held before and
- * given back after; pixels that hold several surfaces are fitted ({@link MixedPixelFit}). Emission
- * that is seen over mirrors and clear glass alone is in its place already, and is left as traced.
+ * without the surface's colour, which is put back afterwards. {@link FireflyFilter} are held before
+ * and given back after; pixels that hold several surfaces are fitted ({@link MixedPixelFit}).
+ * Emission that is seen over mirrors and clear glass alone is in its place already, and is left as
+ * traced.
  */
 public final class Denoiser {
   private static final int LEVELS = 6;
@@ -214,10 +215,10 @@ public final class Denoiser {
     boolean pairs = means(layer, plane, even, odd);
     plane.restoreThreshold =
         !withoutEmission
-            ? Speckles.RESTORE_OF_MANY
-            : pairs ? Speckles.RESTORE_OF_FEW : Speckles.RESTORE_OF_ONE;
-    Speckles speckles =
-        new Speckles(filter, width, height, withoutEmission ? film.surfaces() : null);
+            ? FireflyFilter.RESTORE_OF_MANY
+            : pairs ? FireflyFilter.RESTORE_OF_FEW : FireflyFilter.RESTORE_OF_ONE;
+    FireflyFilter speckles =
+        new FireflyFilter(filter, width, height, withoutEmission ? film.surfaces() : null);
     strips(
         () -> new float[2][width],
         (scratch, y) -> speckles.hold(plane, plane.light, even, odd, y, scratch));

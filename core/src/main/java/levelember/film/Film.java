@@ -33,7 +33,7 @@ public final class Film {
   /** Planes of the components that are kept, or null. */
   private ComponentPlanes components;
 
-  private Guides guides;
+  private FeatureBuffer guides;
   private boolean bare;
 
   /** Surfaces and seen emission sample by sample, or null where they are not kept. */
@@ -79,7 +79,7 @@ public final class Film {
 
   /** Bytes that a film of so many pixels takes, with emission that is seen all over in a layer. */
   public static long bytes(long pixels, int layers) {
-    return pixels * (layers * 16L + 4 * (Guides.VALUES + SeenEmission.VALUES));
+    return pixels * (layers * 16L + 4 * (FeatureBuffer.VALUES + SeenEmission.VALUES));
   }
 
   private Film(TileGrid grid, int layers) {
@@ -155,8 +155,8 @@ public final class Film {
     return (guides == null ? most(tile) : guides.samples(tile)) == sample;
   }
 
-  private Guides guidesOfOwn() {
-    return bare ? null : new Guides(grid.pixels(), tiles());
+  private FeatureBuffer guidesOfOwn() {
+    return bare ? null : new FeatureBuffer(grid.pixels(), tiles());
   }
 
   /**
@@ -280,7 +280,7 @@ public final class Film {
   }
 
   /** What the pixels show. */
-  public Guides guides() {
+  public FeatureBuffer guides() {
     return guides;
   }
 

@@ -119,8 +119,8 @@ public final class FilmBytes {
     int[] counts = in.counts(film.tiles());
     float[] sums =
         magic != OLDER_MAGIC
-            ? in.floats(Guides.VALUES * pixels)
-            : Guides.withSquares(in.floats((Guides.COUNT + 1) * pixels));
+            ? in.floats(FeatureBuffer.VALUES * pixels)
+            : FeatureBuffer.withSquares(in.floats((FeatureBuffer.COUNT + 1) * pixels));
     film.guides().put(sums, in.optional(2 * pixels), counts);
     if (in.checksum() != in.whole()) {
       throw new Damaged("the film has been harmed: its checksum does not fit");
@@ -141,7 +141,7 @@ public final class FilmBytes {
       throw new Damaged("the film has been harmed: it says an impossible size");
     }
     long pixels = (long) Math.ceilDiv(width, step) * rows;
-    double bytes = pixels * (layers * (24.0 + 12 * kept.size()) + 4 * Guides.VALUES);
+    double bytes = pixels * (layers * (24.0 + 12 * kept.size()) + 4 * FeatureBuffer.VALUES);
     if (3 * pixels > Integer.MAX_VALUE - 8 || bytes > mostBytes) {
       throw new Damaged(
           "the film says that it takes " + (long) bytes + " bytes, more than " + mostBytes);

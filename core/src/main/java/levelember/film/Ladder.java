@@ -153,7 +153,7 @@ public final class Ladder {
     // which the coarser films add a third; the twin's three floats a layer and those of its
     // coarsest film; the surfaces in full size and the weights by which light is brought
     // up to them; and the emission of one layer all over.
-    long films = pixels * (layers * 16L + 4 * Guides.VALUES + 16) + GBuffer.bytes(pixels, 1);
+    long films = pixels * (layers * 16L + 4 * FeatureBuffer.VALUES + 16) + GBuffer.bytes(pixels, 1);
     long twin = pixels * layers * 12L;
     return films * 4 / 3 + twin + twin / 64 + GBuffer.bytes(pixels, SURFACES) + pixels * 28;
   }

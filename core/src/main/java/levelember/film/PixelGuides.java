@@ -5,7 +5,7 @@ import java.util.function.IntConsumer;
 /** What the guides of a film say of each pixel, for the denoiser. */
 final class PixelGuides {
   /** Values of a pixel's mean: colour, normal, nearness. */
-  static final int VALUES = Guides.COUNT;
+  static final int VALUES = FeatureBuffer.COUNT;
 
   private static final int NEARNESS = 6;
 
@@ -68,11 +68,11 @@ final class PixelGuides {
       return;
     }
     int p = y * width + x;
-    int around = sums[Guides.VALUES * p + VALUES] > 0 ? 0 : 2;
+    int around = sums[FeatureBuffer.VALUES * p + VALUES] > 0 ? 0 : 2;
     float n = 0;
     for (int j = Math.max(0, y - around); j <= Math.min(height - 1, y + around); j++) {
       for (int i = Math.max(0, x - around); i <= Math.min(width - 1, x + around); i++) {
-        int at = Guides.VALUES * (j * width + i);
+        int at = FeatureBuffer.VALUES * (j * width + i);
         n += sums[at + VALUES];
         for (int k = 0; k < VALUES; k++) {
           mean[k][p] += sums[at + k];
@@ -94,7 +94,7 @@ final class PixelGuides {
     float all = 0;
     for (int k = 0; k < VALUES; k++) {
       float m = mean[k][p];
-      float variance = Math.max(0, sums[Guides.VALUES * p + VALUES + 1 + k] / n - m * m);
+      float variance = Math.max(0, sums[FeatureBuffer.VALUES * p + VALUES + 1 + k] / n - m * m);
       all += k == NEARNESS ? variance / Math.max(1e-12f, m * m) : variance;
     }
     return all * n / (n - 1) > MIXED;

@@ -4,7 +4,7 @@ import java.util.Arrays;
 import java.util.function.Consumer;
 import java.util.function.IntConsumer;
 
-/** Gives light back to a picture that was taken off its {@link Speckles}. */
+/** Gives light back to a picture that was taken off its {@link FireflyFilter}. */
 final class SpeckleRestoration {
   /** Widest step at which the light is spread. */
   private static final int WIDEST = 27;
@@ -102,7 +102,7 @@ final class SpeckleRestoration {
     float[] to = new float[4 * width * height];
     rows.accept(y -> {
       for (int p = y * width; p < (y + 1) * width; p++) {
-        float k = Speckles.confidence(spread, p);
+        float k = FireflyFilter.confidence(spread, p);
         float before = first == null ? 0 : first[4 * p + 3];
         float own = (1 - before) * k;
         to[4 * p] = own * spread.r[p] + (first == null ? 0 : first[4 * p]);

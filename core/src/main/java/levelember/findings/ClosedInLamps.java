@@ -10,7 +10,7 @@ import levelember.shoot.Light;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
 import levelember.shoot.Scope;
-import levelember.shoot.Traced;
+import levelember.shoot.TracedLight;
 import levelember.transport.CameraHit;
 
 /** Lamps that give nothing to the picture, as opaque pieces stand all round them. */
@@ -22,11 +22,11 @@ final class ClosedInLamps implements Check {
   public void look(Inspection in, List<Finding> to) {
     for (int k = 0; k < in.byLight.length; k++) {
       Light light = in.light(k);
-      boolean stands = LampSize.scaled(light.emitter(), 1) != null;
+      boolean stands = light.emitter().enlarged(1).isPresent();
       if (!in.lit(k) || !stands || in.share(k) > DARK) {
         continue;
       }
-      String around = around(in, Traced.inWorld(in.shoot, light));
+      String around = around(in, TracedLight.inWorld(in.shoot, light));
       if (around == null) {
         continue;
       }
@@ -49,20 +49,20 @@ final class ClosedInLamps implements Check {
   }
 
   private static Light without(Light light, String piece) {
-    Scope now = light.reach().shadowLinking();
+    Scope now = light.controls().shadowLinking();
     List<String> named = new ArrayList<>(now.pieces());
     if (now.only()) {
       named.remove(piece);
     } else {
       named.add(piece);
     }
-    return light.withReach(
-        light.reach().linked(light.reach().lightLinking(), new Scope(now.only(), named)));
+    return light.withControls(
+        light.controls().linked(light.controls().lightLinking(), new Scope(now.only(), named)));
   }
 
   /** The piece that is met most round a lamp that is closed in; null where it is not. */
   private static String around(Inspection in, Light lamp) {
-    boolean[] shadows = Frames.in(lamp.reach().shadowLinking(), in.shoot.pieces());
+    boolean[] shadows = Frames.in(lamp.controls().shadowLinking(), in.shoot.pieces());
     CameraHit hit = new CameraHit(in.view.scene());
     Vec3 from = lamp.position().minus(in.view.origin());
     Map<String, Integer> met = new HashMap<>();

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import levelember.measure.CausticReading;
 import levelember.shoot.Light;
-import levelember.shoot.Reach;
+import levelember.shoot.LightControls;
 
 /** Caustics that are traced and that other light drowns. */
 final class DrownedCaustics implements Check {
@@ -14,7 +14,7 @@ final class DrownedCaustics implements Check {
   public void look(Inspection in, List<Finding> to) {
     for (int k = 0; k < in.byLight.length; k++) {
       Light light = in.light(k);
-      if (!in.lit(k) || !light.reach().caustics().on()) {
+      if (!in.lit(k) || !light.controls().caustics().on()) {
         continue;
       }
       CausticReading reading = CausticReading.of(in.traced, in.weights, k);
@@ -23,13 +23,13 @@ final class DrownedCaustics implements Check {
       }
       Light by = in.light(reading.drownedBy());
       double stops = reading.drownedStops() - DROWNED_STOPS + 1;
-      Reach reach = light.reach();
+      LightControls controls = light.controls();
       List<Finding.Mend> mends = new ArrayList<>();
       mends.add(
           new Finding.Mend(
               "Lower " + by.name() + " by " + Words.stops(stops),
               Edits.raised(in.shoot, by.id(), -stops)));
-      double level = reach.caustics().level() * StrictMath.pow(2, stops);
+      double level = controls.caustics().level() * StrictMath.pow(2, stops);
       if (level <= MOST_LEVEL) {
         mends.add(
             new Finding.Mend(
@@ -37,7 +37,9 @@ final class DrownedCaustics implements Check {
                 Edits.light(
                     in.shoot,
                     light.id(),
-                    l -> l.withReach(reach.withCaustics(reach.caustics().withLevel(level))))));
+                    l ->
+                        l.withControls(
+                            controls.withCaustics(controls.caustics().withLevel(level))))));
       }
       to.add(
           new Finding(

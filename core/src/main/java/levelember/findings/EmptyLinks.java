@@ -13,7 +13,7 @@ final class EmptyLinks implements Check {
     List<Piece> pieces = in.shoot.pieces();
     for (int k = 0; k < in.byLight.length; k++) {
       Light light = in.light(k);
-      boolean[] linked = Frames.in(light.reach().lightLinking(), pieces);
+      boolean[] linked = Frames.in(light.controls().lightLinking(), pieces);
       if (!in.lit(k) || linked == null) {
         continue;
       }
@@ -40,8 +40,9 @@ final class EmptyLinks implements Check {
                           in.shoot,
                           light.id(),
                           l ->
-                              l.withReach(
-                                  l.reach().linked(Scope.ALL, l.reach().shadowLinking())))))));
+                              l.withControls(
+                                  l.controls()
+                                      .linked(Scope.ALL, l.controls().shadowLinking())))))));
     }
   }
 }

@@ -6,7 +6,7 @@ import levelember.math.Vec3;
 import levelember.shoot.Emitter;
 import levelember.shoot.Gobo;
 import levelember.shoot.Light;
-import levelember.shoot.Traced;
+import levelember.shoot.TracedLight;
 
 /** The outer edge of a gobo's picture where it falls into the shot. */
 final class GoboEdges implements Check {
@@ -28,7 +28,7 @@ final class GoboEdges implements Check {
 
   private static void at(
       Inspection in, int number, Light light, Emitter.Spot spot, List<Finding> to) {
-    Light lamp = Traced.inWorld(in.shoot, light);
+    Light lamp = TracedLight.inWorld(in.shoot, light);
     Affine frame = Affine.lookingAt(lamp.position(), lamp.aim(), lamp.rollDegrees());
     Gobo gobo = spot.gobo();
     boolean[] edge = new boolean[in.cells()];

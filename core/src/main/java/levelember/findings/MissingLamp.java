@@ -35,11 +35,10 @@ final class MissingLamp {
 
   private static boolean isLamp(Light light) {
     return switch (light.emitter()) {
-      case Emitter.Sun s -> true;
-      case Emitter.Rectangle r -> true;
-      case Emitter.Disc d -> true;
-      case Emitter.Spot s -> true;
-      default -> false;
+      case Emitter.Sun _, Emitter.Rectangle _, Emitter.Disc _, Emitter.Spot _ -> true;
+      case Emitter.Sphere _, Emitter.Tube _, Emitter.Point _ -> false;
+      case Emitter.Environment _, Emitter.Dome _, Emitter.Sky _, Emitter.SkySun _ -> false;
+      case Emitter.Plate _, Emitter.Emissive _ -> false;
     };
   }
 

@@ -5,8 +5,8 @@ import levelember.math.Vec3;
 import levelember.shoot.Brightness;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
+import levelember.shoot.LightControls;
 import levelember.shoot.Piece;
-import levelember.shoot.Reach;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 
@@ -43,11 +43,11 @@ final class ScaledSet {
     boolean ofFace = b.unit() == Brightness.Unit.NIT || b.unit() == Brightness.Unit.TIMES;
     boolean farAway = light.emitter() instanceof Emitter.Sun;
     double value = ofFace || farAway ? b.value() : b.value() * by * by;
-    Reach reach = light.reach();
+    LightControls controls = light.controls();
     Light as =
         light
             .withBrightness(new Brightness(value, b.unit(), b.efficacy()))
-            .withReach(reach.withFadesAtMetres(reach.fadesAtMetres() * by))
+            .withControls(controls.withFadesAtMetres(controls.fadesAtMetres() * by))
             .withEmitter(sized(light.emitter(), by));
     if (light.parent() != null) {
       return as;
@@ -57,7 +57,7 @@ final class ScaledSet {
   }
 
   private static Emitter sized(Emitter emitter, double by) {
-    Emitter sized = LampSize.scaled(emitter, by);
+    Emitter sized = emitter.enlarged(by).orElse(emitter);
     if (sized instanceof Emitter.Spot s) {
       return new Emitter.Spot(
           s.coneDegrees(),
@@ -68,6 +68,6 @@ final class ScaledSet {
           s.gobo(),
           s.doors());
     }
-    return sized == null ? emitter : sized;
+    return sized;
   }
 }

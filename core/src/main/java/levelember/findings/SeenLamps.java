@@ -6,7 +6,7 @@ import levelember.lens.ThinLens;
 import levelember.math.Vec3;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
-import levelember.shoot.Traced;
+import levelember.shoot.TracedLight;
 import levelember.transport.CameraHit;
 
 /** Studio lamps whose own shape stands in the picture. */
@@ -17,10 +17,10 @@ final class SeenLamps implements Check {
   public void look(Inspection in, List<Finding> to) {
     for (int k = 0; k < in.byLight.length; k++) {
       Light light = in.light(k);
-      if (!in.lit(k) || !light.seenDirectly() || LampSize.radius(light.emitter()) <= 0) {
+      if (!in.lit(k) || !light.seenDirectly() || light.emitter().faceRadius() <= 0) {
         continue;
       }
-      double[] at = seen(in, Traced.inWorld(in.shoot, light));
+      double[] at = seen(in, TracedLight.inWorld(in.shoot, light));
       if (at == null) {
         continue;
       }

@@ -8,7 +8,7 @@ import levelember.math.Vec3;
 import levelember.shoot.Brightness;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
-import levelember.shoot.Traced;
+import levelember.shoot.TracedLight;
 
 /**
  * Shadows that are far harder than those of the other lamps, keys so large that they throw none,
@@ -53,10 +53,10 @@ final class SourceSizes implements Check {
     }
     List<Lamp> to = new ArrayList<>();
     for (int k = 0; k < in.byLight.length; k++) {
-      Light lamp = Traced.inWorld(in.shoot, in.light(k));
+      Light lamp = TracedLight.inWorld(in.shoot, in.light(k));
       if (in.lit(k)
-          && LampSize.scaled(lamp.emitter(), 1) != null
-          && lamp.reach().shadowDensity() > 0) {
+          && lamp.emitter().enlarged(1).isPresent()
+          && lamp.controls().shadowDensity() > 0) {
         double degrees = LampSize.degrees(lamp.emitter(), lamp.position(), centre);
         to.add(new Lamp(lamp, degrees, in.mean(k, in.subject) / all, lamp.position()));
       }
@@ -97,7 +97,7 @@ final class SourceSizes implements Check {
 
   /** Another size of a lamp, with the same light from it. */
   private static Finding.Mend sized(Inspection in, Light lamp, double by) {
-    Emitter sized = LampSize.scaled(lamp.emitter(), by);
+    Emitter sized = lamp.emitter().enlarged(by).orElseThrow();
     boolean byArea = lamp.brightness().unit() == Brightness.Unit.NIT;
     double stops = byArea ? -2 * StrictMath.log(by) / StrictMath.log(2) : 0;
     return new Finding.Mend(

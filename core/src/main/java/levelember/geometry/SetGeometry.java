@@ -134,7 +134,7 @@ public final class SetGeometry {
       if (there == null) {
         there = origin.copies == null ? mesh(origin.shape) : together(origin);
         if (origin.copies == null && origin.push != null) {
-          there = Pushed.of(there, origin.push, relief);
+          there = Displacement.of(there, origin.push, relief);
         }
       }
       made.put(origin, there);

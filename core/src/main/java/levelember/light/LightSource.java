@@ -1,6 +1,6 @@
 package levelember.light;
 
-import levelember.math.Points;
+import levelember.math.Sampler;
 
 /**
  * A light at unit value (1 cd/m², or 1 cd for a point) and neutral colour. Its shape gives light
@@ -25,7 +25,7 @@ public abstract sealed class LightSource
   private final boolean seenDirectly;
 
   LightSource(String id, boolean seenDirectly) {
-    this.key = Points.hash(id.hashCode());
+    this.key = Sampler.hash(id.hashCode());
     this.seenDirectly = seenDirectly;
   }
 

@@ -170,7 +170,7 @@ final class Blur {
         BAND * w,
         (h + BAND - 1) / BAND,
         band -> {
-          Stretched stretched = new Stretched(from, 1, w);
+          UpsampledHalo stretched = new UpsampledHalo(from, 1, w);
           for (int y = band * BAND; y < Math.min(h, (band + 1) * BAND); y++) {
             stretched.add(y, to.rgb(), 3 * y * w);
           }

@@ -77,7 +77,7 @@ public final class Development {
 
   /** A picture as the lens has made it, to be shown through several looks. */
   public Lensed lensed(Picture picture, LookInputs aids) {
-    return lensed(picture, aids, new Spreads(), true);
+    return lensed(picture, aids, new GlowCache(), true);
   }
 
   /**
@@ -85,7 +85,7 @@ public final class Development {
    *
    * @param kept from pictures before this one; takes what is drawn now
    */
-  public byte[] codes(Picture picture, LookInputs aids, Spreads kept) {
+  public byte[] codes(Picture picture, LookInputs aids, GlowCache kept) {
     return codes(lensed(picture, aids, kept, false));
   }
 
@@ -101,7 +101,7 @@ public final class Development {
 
   /** Eight-bit codes, three bytes a pixel. */
   public byte[] codes(Picture picture, LookInputs aids) {
-    return codes(lensed(picture, aids, new Spreads(), false));
+    return codes(lensed(picture, aids, new GlowCache(), false));
   }
 
   /** Eight-bit codes of what a look that {@link #seesAlike} has made ready. */
@@ -139,7 +139,7 @@ public final class Development {
   public short[] codes16(Picture picture, LookInputs aids) {
     short[] to = new short[picture.rgb().length];
     develop(
-        lensed(picture, aids, new Spreads(), false),
+        lensed(picture, aids, new GlowCache(), false),
         (rows, at) -> {
           for (int x = 0, i = at; x < rows.width; x++, i += 3) {
             to[i] = (short) (int) (65535 * rows.r[x] + 0.5f);
@@ -153,16 +153,16 @@ public final class Development {
   /** What is shown, encoded, 0…1. */
   public Picture shown(Picture picture, LookInputs aids) {
     Picture to = Picture.black(picture.width(), picture.height());
-    develop(lensed(picture, aids, new Spreads(), false), (rows, at) -> rows.join(to.rgb(), at));
+    develop(lensed(picture, aids, new GlowCache(), false), (rows, at) -> rows.join(to.rgb(), at));
     return to;
   }
 
   /** The linear picture with what lens and shade have made of it, before sharpening, cd/m². */
   public Picture exposedLight(Picture picture, LookInputs aids) {
-    return exposedLight(picture, aids, new Spreads());
+    return exposedLight(picture, aids, new GlowCache());
   }
 
-  private Picture exposedLight(Picture picture, LookInputs aids, Spreads spreads) {
+  private Picture exposedLight(Picture picture, LookInputs aids, GlowCache spreads) {
     Picture to = Picture.black(picture.width(), picture.height());
     Lit lit = lit(picture, aids, spreads);
     int n = 3 * picture.width();
@@ -182,7 +182,7 @@ public final class Development {
     final float[] row;
     final float[] r, g, b;
     final float[][] memory;
-    final Stretched spread;
+    final UpsampledHalo spread;
     final byte[][] codes;
 
     Rows(int width, Glowing.Halo halo) {
@@ -193,7 +193,7 @@ public final class Development {
       b = new float[width];
       codes = new byte[3][width];
       memory = new float[2][width];
-      spread = halo == null ? null : new Stretched(halo.light(), halo.level(), width);
+      spread = halo == null ? null : new UpsampledHalo(halo.light(), halo.level(), width);
     }
 
     void part(float[] from, int at) {
@@ -229,13 +229,13 @@ public final class Development {
   /**
    * @param kept whether it is for several looks, so that halos are to be added once
    */
-  private Lensed lensed(Picture picture, LookInputs aids, Spreads spreads, boolean kept) {
+  private Lensed lensed(Picture picture, LookInputs aids, GlowCache spreads, boolean kept) {
     boolean bends = optics.distortion() != 0 || optics.fringing() != 0;
     if (!bends && optics.sharpening() == 0 && !(kept && glowing.active())) {
       return new Lensed(lit(picture, aids, spreads), aids, null);
     }
     Picture exposed = exposedLight(picture, aids, spreads);
-    Picture from = bends ? Bending.bent(exposed, optics) : exposed;
+    Picture from = bends ? LensDistortion.bent(exposed, optics) : exposed;
     float[] sharper = optics.sharpening() > 0 ? Sharpening.factors(from, optics) : null;
     return new Lensed(new Lit(from, true, null), aids, sharper);
   }
@@ -301,7 +301,7 @@ public final class Development {
    */
   private record Lit(Picture picture, boolean shaded, Glowing.Halo halo) {}
 
-  private Lit lit(Picture picture, LookInputs aids, Spreads spreads) {
+  private Lit lit(Picture picture, LookInputs aids, GlowCache spreads) {
     boolean plain = aids.shade() == null && aids.plate() == null;
     if (!glowing.active()) {
       return new Lit(picture, plain, null);

@@ -82,7 +82,7 @@ final class Glowing {
    * @param whole the picture as it is, cd/m²
    * @param kept what may be of use from before
    */
-  Halo halo(Picture whole, LookInputs aids, Spreads kept) {
+  Halo halo(Picture whole, LookInputs aids, GlowCache kept) {
     int h = whole.height();
     kept.glows(glows.size());
     boolean[][] glowing = new boolean[glows.size()][];
@@ -106,7 +106,7 @@ final class Glowing {
       Picture from = own == null ? whole : own;
       int first = level;
       Gate gate = Gate.of(glow, scale);
-      Spreads.Gated gated =
+      GlowCache.Gated gated =
           kept.gated(i, () -> gated(from, margin, first, gate), from, margin, first, gate);
       glowing[i] = java.util.Arrays.copyOfRange(gated.rows(), margin, margin + h);
       if (gated.any()) {
@@ -120,7 +120,7 @@ final class Glowing {
   private static int level(Glow glow, int rows) {
     int level = Integer.MAX_VALUE;
     if (glow.bloom().on() && glow.bloom().level() > 0) {
-      level = Blooming.level(glow.bloom().size() / 100 * rows);
+      level = Bloom.level(glow.bloom().size() / 100 * rows);
     }
     if (glow.starRays().on() && glow.starRays().level() > 0) {
       level = Math.min(level, level(rows, STREAK_ROWS));
@@ -135,7 +135,7 @@ final class Glowing {
    * What of a source is over the threshold, halved so often; the frame begins at a whole pixel of
    * it.
    */
-  private static Spreads.Gated gated(Picture from, int margin, int level, Gate gate) {
+  private static GlowCache.Gated gated(Picture from, int margin, int level, Gate gate) {
     boolean[] rows = new boolean[from.height()];
     int w = from.width(), h = from.height(), step = 1 << level;
     // Moves the source so that the frame falls on whole pixels.
@@ -155,7 +155,7 @@ final class Glowing {
     for (boolean row : rows) {
       any |= row;
     }
-    return new Spreads.Gated(to, rows, any);
+    return new GlowCache.Gated(to, rows, any);
   }
 
   /** Adds a share of what of a row is over the threshold to a shorter row; says if there is any. */
@@ -184,13 +184,13 @@ final class Glowing {
   }
 
   private void draw(
-      int number, Picture source, int rows, int margin, int first, Picture to, Spreads kept) {
+      int number, Picture source, int rows, int margin, int first, Picture to, GlowCache kept) {
     Glow glow = glows.get(number);
     Glow.Bloom bloom = glow.bloom();
     if (bloom.on() && bloom.level() > 0) {
       double size = bloom.size() / 100 * rows;
       Picture spread =
-          kept.drawn(number, 0, () -> Blooming.spread(source, size, first), source, size, first);
+          kept.drawn(number, 0, () -> Bloom.spread(source, size, first), source, size, first);
       add(spread, margin, (float) bloom.level(), bloom.halo(), to);
     }
     Glow.StarRays starRays = glow.starRays();
@@ -199,7 +199,7 @@ final class Glowing {
       double height = Math.scalb((double) rows, -level);
       Supplier<Picture> drawing =
           () -> {
-            Picture drawn = Streaking.drawn(at(source, first, level), starRays, height);
+            Picture drawn = StarRays.drawn(at(source, first, level), starRays, height);
             return back(drawn, source, first, level);
           };
       Object[] by = {first, rows, starRays.count(), starRays.rotationDegrees(), starRays.length()};
@@ -212,7 +212,7 @@ final class Glowing {
       double height = Math.scalb((double) rows, -level);
       Supplier<Picture> drawing =
           () -> {
-            Picture drawn = Ghosting.drawn(at(source, first, level), lensFlare, height);
+            Picture drawn = LensFlare.drawn(at(source, first, level), lensFlare, height);
             return back(drawn, source, first, level);
           };
       Object[] by = {first, rows, lensFlare.count(), lensFlare.spread()};
@@ -278,7 +278,7 @@ final class Glowing {
    * @param row the picture's row, cd/m²; changed
    * @param spread the halo's light, stretched to the picture's size
    */
-  void row(float[] row, int y, int width, Halo halo, LookInputs aids, Stretched spread) {
+  void row(float[] row, int y, int width, Halo halo, LookInputs aids, UpsampledHalo spread) {
     for (int i = 0; i < glows.size(); i++) {
       if (halo.glowing[i] == null || !halo.glowing[i][y]) {
         continue;

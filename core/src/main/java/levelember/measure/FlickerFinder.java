@@ -128,7 +128,7 @@ public final class FlickerFinder {
     Reason reason =
         fades
             ? Reason.FADING
-            : light.reach().caustics().on() && throwsCaustics(shoot)
+            : light.controls().caustics().on() && throwsCaustics(shoot)
                 ? Reason.CAUSTIC
                 : Reason.FEW_SAMPLES;
     return new Flicker(

@@ -13,7 +13,7 @@ import levelember.shoot.Light;
 import levelember.shoot.LightColour;
 import levelember.shoot.Meter;
 import levelember.shoot.Shoot;
-import levelember.shoot.Traced;
+import levelember.shoot.TracedLight;
 
 /**
  * The faders of a rig that may move, as unknowns: a change in stops for each, and for those whose
@@ -53,7 +53,7 @@ final class RigFaders {
     for (int f = 0; f < faders.size(); f++) {
       FaderRange range = faders.get(f);
       for (int k = 0; k < layers; k++) {
-        Light light = shoot.lights().get(k), lamp = Traced.original(shoot, light);
+        Light light = shoot.lights().get(k), lamp = TracedLight.original(shoot, light);
         colours[f][k] = range.ofLight() && lamp.id().equals(range.id());
         moves[f][k] =
             range.id() == null

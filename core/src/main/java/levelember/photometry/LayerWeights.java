@@ -5,7 +5,7 @@ import java.util.Map;
 import levelember.shoot.Bank;
 import levelember.shoot.Light;
 import levelember.shoot.Shoot;
-import levelember.shoot.Traced;
+import levelember.shoot.TracedLight;
 
 /** What each light's unit layer is multiplied by, channel by channel, to give the picture. */
 public final class LayerWeights {
@@ -52,7 +52,7 @@ public final class LayerWeights {
   }
 
   private static void put(float[] weights, int i, Shoot shoot, Light light, Bank bank) {
-    Light lamp = Traced.original(shoot, light);
+    Light lamp = TracedLight.original(shoot, light);
     double stops = light.levelStops() + shoot.masterStops();
     stops += (lamp == light ? 0 : lamp.levelStops()) + (bank == null ? 0 : bank.levelStops());
     double value = LampUnits.tracedValue(lamp) * StrictMath.pow(2, stops);

@@ -52,7 +52,8 @@ public record EditCost(boolean geometry, boolean everything, int[] from) {
       boolean stays =
           !everything
               && was != null
-              && Traced.of(before, before.lights().get(was)).equals(Traced.of(after, light))
+              && TracedLight.of(before, before.lights().get(was))
+                  .equals(TracedLight.of(after, light))
               && !emitsElsewhere(before, after, light);
       from[i] = stays ? was : -1;
     }

@@ -1,10 +1,85 @@
 package levelember.shoot;
 
+import java.util.List;
+import java.util.Optional;
 import levelember.document.Field;
 import levelember.document.RecordFields;
 
-/** What kind of light a light is, with its own dimensions in metres and degrees. */
+/**
+ * What kind of light a light is, with its own dimensions in metres and degrees. What the rest of
+ * the program asks of a kind stands here; what it emits, and how it is sampled, in the light
+ * package.
+ */
 public sealed interface Emitter {
+  /** Whether it faces its light's aim. */
+  boolean aimed();
+
+  /** Whether it stands at its light's position, as far from what it lights as that is. */
+  boolean placed();
+
+  /** Units that its brightness may be said in; the first is the usual one. */
+  List<Brightness.Unit> units();
+
+  /** Name of the picture that it needs of the shoot's assets, or null. */
+  String asset();
+
+  /** Radius of a disc as large as its face is seen, metres; 0 for what has none. */
+  double faceRadius();
+
+  /** The same with its source so many times as wide and as high; empty for what has no size. */
+  Optional<Emitter> enlarged(double by);
+
+  /** Units of lamps with a luminous face. */
+  List<Brightness.Unit> FACE_UNITS =
+      List.of(
+          Brightness.Unit.LUMEN,
+          Brightness.Unit.CANDELA,
+          Brightness.Unit.LUX,
+          Brightness.Unit.NIT,
+          Brightness.Unit.WATT);
+
+  /** Units of lamps that are points to what they light. */
+  List<Brightness.Unit> POINT_UNITS =
+      List.of(
+          Brightness.Unit.LUMEN,
+          Brightness.Unit.CANDELA,
+          Brightness.Unit.LUX,
+          Brightness.Unit.WATT);
+
+  /** Lamps: they stand at a place. */
+  sealed interface Lamp extends Emitter {
+    @Override
+    default boolean placed() {
+      return true;
+    }
+  }
+
+  /** Lamps with a luminous face. */
+  sealed interface Faced extends Lamp {
+    @Override
+    default List<Brightness.Unit> units() {
+      return FACE_UNITS;
+    }
+  }
+
+  /** What comes from everywhere, from far away, or from pieces: it has neither place nor size. */
+  sealed interface Unplaced extends Emitter {
+    @Override
+    default boolean placed() {
+      return false;
+    }
+
+    @Override
+    default double faceRadius() {
+      return 0;
+    }
+
+    @Override
+    default Optional<Emitter> enlarged(double by) {
+      return Optional.empty();
+    }
+  }
+
   /** A flat rectangle that shines along its aim. */
   record Rectangle(
       @Field(says = "width of the face", least = 1e-4, most = 10_000, unit = "m") double width,
@@ -19,9 +94,29 @@ public sealed interface Emitter {
           double spreadDegrees,
       @Field(says = "name of a picture on the face, times its luminance", usual = "null")
           String picture)
-      implements Emitter {
+      implements Faced {
     public Rectangle {
       RecordFields.check(Rectangle.class, width, height, twoSided, spreadDegrees, picture);
+    }
+
+    @Override
+    public boolean aimed() {
+      return true;
+    }
+
+    @Override
+    public String asset() {
+      return picture;
+    }
+
+    @Override
+    public double faceRadius() {
+      return Math.sqrt(width * height / Math.PI);
+    }
+
+    @Override
+    public Optional<Emitter> enlarged(double by) {
+      return Optional.of(new Rectangle(width * by, height * by, twoSided, spreadDegrees, picture));
     }
 
     /** An open face of even luminance. */
@@ -43,18 +138,58 @@ public sealed interface Emitter {
           double spreadDegrees,
       @Field(says = "name of a picture on the face, times its luminance", usual = "null")
           String picture)
-      implements Emitter {
+      implements Faced {
     public Disc {
       RecordFields.check(Disc.class, radius, twoSided, spreadDegrees, picture);
+    }
+
+    @Override
+    public boolean aimed() {
+      return true;
+    }
+
+    @Override
+    public String asset() {
+      return picture;
+    }
+
+    @Override
+    public double faceRadius() {
+      return radius;
+    }
+
+    @Override
+    public Optional<Emitter> enlarged(double by) {
+      return Optional.of(new Disc(radius * by, twoSided, spreadDegrees, picture));
     }
   }
 
   /** A sphere that shines evenly in all directions. */
   record Sphere(
       @Field(says = "radius of the sphere", least = 1e-4, most = 10_000, unit = "m") double radius)
-      implements Emitter {
+      implements Faced {
     public Sphere {
       RecordFields.check(Sphere.class, radius);
+    }
+
+    @Override
+    public boolean aimed() {
+      return false;
+    }
+
+    @Override
+    public String asset() {
+      return null;
+    }
+
+    @Override
+    public double faceRadius() {
+      return radius;
+    }
+
+    @Override
+    public Optional<Emitter> enlarged(double by) {
+      return Optional.of(new Sphere(radius * by));
     }
   }
 
@@ -62,9 +197,29 @@ public sealed interface Emitter {
   record Tube(
       @Field(says = "length of the tube", least = 1e-4, most = 10_000, unit = "m") double length,
       @Field(says = "radius of the tube", least = 1e-4, most = 1000, unit = "m") double radius)
-      implements Emitter {
+      implements Faced {
     public Tube {
       RecordFields.check(Tube.class, length, radius);
+    }
+
+    @Override
+    public boolean aimed() {
+      return true;
+    }
+
+    @Override
+    public String asset() {
+      return null;
+    }
+
+    @Override
+    public double faceRadius() {
+      return Math.sqrt(length * 2 * radius / Math.PI);
+    }
+
+    @Override
+    public Optional<Emitter> enlarged(double by) {
+      return Optional.of(new Tube(length * by, radius * by));
     }
   }
 
@@ -72,9 +227,34 @@ public sealed interface Emitter {
   record Point(
       @Field(says = "how its intensity goes by direction, its pole towards the aim", usual = "null")
           Profile profile)
-      implements Emitter {
+      implements Lamp {
     public Point {
       RecordFields.check(Point.class, profile);
+    }
+
+    @Override
+    public boolean aimed() {
+      return profile != null;
+    }
+
+    @Override
+    public List<Brightness.Unit> units() {
+      return POINT_UNITS;
+    }
+
+    @Override
+    public String asset() {
+      return null;
+    }
+
+    @Override
+    public double faceRadius() {
+      return 0;
+    }
+
+    @Override
+    public Optional<Emitter> enlarged(double by) {
+      return Optional.empty();
     }
 
     public Point() {
@@ -118,10 +298,36 @@ public sealed interface Emitter {
           Profile profile,
       @Field(says = "pattern in the gate", usual = "null") Gobo gobo,
       @Field(says = "barn doors", usual = "null") Doors doors)
-      implements Emitter {
+      implements Lamp {
     public Spot {
       RecordFields.check(
           Spot.class, coneDegrees, feather, sourceRadius, gateDistance, profile, gobo, doors);
+    }
+
+    @Override
+    public boolean aimed() {
+      return true;
+    }
+
+    @Override
+    public List<Brightness.Unit> units() {
+      return POINT_UNITS;
+    }
+
+    @Override
+    public String asset() {
+      return gobo == null ? null : gobo.picture();
+    }
+
+    @Override
+    public double faceRadius() {
+      return 0;
+    }
+
+    @Override
+    public Optional<Emitter> enlarged(double by) {
+      return Optional.of(
+          new Spot(coneDegrees, feather, sourceRadius * by, gateDistance, profile, gobo, doors));
     }
   }
 
@@ -180,9 +386,24 @@ public sealed interface Emitter {
               most = 90,
               unit = "°")
           double sizeDegrees)
-      implements Emitter {
+      implements Unplaced {
     public Sun {
       RecordFields.check(Sun.class, sizeDegrees);
+    }
+
+    @Override
+    public boolean aimed() {
+      return true;
+    }
+
+    @Override
+    public List<Brightness.Unit> units() {
+      return List.of(Brightness.Unit.LUX);
+    }
+
+    @Override
+    public String asset() {
+      return null;
     }
   }
 
@@ -211,10 +432,25 @@ public sealed interface Emitter {
               least = 0,
               most = 0.5)
           double seamBlend)
-      implements Emitter {
+      implements Unplaced {
     public Environment {
       RecordFields.check(
           Environment.class, picture, rotationDegrees, tiltDegrees, blurDegrees, seamBlend);
+    }
+
+    @Override
+    public boolean aimed() {
+      return false;
+    }
+
+    @Override
+    public List<Brightness.Unit> units() {
+      return List.of(Brightness.Unit.NIT);
+    }
+
+    @Override
+    public String asset() {
+      return picture;
     }
 
     /** A picture upright and sharp. */
@@ -232,9 +468,24 @@ public sealed interface Emitter {
   record Dome(
       @Field(says = "linear colour overhead", usual = "[1, 1, 1]", least = 0, most = 1) Rgb above,
       @Field(says = "linear colour beneath", usual = "[1, 1, 1]", least = 0, most = 1) Rgb below)
-      implements Emitter {
+      implements Unplaced {
     public Dome {
       RecordFields.check(Dome.class, above, below);
+    }
+
+    @Override
+    public boolean aimed() {
+      return false;
+    }
+
+    @Override
+    public List<Brightness.Unit> units() {
+      return List.of(Brightness.Unit.NIT);
+    }
+
+    @Override
+    public String asset() {
+      return null;
     }
 
     /** One even white. */
@@ -245,9 +496,24 @@ public sealed interface Emitter {
 
   /** The sky by day, at dusk and by night. */
   record Sky(@Field(says = "what the sky is computed from", usual = "{}") Daylight daylight)
-      implements Emitter {
+      implements Unplaced {
     public Sky {
       RecordFields.check(Sky.class, daylight);
+    }
+
+    @Override
+    public boolean aimed() {
+      return false;
+    }
+
+    @Override
+    public List<Brightness.Unit> units() {
+      return List.of(Brightness.Unit.TIMES);
+    }
+
+    @Override
+    public String asset() {
+      return null;
     }
   }
 
@@ -256,18 +522,48 @@ public sealed interface Emitter {
       @Field(says = "id of the light that is the sky", text = Field.Text.ID) String sky,
       @Field(says = "angle across its disc", usual = "0.53", least = 0, most = 30, unit = "°")
           double sizeDegrees)
-      implements Emitter {
+      implements Unplaced {
     public SkySun {
       RecordFields.check(SkySun.class, sky, sizeDegrees);
+    }
+
+    @Override
+    public boolean aimed() {
+      return false;
+    }
+
+    @Override
+    public List<Brightness.Unit> units() {
+      return List.of(Brightness.Unit.TIMES);
+    }
+
+    @Override
+    public String asset() {
+      return null;
     }
   }
 
   /** A backdrop picture that fills the camera's frame behind everything and lights nothing. */
   record Plate(
       @Field(says = "name of a picture that fills the frame behind everything") String picture)
-      implements Emitter {
+      implements Unplaced {
     public Plate {
       RecordFields.check(Plate.class, picture);
+    }
+
+    @Override
+    public boolean aimed() {
+      return false;
+    }
+
+    @Override
+    public List<Brightness.Unit> units() {
+      return List.of(Brightness.Unit.NIT);
+    }
+
+    @Override
+    public String asset() {
+      return picture;
     }
   }
 
@@ -280,9 +576,24 @@ public sealed interface Emitter {
                       + "the luminance",
               usual = "null")
           String picture)
-      implements Emitter {
+      implements Unplaced {
     public Emissive {
       RecordFields.check(Emissive.class, material, picture);
+    }
+
+    @Override
+    public boolean aimed() {
+      return false;
+    }
+
+    @Override
+    public List<Brightness.Unit> units() {
+      return List.of(Brightness.Unit.NIT);
+    }
+
+    @Override
+    public String asset() {
+      return picture;
     }
 
     /** Even luminance. */

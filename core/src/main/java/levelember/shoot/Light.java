@@ -1,7 +1,6 @@
 package levelember.shoot;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
-import java.util.List;
 import levelember.document.Field;
 import levelember.document.ImpossibleValue;
 import levelember.document.Inline;
@@ -54,7 +53,7 @@ public record Light(
         boolean solo,
     @Field(says = "shows its own shape, or the surrounding, to the camera", usual = "false")
         boolean seenDirectly,
-    @Inline Reach reach,
+    @Inline LightControls controls,
     @Field(says = "id of the piece that it moves with", usual = "null", text = Field.Text.ID)
         String parent,
     @Field(says = "id of the piece that it stays aimed at", usual = "null", text = Field.Text.ID)
@@ -106,19 +105,19 @@ public record Light(
         muted,
         solo,
         seenDirectly,
-        reach,
+        controls,
         parent,
         aimedAt,
         bank,
         mirror);
-    if (aims(emitter) && aimedAt == null && position.minus(aim).length() < 1e-6) {
+    if (emitter.aimed() && aimedAt == null && position.minus(aim).length() < 1e-6) {
       throw new ImpossibleValue("aim", aim, "a point apart from the light's position");
     }
-    if (!units(emitter).contains(brightness.unit())) {
+    if (!emitter.units().contains(brightness.unit())) {
       throw new ImpossibleValue(
           "brightness.unit",
           brightness.unit().symbol(),
-          String.join(", ", units(emitter).stream().map(Brightness.Unit::symbol).toList())
+          String.join(", ", emitter.units().stream().map(Brightness.Unit::symbol).toList())
               + " for this kind of light");
     }
   }
@@ -150,7 +149,7 @@ public record Light(
         muted,
         solo,
         seenDirectly,
-        Reach.WHOLE,
+        LightControls.WHOLE,
         null,
         null,
         null,
@@ -177,65 +176,11 @@ public record Light(
     return with(l -> l.position(positionInWorld).aim(aimInWorld).parent(null).aimedAt(null));
   }
 
-  /** Whether a kind of light faces its aim. */
-  public static boolean aims(Emitter emitter) {
-    return switch (emitter) {
-      case Emitter.Rectangle e -> true;
-      case Emitter.Disc e -> true;
-      case Emitter.Tube e -> true;
-      case Emitter.Spot e -> true;
-      case Emitter.Sun e -> true;
-      case Emitter.Point e -> e.profile() != null;
-      case Emitter.Sphere e -> false;
-      case Emitter.Environment e -> false;
-      case Emitter.Dome e -> false;
-      case Emitter.Sky e -> false;
-      case Emitter.SkySun e -> false;
-      case Emitter.Plate e -> false;
-      case Emitter.Emissive e -> false;
-    };
-  }
-
-  /** Units that a kind of light's brightness may be said in; the first is the usual one. */
-  public static List<Brightness.Unit> units(Emitter emitter) {
-    return switch (emitter) {
-      case Emitter.Rectangle e -> FACE;
-      case Emitter.Disc e -> FACE;
-      case Emitter.Sphere e -> FACE;
-      case Emitter.Tube e -> FACE;
-      case Emitter.Point e -> POINT;
-      case Emitter.Spot e -> POINT;
-      case Emitter.Sun e -> List.of(Brightness.Unit.LUX);
-      case Emitter.Environment e -> NIT;
-      case Emitter.Dome e -> NIT;
-      case Emitter.Sky e -> TIMES;
-      case Emitter.SkySun e -> TIMES;
-      case Emitter.Plate e -> NIT;
-      case Emitter.Emissive e -> NIT;
-    };
-  }
-
-  private static final List<Brightness.Unit> FACE =
-      List.of(
-          Brightness.Unit.LUMEN,
-          Brightness.Unit.CANDELA,
-          Brightness.Unit.LUX,
-          Brightness.Unit.NIT,
-          Brightness.Unit.WATT);
-  private static final List<Brightness.Unit> POINT =
-      List.of(
-          Brightness.Unit.LUMEN,
-          Brightness.Unit.CANDELA,
-          Brightness.Unit.LUX,
-          Brightness.Unit.WATT);
-  private static final List<Brightness.Unit> NIT = List.of(Brightness.Unit.NIT);
-  private static final List<Brightness.Unit> TIMES = List.of(Brightness.Unit.TIMES);
-
   /** The same light with only what its traced layer depends on; the rest is neutral. */
   public Light withoutWeights() {
     return with(l ->
         l.name("traced")
-            .brightness(new Brightness(0, units(emitter).getFirst()))
+            .brightness(new Brightness(0, emitter.units().getFirst()))
             .levelStops(0)
             .colour(LightColour.NEUTRAL)
             .muted(false)

@@ -192,16 +192,7 @@ public record Shoot(
   public List<String> assets() {
     Set<String> names = new LinkedHashSet<>();
     for (Light light : lights) {
-      String picture =
-          switch (light.emitter()) {
-            case Emitter.Environment e -> e.picture();
-            case Emitter.Rectangle r -> r.picture();
-            case Emitter.Disc d -> d.picture();
-            case Emitter.Emissive e -> e.picture();
-            case Emitter.Plate p -> p.picture();
-            case Emitter.Spot s -> s.gobo() == null ? null : s.gobo().picture();
-            default -> null;
-          };
+      String picture = light.emitter().asset();
       if (picture != null) {
         names.add(picture);
       }

@@ -101,8 +101,8 @@ final class ShootReferences {
     refer(at + "parent", light.parent(), pieces, "piece");
     refer(at + "aimedAt", light.aimedAt(), pieces, "piece");
     refer(at + "bank", light.bank(), banks, "bank");
-    scope(at + "lightLinking", light.reach().lightLinking());
-    scope(at + "shadowLinking", light.reach().shadowLinking());
+    scope(at + "lightLinking", light.controls().lightLinking());
+    scope(at + "shadowLinking", light.controls().shadowLinking());
   }
 
   private void scope(String field, Scope scope) {

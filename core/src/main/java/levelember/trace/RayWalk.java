@@ -61,9 +61,9 @@ public abstract sealed class RayWalk permits PlainWalk, WideWalk {
   }
 
   /** The nearest hit between 0 and {@code far}, of what any ray sees; true when there is one. */
-  public final boolean nearest(
+  public final boolean closestHit(
       float ox, float oy, float oz, float dx, float dy, float dz, float far) {
-    return nearest(ox, oy, oz, dx, dy, dz, far, Hierarchy.EVERY_KIND);
+    return closestHit(ox, oy, oz, dx, dy, dz, far, Hierarchy.EVERY_KIND);
   }
 
   /**
@@ -71,7 +71,7 @@ public abstract sealed class RayWalk permits PlainWalk, WideWalk {
    *
    * @param kind one bit: only what shows to this kind of ray is hit
    */
-  public final boolean nearest(
+  public final boolean closestHit(
       float ox, float oy, float oz, float dx, float dy, float dz, float far, int kind) {
     t = far;
     instance = -1;
@@ -86,9 +86,9 @@ public abstract sealed class RayWalk permits PlainWalk, WideWalk {
   }
 
   /** Whether anything that any ray sees stands between 0 and {@code far}. */
-  public final boolean blocked(
+  public final boolean occluded(
       float ox, float oy, float oz, float dx, float dy, float dz, float far) {
-    return blocked(ox, oy, oz, dx, dy, dz, far, Hierarchy.EVERY_KIND, null);
+    return occluded(ox, oy, oz, dx, dy, dz, far, Hierarchy.EVERY_KIND, null);
   }
 
   /**
@@ -97,7 +97,7 @@ public abstract sealed class RayWalk permits PlainWalk, WideWalk {
    * @param kind one bit: only what shows to this kind of ray blocks
    * @param pieces bits of the pieces that block, 64 a word, or null for all
    */
-  public final boolean blocked(
+  public final boolean occluded(
       float ox,
       float oy,
       float oz,
@@ -239,7 +239,7 @@ public abstract sealed class RayWalk permits PlainWalk, WideWalk {
    *
    * @param places two floats a corner
    */
-  public final void lie(float[] places, float[] to) {
+  public final void uv(float[] places, float[] to) {
     int[] index = mesh().indices();
     int p = 2 * index[3 * triangle], q = 2 * index[3 * triangle + 1];
     int r = 2 * index[3 * triangle + 2];

@@ -31,7 +31,7 @@ public final class CameraHit {
     float ox = ray.ox, oy = ray.oy, oz = ray.oz;
     distance = 0;
     for (int passed = 0; passed <= MOST_PASSED; passed++) {
-      if (!walk.nearest(
+      if (!walk.closestHit(
           ox, oy, oz, ray.dx, ray.dy, ray.dz, Float.POSITIVE_INFINITY, Hierarchy.CAMERA)) {
         return false;
       }

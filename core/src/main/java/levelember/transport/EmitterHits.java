@@ -63,7 +63,7 @@ final class EmitterHits {
       if (!wanted[k] || ofPhotons(path, k) || vertex.isCamera() && !light.seenDirectly()) {
         continue;
       }
-      LightControls controls = scene.controls[k];
+      CompiledControls controls = scene.controls[k];
       if (controls != null
           && (!vertex.isCamera() && !controls.lights(vertex.piece)
               || controls.customShadow() && !vertex.delta)) {
@@ -82,7 +82,7 @@ final class EmitterHits {
   void surroundings(PathState path, boolean[] wanted) {
     PathVertex vertex = path.vertex;
     for (int k : scene.hittable) {
-      LightControls controls = scene.controls[k];
+      CompiledControls controls = scene.controls[k];
       if (wanted[k]
           && !ofPhotons(path, k)
           && (controls == null || controls.lights(vertex.piece))
@@ -114,7 +114,7 @@ final class EmitterHits {
   void withCustomShadows(PathState path, boolean[] wanted) {
     PathVertex vertex = path.vertex;
     for (int k = 0; k < wanted.length; k++) {
-      LightControls controls = scene.controls[k];
+      CompiledControls controls = scene.controls[k];
       if (!wanted[k]
           || ofPhotons(path, k)
           || controls == null
@@ -151,7 +151,7 @@ final class EmitterHits {
         || vertex.isCamera() && !scene.lights[k].seenDirectly()) {
       return;
     }
-    LightControls controls = scene.controls[k];
+    CompiledControls controls = scene.controls[k];
     if (controls != null && !vertex.isCamera() && !controls.lights(vertex.piece)
         || !vertex.delta && scene.onlyLightSampled(k)) {
       return;
@@ -206,7 +206,7 @@ final class EmitterHits {
   /** Adds light as the light's controls have it on the piece of the last vertex. */
   private void controlled(PathState path, int k, float distance, float r, float g, float b) {
     PathVertex vertex = path.vertex;
-    LightControls controls = scene.controls[k];
+    CompiledControls controls = scene.controls[k];
     if (controls == null || vertex.isCamera()) {
       sink.addHit(k, path, r, g, b);
       return;

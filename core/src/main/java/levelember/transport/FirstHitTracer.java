@@ -8,7 +8,7 @@ import levelember.light.EmissiveLight;
 import levelember.light.LightSample;
 import levelember.light.LightSource;
 import levelember.light.ReferencePoint;
-import levelember.math.Points;
+import levelember.math.Sampler;
 import levelember.math.Trig;
 import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
@@ -79,7 +79,7 @@ public final class FirstHitTracer {
     private final Camera.Rays lens;
     private final FirstHits to;
     private final RayWalk walk = RayWalk.of(scene.hierarchy);
-    private final Points points = new Points(true);
+    private final Sampler points = new Sampler(true);
     private final Camera.Ray ray = new Camera.Ray();
     private final LightSample light = new LightSample();
     private final ReferencePoint from = new ReferencePoint();
@@ -113,7 +113,7 @@ public final class FirstHitTracer {
       met = 0;
       for (int passed = 0; ; passed++) {
         boolean hit =
-            walk.nearest(
+            walk.closestHit(
                 ox, oy, oz, ray.dx, ray.dy, ray.dz, Float.POSITIVE_INFINITY, Hierarchy.CAMERA);
         float whole = gone + (hit ? walk.t : Float.POSITIVE_INFINITY);
         lamps(x, y, gone, whole, r, g, b);
@@ -209,7 +209,7 @@ public final class FirstHitTracer {
       float dz = a * -sign * nx + c * -ny + up * nz;
       float ox = RayOffset.off(at.x, nx), oy = RayOffset.off(at.y, ny);
       float oz = RayOffset.off(at.z, nz);
-      if (walk.nearest(ox, oy, oz, dx, dy, dz, farthest, Hierarchy.SHADOW)) {
+      if (walk.closestHit(ox, oy, oz, dx, dy, dz, farthest, Hierarchy.SHADOW)) {
         to.near(x, y, walk.t);
       }
     }

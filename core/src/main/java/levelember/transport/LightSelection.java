@@ -1,7 +1,7 @@
 package levelember.transport;
 
 import levelember.light.RigTree;
-import levelember.math.Points;
+import levelember.math.Sampler;
 
 /**
  * Selects the lights that next-event estimation samples at a vertex, and at which rate. Of few
@@ -66,7 +66,7 @@ final class LightSelection {
    * @param roughVertices of the path before
    * @param dimension of the sample points that many lights are drawn by
    */
-  void select(float px, float py, float pz, int roughVertices, Points points, int dimension) {
+  void select(float px, float py, float pz, int roughVertices, Sampler points, int dimension) {
     int i = Math.min(roughVertices, PROBABILITY.length - 1);
     rough = i;
     x = px;

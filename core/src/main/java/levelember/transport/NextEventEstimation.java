@@ -3,7 +3,7 @@ package levelember.transport;
 import levelember.light.LightSample;
 import levelember.light.LightSource;
 import levelember.light.ReferencePoint;
-import levelember.math.Points;
+import levelember.math.Sampler;
 import levelember.surface.LayeredSurface;
 import levelember.surface.Scattering;
 import levelember.trace.Hierarchy;
@@ -13,7 +13,7 @@ import levelember.trace.Hierarchy;
  */
 final class NextEventEstimation {
   private final Scene scene;
-  private final Points points;
+  private final Sampler points;
   private final LightSelection selection;
   private final ShadowRay shadow;
   private final MisWeight mis;
@@ -61,7 +61,7 @@ final class NextEventEstimation {
     boolean onPatch = patches != null && patches.isOnPatch();
     for (int i = 0; i < selection.count; i++) {
       int k = selection.light[i];
-      LightControls controls = scene.controls[k];
+      CompiledControls controls = scene.controls[k];
       if (!wanted[k]
           || controls != null && !controls.lights(at.piece)
           || ofPhotons && photons.has(k)) {
@@ -115,7 +115,7 @@ final class NextEventEstimation {
    */
   void estimate(PathState path, SurfaceInteraction at, int k, int dimension) {
     comeTo(at);
-    LightControls controls = scene.controls[k];
+    CompiledControls controls = scene.controls[k];
     if (at.surface.onlyDelta(at.scattering)
         || controls != null && !controls.lights(at.piece)
         || ofPhotons(path, at) && photons.has(k)) {
@@ -169,7 +169,7 @@ final class NextEventEstimation {
     if (!lightRay.delta && !catching && !scene.onlyLightSampled(k)) {
       weight = mis.ofLight(lightRay.pdf * rate, scattering.pdf);
     }
-    LightControls controls = scene.controls[k];
+    CompiledControls controls = scene.controls[k];
     float diffuse = weight, specular = weight;
     if (scene.dependsOnPlace(k)) {
       int place = scene.emissive.place(k, lightRay.triangle);

@@ -3,7 +3,7 @@ package levelember.transport;
 import levelember.light.LightSample;
 import levelember.light.LitPatches;
 import levelember.light.ReferencePoint;
-import levelember.math.Points;
+import levelember.math.Sampler;
 import levelember.surface.Scattering;
 import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
@@ -22,7 +22,7 @@ final class PatchSampling {
   private final Scene scene;
   private final PatchGuiding guiding;
   private final RayWalk walk;
-  private final Points points;
+  private final Sampler points;
   private final LightSelection selection;
   private final MisWeight mis;
   private final RayCount.Tally rays;
@@ -142,7 +142,7 @@ final class PatchSampling {
     rays.bounced++;
     float dx = branch.dx, dy = branch.dy, dz = branch.dz;
     float far = sampled.distance * 1.01f;
-    if (!walk.nearest(branch.ox, branch.oy, branch.oz, dx, dy, dz, far, branch.rayKind)) {
+    if (!walk.closestHit(branch.ox, branch.oy, branch.oz, dx, dy, dz, far, branch.rayKind)) {
       return false;
     }
     patch.hit(dx, dy, dz);

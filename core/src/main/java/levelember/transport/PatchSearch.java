@@ -7,7 +7,7 @@ import levelember.light.LightSource;
 import levelember.light.LitPatches;
 import levelember.light.ReferencePoint;
 import levelember.math.Colour;
-import levelember.math.Points;
+import levelember.math.Sampler;
 import levelember.math.Triangle;
 import levelember.math.Trig;
 import levelember.trace.Hierarchy;
@@ -100,12 +100,12 @@ final class PatchSearch {
   /** Illuminates patches on one thread. */
   private final class Worker {
     private final LightSource light;
-    private final LightControls controls;
+    private final CompiledControls controls;
     private final RayWalk walk = RayWalk.of(scene.hierarchy);
     private final ShadowRay shadow = new ShadowRay(scene, walk);
     private final LightSample sample = new LightSample();
     private final ReferencePoint at = new ReferencePoint();
-    private final Points points = new Points();
+    private final Sampler points = new Sampler();
 
     /** Of the last patch, its exitance with each place weighed by how much of that arrives. */
     private float enclosed;
@@ -177,7 +177,7 @@ final class PatchSearch {
       y *= l;
       z *= l;
       float vx = at.ny * z - at.nz * y, vy = at.nz * x - at.nx * z, vz = at.nx * y - at.ny * x;
-      return walk.nearest(
+      return walk.closestHit(
           at.x,
           at.y,
           at.z,

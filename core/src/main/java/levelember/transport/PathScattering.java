@@ -1,7 +1,7 @@
 package levelember.transport;
 
 import levelember.light.ReferencePoint;
-import levelember.math.Points;
+import levelember.math.Sampler;
 import levelember.surface.LayeredSurface;
 import levelember.surface.Scattering;
 import levelember.trace.Hierarchy;
@@ -42,7 +42,7 @@ final class PathScattering {
   record Limits(int mostDepth, boolean roulette, boolean toFirstSurface, boolean photons) {}
 
   private final Scene scene;
-  private final Points points;
+  private final Sampler points;
   private final LightSelection selection;
   private final NextEventEstimation direct;
   private final MirrorEnd mirrorEnd;

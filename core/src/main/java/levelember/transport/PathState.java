@@ -1,6 +1,6 @@
 package levelember.transport;
 
-import levelember.math.Points;
+import levelember.math.Sampler;
 import levelember.surface.LayeredSurface;
 import levelember.surface.Spectrum;
 import levelember.trace.Hierarchy;
@@ -231,7 +231,7 @@ final class PathState {
    * @param brightest channel of the throughput
    * @param dimension of the sample point that decides
    */
-  boolean survives(float brightest, Points points, int dimension) {
+  boolean survives(float brightest, Sampler points, int dimension) {
     if (depth < ROULETTE_FROM || brightest >= 1) {
       return true;
     }

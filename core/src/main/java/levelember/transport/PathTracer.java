@@ -3,7 +3,7 @@ package levelember.transport;
 import java.util.function.BooleanSupplier;
 import levelember.film.Film;
 import levelember.lens.Camera;
-import levelember.math.Points;
+import levelember.math.Sampler;
 import levelember.math.Vec3;
 import levelember.shoot.Bounce;
 import levelember.shoot.LightOverGloss;
@@ -38,7 +38,7 @@ final class PathTracer {
   private final boolean undispersed;
 
   private final RayWalk walk;
-  private final Points points;
+  private final Sampler points;
   private final EmitterHits emitters;
   private final NextEventEstimation direct;
 
@@ -81,7 +81,7 @@ final class PathTracer {
     int most = scene.bounce.maxBounces();
     mostDepth = most == Bounce.MOST ? bounces : Math.min(bounces, most);
     boolean roulette = sampling.roulette() && !toFirstSurface;
-    points = new Points(sampling.stratified());
+    points = new Sampler(sampling.stratified());
     walk = RayWalk.of(scene.hierarchy);
     at = new SurfaceInteraction(scene, walk);
     media = new MediumStack(scene);
@@ -217,7 +217,8 @@ final class PathTracer {
     }
     float dx = path.dx, dy = path.dy, dz = path.dz;
     boolean hit =
-        walk.nearest(path.ox, path.oy, path.oz, dx, dy, dz, Float.POSITIVE_INFINITY, path.rayKind);
+        walk.closestHit(
+            path.ox, path.oy, path.oz, dx, dy, dz, Float.POSITIVE_INFINITY, path.rayKind);
     if (path.depth == 0) {
       rays.primary++;
     } else {

@@ -3,7 +3,7 @@ package levelember.transport;
 import java.util.Arrays;
 import java.util.function.BooleanSupplier;
 import levelember.film.Film;
-import levelember.math.Points;
+import levelember.math.Sampler;
 import levelember.surface.Scattering;
 
 /**
@@ -28,7 +28,7 @@ final class PhotonGathering {
   /** By light whether its caustics are the photons'. */
   private final boolean[] has;
 
-  private final Points points;
+  private final Sampler points;
   private final ContributionSink sink;
   private final PhotonTracer tracer;
   private final long pixels;

@@ -3,7 +3,7 @@ package levelember.transport;
 import levelember.light.LightSample;
 import levelember.light.LightSource;
 import levelember.light.ReferencePoint;
-import levelember.math.Points;
+import levelember.math.Sampler;
 import levelember.math.Vec3;
 import levelember.surface.Adjoint;
 import levelember.surface.LayeredSurface;
@@ -30,7 +30,7 @@ final class PhotonTracer {
   private final ShadowRay shadow;
   private final SurfaceInteraction at;
   private final MediumStack media;
-  private final Points points = new Points();
+  private final Sampler points = new Sampler();
   private final PathState path = new PathState();
   private final LightSample lightRay = new LightSample();
   private final CasterSurfaces.Sample start = new CasterSurfaces.Sample();
@@ -231,7 +231,7 @@ final class PhotonTracer {
   private boolean emit(
       int light, CasterSurfaces surfaces, int caster, double choice, double scale) {
     points.pair(Dimensions.LENS);
-    LightControls controls = scene.controls[light];
+    CompiledControls controls = scene.controls[light];
     if (!surfaces.sample(caster, choice, points.u, points.v, start)
         || controls != null && !controls.lights(surfaces.piece(caster))
         || !sampleLight(light)) {
@@ -274,7 +274,7 @@ final class PhotonTracer {
     }
     return path.brightest() > 0
         && Float.isFinite(path.brightest())
-        && walk.nearest(path.ox, path.oy, path.oz, -wx, -wy, -wz, 2 * BEFORE, path.rayKind)
+        && walk.closestHit(path.ox, path.oy, path.oz, -wx, -wy, -wz, 2 * BEFORE, path.rayKind)
         && arrive()
         && at.piece == surfaces.piece(caster)
         && CausticPaths.caster(scene, at)
@@ -408,7 +408,7 @@ final class PhotonTracer {
       float dx = path.dx, dy = path.dy, dz = path.dz;
       rays.bounced++;
       float far = Float.POSITIVE_INFINITY;
-      if (!walk.nearest(path.ox, path.oy, path.oz, dx, dy, dz, far, path.rayKind)) {
+      if (!walk.closestHit(path.ox, path.oy, path.oz, dx, dy, dz, far, path.rayKind)) {
         escaped = true;
         return false;
       }
@@ -455,7 +455,7 @@ final class PhotonTracer {
   }
 
   private void deposit(int light, int bounces, PhotonMap.Deposits to) {
-    LightControls controls = scene.controls[light];
+    CompiledControls controls = scene.controls[light];
     if (scene.catches[at.piece] || controls != null && !controls.lights(at.piece)) {
       return;
     }

@@ -26,7 +26,7 @@ import levelember.shoot.Material;
 import levelember.shoot.Origin;
 import levelember.shoot.Piece;
 import levelember.shoot.Shoot;
-import levelember.shoot.Traced;
+import levelember.shoot.TracedLight;
 import levelember.shoot.Visibility;
 import levelember.surface.LayeredSurface;
 import levelember.texture.Pictures;
@@ -71,7 +71,7 @@ public final class Scene {
   final boolean many;
 
   /** For every light its non-physical controls, or null. */
-  final LightControls[] controls;
+  final CompiledControls[] controls;
 
   /** Whether the shadows of any light are other than physics has them. */
   final boolean customShadows;
@@ -146,10 +146,10 @@ public final class Scene {
         IntStream.range(0, lights.length)
             .filter(k -> lights[k].hittable() && !(many && rig.has(k)))
             .toArray();
-    controls = new LightControls[lights.length];
+    controls = new CompiledControls[lights.length];
     onlyLightSampled = new boolean[lights.length];
     for (int k = 0; k < lights.length; k++) {
-      controls[k] = LightControls.of(shoot.lights().get(k).reach(), pieces);
+      controls[k] = CompiledControls.of(shoot.lights().get(k).controls(), pieces);
       onlyLightSampled[k] =
           lights[k] instanceof EmissiveLight && controls[k] != null && controls[k].customShadow();
     }
@@ -176,7 +176,7 @@ public final class Scene {
       kinds[i] = shows.portal() && solid(i) ? 0 : kinds(shows, clearPiece);
       anyClear |= clearPiece;
       catches[i] = shows.shadowCatcher();
-      reflectedIn[i] = LightControls.bits(Frames.in(shows.reflectedIn(), pieces));
+      reflectedIn[i] = CompiledControls.bits(Frames.in(shows.reflectedIn(), pieces));
       links |= reflectedIn[i] != null;
       apart |= shows.bounce() != shows.reflection() || reflectedIn[i] != null;
       boolean holes = textured[i] != null && textured[i].pierced();
@@ -201,7 +201,7 @@ public final class Scene {
   private static float[] brightness(Shoot shoot) {
     float[] to = new float[shoot.lights().size()];
     for (int k = 0; k < to.length; k++) {
-      float[] weight = LayerWeights.own(Traced.original(shoot, shoot.lights().get(k)));
+      float[] weight = LayerWeights.own(TracedLight.original(shoot, shoot.lights().get(k)));
       to[k] = Colour.luminance(weight[0], weight[1], weight[2]);
     }
     return to;
@@ -330,7 +330,7 @@ public final class Scene {
     for (int k = 0; k < other.lights.length; k++) {
       if (surroundings(other.lights[k]) == surroundings(lights[light])) {
         boolean reach =
-            other.shoot.lights().get(k).reach().equals(shoot.lights().get(light).reach());
+            other.shoot.lights().get(k).controls().equals(shoot.lights().get(light).controls());
         return reach ? k : -1;
       }
     }
@@ -363,7 +363,7 @@ public final class Scene {
 
   /** A light's caustics; as physics has them where it is not said that photons carry them. */
   Caustics caustics(int light) {
-    Caustics said = shoot.lights().get(light).reach().caustics();
+    Caustics said = shoot.lights().get(light).controls().caustics();
     return said.on() ? said : Caustics.NONE.withCast(said.cast());
   }
 

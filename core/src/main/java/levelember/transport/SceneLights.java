@@ -25,7 +25,7 @@ import levelember.shoot.Daylight;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.Shoot;
-import levelember.shoot.Traced;
+import levelember.shoot.TracedLight;
 import levelember.texture.Pictures;
 import levelember.texture.Texels;
 
@@ -44,20 +44,21 @@ final class SceneLights {
    * @throws Pictures.MissingPicture when a light names a picture that is not there
    */
   static LightSource[] of(Shoot shoot, SetGeometry set, Pictures pictures, Scene before) {
-    Map<Traced, LightSource> ready = new HashMap<>();
+    Map<TracedLight, LightSource> ready = new HashMap<>();
     for (int i = 0; before != null && i < before.lights.length; i++) {
       if (before.set == set || !(before.lights[i] instanceof EmissiveLight)) {
         Light old = before.traced.lights().get(i);
         LightSource own = before.lights[i];
         ready.put(
-            Traced.of(before.traced, old), own instanceof PortalLight p ? p.surroundings() : own);
+            TracedLight.of(before.traced, old),
+            own instanceof PortalLight p ? p.surroundings() : own);
       }
     }
     Map<Daylight, Atmosphere> airs = new HashMap<>();
     List<PortalSet> portals = Openings.of(shoot, set);
     List<LightSource> lights = new ArrayList<>();
     for (Light light : shoot.lights()) {
-      Traced traced = Traced.of(shoot, light);
+      TracedLight traced = TracedLight.of(shoot, light);
       LightSource source = ready.get(traced);
       if (source instanceof EmissiveLight e && e.emits() != owns(shoot, light)) {
         source = null;
@@ -73,7 +74,7 @@ final class SceneLights {
   }
 
   private static LightSource compiled(
-      Traced traced,
+      TracedLight traced,
       Shoot shoot,
       SetGeometry set,
       Pictures pictures,

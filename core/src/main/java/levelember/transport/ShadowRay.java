@@ -34,7 +34,7 @@ final class ShadowRay {
    * @param far metres to the light
    */
   boolean arrives(
-      LightControls controls,
+      CompiledControls controls,
       float ox,
       float oy,
       float oz,
@@ -47,7 +47,7 @@ final class ShadowRay {
     if (controls != null && controls.shadowless()) {
       return true;
     }
-    if (walk.blocked(ox, oy, oz, dx, dy, dz, far, Hierarchy.SHADOW, casters)) {
+    if (walk.occluded(ox, oy, oz, dx, dy, dz, far, Hierarchy.SHADOW, casters)) {
       r = g = b = 0;
     } else if (scene.clear) {
       passClear(casters, ox, oy, oz, dx, dy, dz, far);
@@ -80,7 +80,7 @@ final class ShadowRay {
       long[] casters, float ox, float oy, float oz, float dx, float dy, float dz, float far) {
     float left = far;
     for (int i = 0; i < MOST; i++) {
-      if (!walk.nearest(ox, oy, oz, dx, dy, dz, left, Hierarchy.CLEAR)) {
+      if (!walk.closestHit(ox, oy, oz, dx, dy, dz, left, Hierarchy.CLEAR)) {
         return;
       }
       left -= walk.t;

@@ -4,7 +4,7 @@ import java.util.Arrays;
 import java.util.stream.IntStream;
 import levelember.film.SurfaceData;
 import levelember.lens.Camera;
-import levelember.math.Points;
+import levelember.math.Sampler;
 import levelember.math.Vec3;
 import levelember.shoot.Piece;
 import levelember.shoot.Shoot;
@@ -72,7 +72,7 @@ public final class SurfaceDataTracer {
     private final SurfaceData to;
     private final CameraHit hit = new CameraHit(view.scene());
     private final Camera.Ray ray = new Camera.Ray();
-    private final Points points = new Points(true);
+    private final Sampler points = new Sampler(true);
     private final int[] met = new int[samples];
     private final float[][] values = new float[samples][SurfaceData.PLANES];
     private final float[] albedo = new float[3];
@@ -133,7 +133,7 @@ public final class SurfaceDataTracer {
       if (places == null) {
         lie[0] = lie[1] = 0;
       } else {
-        hit.walk().lie(places, lie);
+        hit.walk().uv(places, lie);
       }
       value[SurfaceData.UV] = lie[0];
       value[SurfaceData.UV + 1] = lie[1];
@@ -152,7 +152,7 @@ public final class SurfaceDataTracer {
       float p = -1 / (sign + nz), q = nx * ny * p;
       Vec3 at = hit.position();
       return hit.walk()
-          .nearest(
+          .closestHit(
               RayOffset.off((float) at.x(), nx),
               RayOffset.off((float) at.y(), ny),
               RayOffset.off((float) at.z(), nz),

@@ -303,7 +303,7 @@ final class TexturedMaterial {
     if (mapped.mapping == Texture.Mapping.METRES || places == null) {
       along(walk, lookup, lie);
     } else {
-      walk.lie(places, lie);
+      walk.uv(places, lie);
     }
     lookup.u = mapped.uu * lie[0] + mapped.uv * lie[1] + mapped.ou;
     lookup.v = mapped.vu * lie[0] + mapped.vv * lie[1] + mapped.ov;

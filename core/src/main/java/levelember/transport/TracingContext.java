@@ -1,6 +1,6 @@
 package levelember.transport;
 
-import levelember.math.Points;
+import levelember.math.Sampler;
 import levelember.trace.RayWalk;
 
 /**
@@ -14,7 +14,7 @@ record TracingContext(
     Scene scene,
     boolean cutOut,
     RayWalk walk,
-    Points points,
+    Sampler points,
     LightSelection selection,
     ShadowRay shadow,
     MisWeight mis,

@@ -13,9 +13,9 @@ import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
+import levelember.shoot.LightControls;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Scope;
 import levelember.shoot.Shape;
@@ -43,15 +43,15 @@ class CausticSetupTest {
   }
 
   private static Caustics of(CausticSetup setup, String light) {
-    return setup.shoot().light(light).orElseThrow().reach().caustics();
+    return setup.shoot().light(light).orElseThrow().controls().caustics();
   }
 
   @Test
   void aLightIsSwitchedOnWithItsCausticsAndMaterialsThatCastNone() {
-    Reach none = Reach.WHOLE.withCaustics(new Caustics(Caustics.Cast.OFF, 0, 0));
+    LightControls none = LightControls.WHOLE.withCaustics(new Caustics(Caustics.Cast.OFF, 0, 0));
     Shoot shoot =
         ball(GLASS.withCastsCaustics(false))
-            .light(lamp("key", 0.1).withMuted(true).withReach(none))
+            .light(lamp("key", 0.1).withMuted(true).withControls(none))
             .shoot()
             .with(new Bounce(2, 1, 0));
     CausticSetup setup = CausticSetup.forLight(shoot, "key");
@@ -71,7 +71,8 @@ class CausticSetupTest {
 
   @Test
   void aLightWithoutSmoothPiecesInItsLinksSaysSo() {
-    Light linked = lamp("key", 0.1).withReach(Reach.WHOLE.withLightLinking(Scope.allBut("ball")));
+    Light linked =
+        lamp("key", 0.1).withControls(LightControls.WHOLE.withLightLinking(Scope.allBut("ball")));
     assertThat(CausticSetup.forLight(ball(GLASS).light(linked).shoot(), "key").steps())
         .contains(new CausticStep(Kind.NO_SMOOTH_PIECE, "", 0));
     Shoot rough = ball(GLASS.rough(0.6)).light(lamp("key", 0.1)).shoot();
@@ -138,7 +139,7 @@ class CausticSetupTest {
     assertThat(spot.name()).isEqualTo("Caustic spot");
     assertThat(spot.position().z()).isNegative();
     assertThat(spot.position().y()).isGreaterThan(0.5);
-    assertThat(spot.reach().caustics().on()).isTrue();
+    assertThat(spot.controls().caustics().on()).isTrue();
     // Half as much again as mid grey on a matte grey at the ball.
     double far = spot.position().minus(spot.aim()).length();
     double lux = spot.brightness().value() / (far * far);

@@ -277,7 +277,7 @@ class DenoiserTest {
             .seen(new Vec3(0.4, 3, 0.6), new Vec3(0, 0.5, 0), 0.5)
             .shoot();
     float[] sums = Sets.film(shoot, 16, 16, 8, 8, 1).guides().sums();
-    for (int at = 0; at < sums.length; at += Guides.VALUES) {
+    for (int at = 0; at < sums.length; at += FeatureBuffer.VALUES) {
       assertThat(sums[at + 1]).isCloseTo(sums[at], within(1e-4f));
       assertThat(sums[at + 2]).isCloseTo(sums[at], within(1e-4f));
     }

@@ -15,11 +15,11 @@ import levelember.shoot.EditCost;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
+import levelember.shoot.LightControls;
 import levelember.shoot.Look;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Scope;
 import levelember.shoot.Shape;
@@ -279,15 +279,15 @@ class EditCostTest {
   void aLightLinkedOrShadowedOtherwiseTracesItsOwnLayer() {
     Light key = before.lights().getFirst();
     long all = raysOfEverything();
-    for (Reach reach :
+    for (LightControls controls :
         List.of(
-            Reach.WHOLE.linked(Scope.allBut("ball"), Scope.ALL),
-            Reach.WHOLE.linked(Scope.ALL, Scope.NONE),
-            Reach.WHOLE.shadowed(0.5, new Rgb(0, 0, 1)),
-            Reach.WHOLE.levelled(1, 0.2),
-            Reach.WHOLE.fading(4))) {
-      RayCount rays = edit(key(key.withReach(reach)));
-      assertThat(rays.all()).as(reach.toString()).isPositive().isLessThan(all);
+            LightControls.WHOLE.linked(Scope.allBut("ball"), Scope.ALL),
+            LightControls.WHOLE.linked(Scope.ALL, Scope.NONE),
+            LightControls.WHOLE.shadowed(0.5, new Rgb(0, 0, 1)),
+            LightControls.WHOLE.levelled(1, 0.2),
+            LightControls.WHOLE.fading(4))) {
+      RayCount rays = edit(key(key.withControls(controls)));
+      assertThat(rays.all()).as(controls.toString()).isPositive().isLessThan(all);
     }
   }
 
@@ -310,7 +310,7 @@ class EditCostTest {
             false,
             false,
             true,
-            Reach.WHOLE,
+            LightControls.WHOLE,
             null,
             null,
             "b",

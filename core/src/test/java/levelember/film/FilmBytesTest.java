@@ -18,9 +18,9 @@ import levelember.math.Vec3;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
+import levelember.shoot.LightControls;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
@@ -56,7 +56,7 @@ class FilmBytesTest {
                         Vec3.ZERO,
                         20,
                         Unit.NIT)
-                    .withReach(Reach.WHOLE.withCaustics(Caustics.CAST)))
+                    .withControls(LightControls.WHOLE.withCaustics(Caustics.CAST)))
             .piece("slab", new Shape.Box(1, 0.02, 1, 0), "white", new Vec3(0, 0.005, 0.6))
             .light(
                 Sets.light("glow", new Emitter.Emissive("lamp"), Vec3.ZERO, Vec3.UP, 3, Unit.NIT))
@@ -119,8 +119,8 @@ class FilmBytesTest {
       to.writeInt(film.guides().samples(tile));
     }
     float[] guides = film.guides().sums();
-    for (int at = 0; at < guides.length; at += Guides.VALUES) {
-      write(Arrays.copyOfRange(guides, at, at + (older ? 8 : Guides.VALUES)), to);
+    for (int at = 0; at < guides.length; at += FeatureBuffer.VALUES) {
+      write(Arrays.copyOfRange(guides, at, at + (older ? 8 : FeatureBuffer.VALUES)), to);
     }
     to.writeInt(film.guides().covers() == null ? 0 : 1);
     write(film.guides().covers(), to);
@@ -150,7 +150,7 @@ class FilmBytesTest {
       }
     }
     assertThat(again.guides().covers()).containsExactly(film.guides().covers());
-    for (int at = 0; at < film.guides().sums().length; at += Guides.VALUES) {
+    for (int at = 0; at < film.guides().sums().length; at += FeatureBuffer.VALUES) {
       for (int v = 0; v < 8; v++) {
         assertThat(again.guides().sums()[at + v]).isEqualTo(film.guides().sums()[at + v]);
       }
@@ -194,13 +194,13 @@ class FilmBytesTest {
   @Test
   void guidesWithoutSquaresAreThoseOfPixelsInWhichNothingVaries() {
     float[] old = {3, 1.5f, 0, 0, 0, 3, 0.6f, 3, 0, 0, 0, 0, 0, 0, 0, 0};
-    float[] now = Guides.withSquares(old);
-    assertThat(now).hasSize(2 * Guides.VALUES);
+    float[] now = FeatureBuffer.withSquares(old);
+    assertThat(now).hasSize(2 * FeatureBuffer.VALUES);
     assertThat(now).startsWith(3, 1.5f, 0, 0, 0, 3, 0.6f, 3, 3, 0.75f, 0, 0, 0, 3);
-    for (int k = 0; k < Guides.COUNT; k++) {
+    for (int k = 0; k < FeatureBuffer.COUNT; k++) {
       float mean = now[k] / 3;
-      assertThat(now[Guides.COUNT + 1 + k] / 3 - mean * mean).isCloseTo(0, within(1e-6f));
-      assertThat(now[Guides.VALUES + k]).isZero();
+      assertThat(now[FeatureBuffer.COUNT + 1 + k] / 3 - mean * mean).isCloseTo(0, within(1e-6f));
+      assertThat(now[FeatureBuffer.VALUES + k]).isZero();
     }
   }
 

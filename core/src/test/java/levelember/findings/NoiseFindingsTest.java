@@ -92,7 +92,7 @@ class NoiseFindingsTest {
     Studio studio = throughGlass(true);
     studio.materials.replaceAll(m -> m.id().equals("clear") ? m.withCastsCaustics(true) : m);
     studio.lights.replaceAll(
-        l -> l.id().equals("sun") ? l.withReach(l.reach().withCaustics(caustics)) : l);
+        l -> l.id().equals("sun") ? l.withControls(l.controls().withCaustics(caustics)) : l);
     return studio.findings().stream()
         .filter(f -> f.kind() == Finding.Kind.NOISE)
         .flatMap(f -> f.mends().stream())

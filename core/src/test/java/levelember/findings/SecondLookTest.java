@@ -20,8 +20,8 @@ import levelember.shoot.Emitter;
 import levelember.shoot.Glow;
 import levelember.shoot.Gobo;
 import levelember.shoot.Light;
+import levelember.shoot.LightControls;
 import levelember.shoot.Material;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Scope;
 import levelember.shoot.Shape;
@@ -69,9 +69,10 @@ class SecondLookTest {
 
   @Test
   void lightsLinkedToNothing() {
-    UnaryOperator<Light> none = l -> l.withReach(l.reach().linked(Scope.NONE, Scope.ALL));
+    UnaryOperator<Light> none = l -> l.withControls(l.controls().linked(Scope.NONE, Scope.ALL));
     new Studio().with("key", none).found(Finding.Kind.LINKED_TO_NOTHING);
-    UnaryOperator<Light> ball = l -> l.withReach(l.reach().linked(Scope.only("ball"), Scope.ALL));
+    UnaryOperator<Light> ball =
+        l -> l.withControls(l.controls().linked(Scope.only("ball"), Scope.ALL));
     new Studio().with("key", ball).hasNo(Finding.Kind.LINKED_TO_NOTHING);
   }
 
@@ -240,12 +241,12 @@ class SecondLookTest {
   @Test
   void glowOnWhatLightsNothingAboutIt() {
     Studio pasted = withLampOnTheFloor(400, true);
-    pasted.with("lantern", l -> l.withReach(Reach.WHOLE.levelled(0.0005, 0.0005)));
+    pasted.with("lantern", l -> l.withControls(LightControls.WHOLE.levelled(0.0005, 0.0005)));
     assertThat(pasted.found(Finding.Kind.GLOW_WITHOUT_LIGHT).mends())
         .extracting(Finding.Mend::text)
         .containsExactly("Turn off Glow");
     Studio faint = withLampOnTheFloor(400, true);
-    faint.with("lantern", l -> l.withReach(Reach.WHOLE.levelled(0.004, 0.004)));
+    faint.with("lantern", l -> l.withControls(LightControls.WHOLE.levelled(0.004, 0.004)));
     assertThat(faint.found(Finding.Kind.GLOW_WITHOUT_LIGHT).mends()).hasSize(2);
     withLampOnTheFloor(400, true).hasNo(Finding.Kind.GLOW_WITHOUT_LIGHT);
   }
@@ -258,7 +259,7 @@ class SecondLookTest {
     Light spot =
         light("sun", new Emitter.Sun(0.5), new Vec3(-2, 3, 1), Vec3.ZERO, 100, Brightness.Unit.LUX);
     studio.lights.clear();
-    studio.lights.add(spot.withReach(Reach.WHOLE.withCaustics(Caustics.CAST)));
+    studio.lights.add(spot.withControls(LightControls.WHOLE.withCaustics(Caustics.CAST)));
     studio.lights.add(
         light("dome", new Emitter.Dome(), Vec3.ZERO, Vec3.UP, dome, Brightness.Unit.NIT));
     return studio;

@@ -401,7 +401,7 @@ class TessellationTest {
           }
         };
     Triangles pushed =
-        Pushed.of(mesh, new Relief.Push(levelember.shoot.Texture.once("p"), 0.5), slope);
+        Displacement.of(mesh, new Relief.Push(levelember.shoot.Texture.once("p"), 0.5), slope);
     assertThat(pushed.count()).isGreaterThan(10_000);
     for (int i = 0; i < pushed.corners(); i += 97) {
       Vec3 p = pushed.position(i);

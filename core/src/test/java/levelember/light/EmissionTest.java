@@ -26,7 +26,7 @@ class EmissionTest {
 
   private static Light light(Emitter e) {
     Vec3 place = new Vec3(0.4, 1.2, -0.3), aim = new Vec3(0.1, 0, 0.2);
-    Brightness one = new Brightness(1, Light.units(e).getFirst());
+    Brightness one = new Brightness(1, e.units().getFirst());
     LightColour white = LightColour.NEUTRAL;
     return new Light("l", "L", e, place, aim, 25, one, 0, white, false, false, true);
   }

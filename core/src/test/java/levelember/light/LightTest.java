@@ -35,7 +35,7 @@ class LightTest {
         place,
         aim,
         25,
-        new Brightness(1, Light.units(e).getFirst()),
+        new Brightness(1, e.units().getFirst()),
         0,
         LightColour.NEUTRAL,
         false,

@@ -22,7 +22,7 @@ class OneSidedSamplingTest {
   };
 
   private static Light light(Emitter e) {
-    Brightness one = new Brightness(1, Light.units(e).getFirst());
+    Brightness one = new Brightness(1, e.units().getFirst());
     return new Light(
         "l", "L", e, Vec3.ZERO, Vec3.UP, 0, one, 0, LightColour.NEUTRAL, false, false, true);
   }

@@ -316,7 +316,7 @@ class DevelopmentTest {
         Glow.bloom("s", "S", 0.1, 8)
             .with(new Glow.StarRays(true, 0.1, 6, 15, 20, Glow.Halo.OWN))
             .with(new Glow.LensFlare(true, 0.1, 4, 1, Glow.Halo.OWN));
-    Spreads kept = new Spreads();
+    GlowCache kept = new GlowCache();
     Look[] hand = {
       PLAIN.with(bloom, starRays),
       PLAIN.with(Glow.bloom("b", "B", 0.5, 4), starRays),

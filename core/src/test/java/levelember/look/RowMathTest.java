@@ -143,7 +143,7 @@ class RowMathTest {
         ramp.set(x, y, 100 + x, 100 + y, x * y);
       }
     }
-    RowMath.Planes planes = Bending.planes(ramp);
+    RowMath.Planes planes = LensDistortion.planes(ramp);
     float perCorner = 4f / (w * w + h * h);
     for (float d : new float[] {0, -0.3f, 0.4f}) {
       RowMath.Lens lens = new RowMath.Lens(d, perCorner, 0.9f / (1 + Math.max(d, 0)));
@@ -176,7 +176,7 @@ class RowMathTest {
     }
     float[] row = new float[40];
     RowMath.Lens far = new RowMath.Lens(0, 1f / 500, 3);
-    RowMath.ofMachine().lens(Bending.planes(p), 1, far, 3, row, new RowMath.LensMemory(40));
+    RowMath.ofMachine().lens(LensDistortion.planes(p), 1, far, 3, row, new RowMath.LensMemory(40));
     assertThat(row[0]).isEqualTo(1f);
     assertThat(row[39]).isEqualTo(5f);
   }

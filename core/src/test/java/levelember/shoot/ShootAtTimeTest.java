@@ -120,7 +120,7 @@ class ShootAtTimeTest {
     assertThat(key.muted()).isTrue();
     assertThat(key(shoot, 0.9).muted()).isFalse();
     assertThat(key.emitter()).isEqualTo(new Emitter.Sphere(0.4));
-    assertThat(key.reach().caustics().level()).isEqualTo(0.5);
+    assertThat(key.controls().caustics().level()).isEqualTo(0.5);
     assertThat(at.materials().getFirst().colour()).isEqualTo(new Rgb(0.5, 0.25, 0));
     assertThat(at.materials().getFirst().glass().tint()).isEqualTo(new Rgb(0.1, 0.2, 0.3));
     Shape.Water water = (Shape.Water) at.pieces().get(1).shape();

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Random;
-import levelember.math.Points;
+import levelember.math.Sampler;
 import levelember.shoot.Material;
 import levelember.shoot.Rgb;
 import org.assertj.core.data.Percentage;
@@ -67,7 +67,7 @@ class AdjointTest {
       LayeredSurface surface = new LayeredSurface(material);
       Scattering s = new Scattering();
       surface.material(s);
-      Points points = new Points();
+      Sampler points = new Sampler();
       double left = 0;
       int n = 20_000;
       for (int i = 0; i < n; i++) {

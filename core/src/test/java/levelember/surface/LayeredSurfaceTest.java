@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
-import levelember.math.Points;
+import levelember.math.Sampler;
 import levelember.shoot.Material;
 import levelember.shoot.Rgb;
 import org.junit.jupiter.api.Test;
@@ -38,7 +38,7 @@ class LayeredSurfaceTest {
     LayeredSurface surface = new LayeredSurface(material);
     Scattering s = new Scattering();
     surface.material(s);
-    Points points = new Points();
+    Sampler points = new Sampler();
     float sin = (float) Math.sqrt(1 - cos * cos);
     surface.prepare(sin, 0, cos, entering, 0, 1, s);
     double sum = 0;

@@ -75,7 +75,7 @@ class RayWalkTest {
       double wanted = nearestOfAll(all, o, d);
       float ox = (float) o.x(), oy = (float) o.y(), oz = (float) o.z();
       float dx = (float) d.x(), dy = (float) d.y(), dz = (float) d.z();
-      boolean hit = walk.nearest(ox, oy, oz, dx, dy, dz, Float.POSITIVE_INFINITY);
+      boolean hit = walk.closestHit(ox, oy, oz, dx, dy, dz, Float.POSITIVE_INFINITY);
       float t = walk.t;
       // Rays that graze an edge may fall either way in single precision.
       if (hit != wanted < Double.POSITIVE_INFINITY || hit && Math.abs(t - wanted) > 1e-3 * wanted) {
@@ -84,8 +84,8 @@ class RayWalkTest {
       }
       if (hit) {
         hits++;
-        assertThat(walk.blocked(ox, oy, oz, dx, dy, dz, t * 1.01f)).isTrue();
-        assertThat(walk.blocked(ox, oy, oz, dx, dy, dz, t * 0.99f)).isFalse();
+        assertThat(walk.occluded(ox, oy, oz, dx, dy, dz, t * 1.01f)).isTrue();
+        assertThat(walk.occluded(ox, oy, oz, dx, dy, dz, t * 0.99f)).isFalse();
       }
     }
     assertThat(hits).isGreaterThan(100);
@@ -120,7 +120,7 @@ class RayWalkTest {
                     null,
                     true)));
     RayWalk walk = RayWalk.of(Hierarchy.of(set));
-    assertThat(walk.nearest(0.3f, 0.2f, 5, 0, 0, -1, 100)).isTrue();
+    assertThat(walk.closestHit(0.3f, 0.2f, 5, 0, 0, -1, 100)).isTrue();
     float[] n = new float[3];
     walk.shadingNormal(n);
     assertThat((double) n[0]).isCloseTo(0.3, Percentage.withPercentage(1));
@@ -139,13 +139,13 @@ class RayWalkTest {
       int hits = 0;
       for (int i = 0; i < 300; i++) {
         float x = (float) random.nextGaussian(), z = (float) random.nextGaussian();
-        boolean hit = walk.nearest(x, 9, z, 0, -1, 0, 99);
+        boolean hit = walk.closestHit(x, 9, z, 0, -1, 0, 99);
         float t = walk.t;
         hits += hit ? 1 : 0;
-        assertThat(walk.nearest(x, 9, z, -0f, -1, -0f, 99)).isEqualTo(hit);
+        assertThat(walk.closestHit(x, 9, z, -0f, -1, -0f, 99)).isEqualTo(hit);
         assertThat(walk.t).isEqualTo(t);
-        assertThat(walk.nearest(x, 9, z, -1e-30f, -1, 0, 99)).isEqualTo(hit);
-        assertThat(walk.blocked(x, 9, z, 0, -1, -0f, 99)).isEqualTo(hit);
+        assertThat(walk.closestHit(x, 9, z, -1e-30f, -1, 0, 99)).isEqualTo(hit);
+        assertThat(walk.occluded(x, 9, z, 0, -1, -0f, 99)).isEqualTo(hit);
       }
       assertThat(hits).isBetween(20, 300);
     }
@@ -154,8 +154,8 @@ class RayWalkTest {
   @Test
   void anEmptySetIsMissed() {
     RayWalk walk = RayWalk.of(Hierarchy.of(SetGeometry.of(List.of())));
-    assertThat(walk.nearest(0, 0, 0, 0, 0, 1, 100)).isFalse();
-    assertThat(walk.blocked(0, 0, 0, 0, 0, 1, 100)).isFalse();
+    assertThat(walk.closestHit(0, 0, 0, 0, 0, 1, 100)).isFalse();
+    assertThat(walk.occluded(0, 0, 0, 0, 0, 1, 100)).isFalse();
   }
 
   /** A set with rings of copies, mirrored and squeezed pieces. */
@@ -189,8 +189,8 @@ class RayWalkTest {
     };
   }
 
-  private static boolean nearest(RayWalk walk, float[] r) {
-    return walk.nearest(r[0], r[1], r[2], r[3], r[4], r[5], Float.POSITIVE_INFINITY);
+  private static boolean closestHit(RayWalk walk, float[] r) {
+    return walk.closestHit(r[0], r[1], r[2], r[3], r[4], r[5], Float.POSITIVE_INFINITY);
   }
 
   @Test
@@ -203,8 +203,8 @@ class RayWalkTest {
       int hits = 0;
       for (int i = 0; i < 4000; i++) {
         float[] r = aimed(random);
-        boolean hit = nearest(plain, r);
-        assertThat(nearest(wide, r)).isEqualTo(hit);
+        boolean hit = closestHit(plain, r);
+        assertThat(closestHit(wide, r)).isEqualTo(hit);
         assertThat(wide.t).isEqualTo(plain.t, within(2e-6f));
         if (!hit) {
           continue;
@@ -212,8 +212,8 @@ class RayWalkTest {
         hits++;
         assertThat(wide.piece()).isEqualTo(plain.piece());
         float far = 0.5f * plain.t;
-        assertThat(wide.blocked(r[0], r[1], r[2], r[3], r[4], r[5], far)).isFalse();
-        assertThat(wide.blocked(r[0], r[1], r[2], r[3], r[4], r[5], 1.01f * plain.t)).isTrue();
+        assertThat(wide.occluded(r[0], r[1], r[2], r[3], r[4], r[5], far)).isFalse();
+        assertThat(wide.occluded(r[0], r[1], r[2], r[3], r[4], r[5], 1.01f * plain.t)).isTrue();
       }
       assertThat(hits).isGreaterThan(500);
     }
@@ -250,9 +250,10 @@ class RayWalkTest {
     for (int i = 0; i < 60_000; i++) {
       Vec3 d = new Vec3(random.nextGaussian(), random.nextGaussian(), random.nextGaussian()).unit();
       float dx = (float) d.x(), dy = (float) d.y(), dz = (float) d.z();
-      assertThat(walk.nearest(0.01f, 0.02f, 0.03f, dx, dy, dz, 9)).isTrue();
+      assertThat(walk.closestHit(0.01f, 0.02f, 0.03f, dx, dy, dz, 9)).isTrue();
       float away = 40;
-      assertThat(walk.nearest(-away * dx, -away * dy, -away * dz, dx, dy, dz, 2 * away)).isTrue();
+      assertThat(walk.closestHit(-away * dx, -away * dy, -away * dz, dx, dy, dz, 2 * away))
+          .isTrue();
       assertThat(walk.t).isBetween(38.7f, 39.3f);
     }
   }
@@ -268,7 +269,7 @@ class RayWalkTest {
     int outside = 0, pegs = 0;
     for (int i = 0; i < 3000; i++) {
       float[] r = aimed(random);
-      if (!nearest(walk, r)) {
+      if (!closestHit(walk, r)) {
         continue;
       }
       walk.place(place);
@@ -303,7 +304,7 @@ class RayWalkTest {
     Random random = new Random(6);
     for (int i = 0; i < 2000; i++) {
       float[] r = aimed(random);
-      assertThat(nearest(kept, r)).isEqualTo(nearest(scratch, r));
+      assertThat(closestHit(kept, r)).isEqualTo(closestHit(scratch, r));
       assertThat(kept.t).isEqualTo(scratch.t);
       assertThat(kept.triangle).isEqualTo(scratch.triangle);
     }
@@ -315,14 +316,14 @@ class RayWalkTest {
     for (Hierarchy h :
         List.of(Hierarchy.of(SetGeometry.of(pieces)), Hierarchy.plain(SetGeometry.of(pieces)))) {
       RayWalk walk = RayWalk.of(h.showing(new int[] {-1, 2, -1}));
-      assertThat(walk.nearest(0, 4, 0, 0, -1, 0, 9, 2)).isTrue();
+      assertThat(walk.closestHit(0, 4, 0, 0, -1, 0, 9, 2)).isTrue();
       assertThat(walk.piece()).isEqualTo(1);
-      assertThat(walk.nearest(0, 4, 0, 0, -1, 0, 9, 4)).isTrue();
+      assertThat(walk.closestHit(0, 4, 0, 0, -1, 0, 9, 4)).isTrue();
       assertThat(walk.piece()).isEqualTo(2);
-      assertThat(walk.blocked(0, 4, 0, 0, -1, 0, 4, 2, null)).isTrue();
-      assertThat(walk.blocked(0, 4, 0, 0, -1, 0, 4, 2, new long[] {0b101})).isFalse();
-      assertThat(walk.blocked(0, 4, 0, 0, -1, 0, 4, 4, null)).isFalse();
-      assertThat(walk.blocked(0, 4, 0, 0, -1, 0, 5, 4, new long[] {0b100})).isTrue();
+      assertThat(walk.occluded(0, 4, 0, 0, -1, 0, 4, 2, null)).isTrue();
+      assertThat(walk.occluded(0, 4, 0, 0, -1, 0, 4, 2, new long[] {0b101})).isFalse();
+      assertThat(walk.occluded(0, 4, 0, 0, -1, 0, 4, 4, null)).isFalse();
+      assertThat(walk.occluded(0, 4, 0, 0, -1, 0, 5, 4, new long[] {0b100})).isTrue();
     }
   }
 
@@ -341,9 +342,9 @@ class RayWalkTest {
     SetGeometry set = SetGeometry.of(Triangles.over(positions, positions.clone(), index));
     for (Hierarchy h : List.of(Hierarchy.of(set), Hierarchy.plain(set))) {
       RayWalk walk = RayWalk.of(h);
-      assertThat(walk.nearest(0.5f, 0.2f, 3, 0, 0, -1, 9)).isTrue();
+      assertThat(walk.closestHit(0.5f, 0.2f, 3, 0, 0, -1, 9)).isTrue();
       assertThat(walk.t).isEqualTo(3f, within(1e-5f));
-      assertThat(walk.nearest(0.5f, -0.2f, 3, 0, 0, -1, 9)).isFalse();
+      assertThat(walk.closestHit(0.5f, -0.2f, 3, 0, 0, -1, 9)).isFalse();
     }
   }
 }

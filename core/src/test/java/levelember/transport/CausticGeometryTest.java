@@ -14,10 +14,10 @@ import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
+import levelember.shoot.LightControls;
 import levelember.shoot.LightOverGloss;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
@@ -33,7 +33,7 @@ class CausticGeometryTest {
 
   private static Light lamp(Emitter emitter, Vec3 from, Vec3 aim, double value, Unit unit) {
     return Sets.light("lamp", emitter, from, aim, value, unit)
-        .withReach(Reach.WHOLE.withCaustics(Caustics.CAST));
+        .withControls(LightControls.WHOLE.withCaustics(Caustics.CAST));
   }
 
   /** What falls under a ball of glass. */
@@ -42,7 +42,7 @@ class CausticGeometryTest {
     Sets sets =
         floor(Material.glass("glass", "Glass", 1.5, Rgb.WHITE, 1))
             .piece(unseen(new Shape.Sphere(0.3), new Vec3(0, 0.7, 0)))
-            .light(sun.withReach(Reach.WHOLE.withCaustics(caustics)))
+            .light(sun.withControls(LightControls.WHOLE.withCaustics(caustics)))
             .seen(new Vec3(0, 6, 1e-3), Vec3.ZERO, 0.36);
     return render(sets, 24, 24, 32);
   }

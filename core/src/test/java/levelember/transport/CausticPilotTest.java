@@ -13,9 +13,9 @@ import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
+import levelember.shoot.LightControls;
 import levelember.shoot.LightOverGloss;
 import levelember.shoot.Material;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
@@ -40,7 +40,7 @@ class CausticPilotTest {
 
   private static Light light(Emitter emitter, Vec3 position, Unit unit, Caustics caustics) {
     return Sets.light("light", emitter, position, Vec3.ZERO, 1000, unit)
-        .withReach(Reach.WHOLE.withCaustics(caustics));
+        .withControls(LightControls.WHOLE.withCaustics(caustics));
   }
 
   private static Light above(Emitter emitter, Caustics caustics) {

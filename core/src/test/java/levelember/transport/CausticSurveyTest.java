@@ -14,8 +14,8 @@ import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
 import levelember.shoot.FineRipples;
 import levelember.shoot.Light;
+import levelember.shoot.LightControls;
 import levelember.shoot.Material;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.RippleRing;
 import levelember.shoot.Shape;
@@ -27,7 +27,7 @@ class CausticSurveyTest {
   private static Light lamp(double radius, Vec3 at) {
     return Sets.light(
             "lamp", new Emitter.Disc(radius, false, 180, null), at, Vec3.ZERO, 9, Unit.NIT)
-        .withReach(Reach.WHOLE.withCaustics(Caustics.CAST));
+        .withControls(LightControls.WHOLE.withCaustics(Caustics.CAST));
   }
 
   private static Sets mirror() {

@@ -13,9 +13,9 @@ import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
+import levelember.shoot.LightControls;
 import levelember.shoot.LightOverGloss;
 import levelember.shoot.Material;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
@@ -31,7 +31,7 @@ class CausticsOddSetsTest {
 
   private static Light lamp(Vec3 at, Caustics caustics) {
     return Sets.light("lamp", new Emitter.Sphere(0.03), at, Vec3.ZERO, 9000, Unit.NIT)
-        .withReach(Reach.WHOLE.withCaustics(caustics));
+        .withControls(LightControls.WHOLE.withCaustics(caustics));
   }
 
   private static Sets floor() {

@@ -17,10 +17,10 @@ import levelember.shoot.Caustics;
 import levelember.shoot.EditCost;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
+import levelember.shoot.LightControls;
 import levelember.shoot.LightOverGloss;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
@@ -38,7 +38,7 @@ class CausticsTest {
 
   private static Light sun(Vec3 from, double lux, Caustics caustics) {
     return Sets.light("sun", new Emitter.Sun(0.53), from, Vec3.ZERO, lux, Unit.LUX)
-        .withReach(Reach.WHOLE.withCaustics(caustics));
+        .withControls(LightControls.WHOLE.withCaustics(caustics));
   }
 
   private static Shoot over(Shoot shoot, LightOverGloss way) {
@@ -141,7 +141,7 @@ class CausticsTest {
             Vec3.ZERO,
             10,
             Unit.NIT)
-        .withReach(Reach.WHOLE.withCaustics(caustics));
+        .withControls(LightControls.WHOLE.withCaustics(caustics));
   }
 
   private static Sets stage(Caustics caustics) {
@@ -205,7 +205,7 @@ class CausticsTest {
 
   private static Light of(Emitter emitter, Caustics caustics) {
     return Sets.light("other", emitter, new Vec3(0.4, 2.2, 0.2), Vec3.ZERO, 10, Unit.NIT)
-        .withReach(Reach.WHOLE.withCaustics(caustics));
+        .withControls(LightControls.WHOLE.withCaustics(caustics));
   }
 
   private static Sets shelf(Caustics caustics) {
@@ -399,8 +399,8 @@ class CausticsTest {
         .piece("ball", new Shape.Sphere(0.4), "glass", new Vec3(0, 0.5, 0))
         .light(
             Sets.light("lamp", new Emitter.Rectangle(0.3, 0.3, false), at, Vec3.ZERO, 5, Unit.NIT)
-                .withReach(Reach.WHOLE.withCaustics(Caustics.CAST)))
-        .light(other.withReach(Reach.WHOLE.withCaustics(Caustics.CAST)))
+                .withControls(LightControls.WHOLE.withCaustics(Caustics.CAST)))
+        .light(other.withControls(LightControls.WHOLE.withCaustics(Caustics.CAST)))
         .shoot();
   }
 

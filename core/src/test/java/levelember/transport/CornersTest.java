@@ -14,10 +14,10 @@ import levelember.shoot.Bounce;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
+import levelember.shoot.LightControls;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Scope;
 import levelember.shoot.Shape;
@@ -149,7 +149,7 @@ class CornersTest {
     Emitter panel = new Emitter.Rectangle(1, 1, false);
     Light lamp =
         Sets.light("lamp", panel, new Vec3(0, 2, 1), new Vec3(0, 1, -2), 20, Unit.NIT)
-            .withReach(Reach.WHOLE.linked(new Scope(true, List.of("wall")), Scope.ALL));
+            .withControls(LightControls.WHOLE.linked(new Scope(true, List.of("wall")), Scope.ALL));
     Shoot shoot =
         new Sets()
             .material(Material.glossy("floor", "Floor", floor, 0.25, 1.8))

@@ -14,9 +14,9 @@ import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
+import levelember.shoot.LightControls;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
@@ -342,7 +342,7 @@ class KnownAnswersTest {
             .piece("slab", new Shape.Box(4, 0.05, 4, 0), "glass", new Vec3(0, 0.5, 0))
             .light(
                 Sets.light("p", new Emitter.Point(), new Vec3(0, 1, 0), Vec3.ZERO, 1, Unit.CANDELA)
-                    .withReach(Reach.WHOLE.withCaustics(Caustics.NONE)))
+                    .withControls(LightControls.WHOLE.withCaustics(Caustics.NONE)))
             .seen(new Vec3(0, 0.3, 1.9), Vec3.ZERO, 0.01)
             .shoot();
     assertThat(Sets.mean(Sets.render(shoot, 4, 4, 64, 16))).isZero();

@@ -20,9 +20,9 @@ import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
+import levelember.shoot.LightControls;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
@@ -109,7 +109,8 @@ class LanesTest {
         Vec3 at = new Vec3(2 * StrictMath.cos(turn), 1 + 0.03 * i, 2 * StrictMath.sin(turn));
         Light light = Sets.light("l" + i, emitter, at, Vec3.ZERO, 30, Unit.NIT);
         // One throws caustics by photons.
-        to.add(i == 1 ? light.withReach(Reach.WHOLE.withCaustics(Caustics.CAST)) : light);
+        to.add(
+            i == 1 ? light.withControls(LightControls.WHOLE.withCaustics(Caustics.CAST)) : light);
       }
       return to;
     }

@@ -13,9 +13,9 @@ import levelember.photometry.LayerWeights;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
+import levelember.shoot.LightControls;
 import levelember.shoot.LightOverGloss;
 import levelember.shoot.Material;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
@@ -43,7 +43,7 @@ class LightOverGlossTest {
                     300,
                     Unit.NIT)
                 // Light over gloss is what paths find.
-                .withReach(Reach.WHOLE.withCaustics(Caustics.NONE)))
+                .withControls(LightControls.WHOLE.withCaustics(Caustics.NONE)))
         .seen(new Vec3(0, 2.4, 1.2), new Vec3(0, 0, 0.2), 1.2);
   }
 

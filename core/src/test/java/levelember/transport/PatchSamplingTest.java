@@ -15,8 +15,8 @@ import levelember.shoot.Brightness.Unit;
 import levelember.shoot.EditCost;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
+import levelember.shoot.LightControls;
 import levelember.shoot.Material;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Scope;
 import levelember.shoot.Shape;
@@ -69,7 +69,9 @@ class PatchSamplingTest {
         Arguments.of("matte", room("white", l -> l), 16),
         Arguments.of("satin", room("satin", l -> l), 16),
         Arguments.of(
-            "linked", room("white", l -> l.withReach(Reach.WHOLE.linked(box, Scope.ALL))), 3),
+            "linked",
+            room("white", l -> l.withControls(LightControls.WHOLE.linked(box, Scope.ALL))),
+            3),
         Arguments.of(
             "behind a pane in the room",
             room("white", l -> l).piece("wall", new Shape.Floor(3, 3), "pane", new Vec3(0, 1.2, 0)),
@@ -179,7 +181,7 @@ class PatchSamplingTest {
         Vec3 n = b.minus(a).cross(c.minus(a)).unit();
         Vec3 from = a.plus(b).plus(c).times(1 / 3.0).plus(n.times(0.01));
         assertThat(
-                walk.nearest(
+                walk.closestHit(
                     (float) from.x(),
                     (float) from.y(),
                     (float) from.z(),

@@ -15,11 +15,11 @@ import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
 import levelember.shoot.Gobo;
 import levelember.shoot.Light;
+import levelember.shoot.LightControls;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
 import levelember.shoot.Profile;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Scope;
 import levelember.shoot.Shape;
@@ -220,21 +220,21 @@ class RigTest {
             "card", new Shape.Rectangle(0.5, 0.5), "white", new Vec3(0, 1, 0), new Vec3(90, 0, 0));
   }
 
-  private static Light lamp(Emitter emitter, Reach reach) {
+  private static Light lamp(Emitter emitter, LightControls controls) {
     Unit unit = emitter instanceof Emitter.Point ? Unit.CANDELA : Unit.NIT;
-    return Sets.light("lamp", emitter, new Vec3(0, 2, 0), UNDER, 400, unit).withReach(reach);
+    return Sets.light("lamp", emitter, new Vec3(0, 2, 0), UNDER, 400, unit).withControls(controls);
   }
 
   @ParameterizedTest
   @CsvSource({"true", "false"})
   void aLightLinkedToNothingLightsNothing(boolean ball) {
     Emitter e = ball ? new Emitter.Sphere(0.1) : new Emitter.Point();
-    Light none = lamp(e, Reach.WHOLE.linked(Scope.NONE, Scope.ALL));
+    Light none = lamp(e, LightControls.WHOLE.linked(Scope.NONE, Scope.ALL));
     assertThat(lux(floor(0).light(none).shoot(), 64)).isZero();
-    Light other = lamp(e, Reach.WHOLE.linked(Scope.allBut("floor"), Scope.ALL));
+    Light other = lamp(e, LightControls.WHOLE.linked(Scope.allBut("floor"), Scope.ALL));
     assertThat(lux(floor(0).light(other).shoot(), 64)).isZero();
-    Light own = lamp(e, Reach.WHOLE.linked(Scope.only("floor"), Scope.ALL));
-    Light plain = lamp(e, Reach.WHOLE);
+    Light own = lamp(e, LightControls.WHOLE.linked(Scope.only("floor"), Scope.ALL));
+    Light plain = lamp(e, LightControls.WHOLE);
     assertThat(lux(floor(0).light(own).shoot(), 64))
         .isEqualTo(lux(floor(0).light(plain).shoot(), 64));
   }
@@ -243,19 +243,19 @@ class RigTest {
   @CsvSource({"true", "false"})
   void whatCastsNoShadowOfALightLetsAllOfItThrough(boolean ball) {
     Emitter e = ball ? new Emitter.Sphere(0.1) : new Emitter.Point();
-    assertThat(lux(shaded().light(lamp(e, Reach.WHOLE)).shoot(), 64)).isZero();
-    double free = lux(floor(0).light(lamp(e, Reach.WHOLE)).shoot(), 256);
-    Light through = lamp(e, Reach.WHOLE.linked(Scope.ALL, Scope.allBut("card")));
+    assertThat(lux(shaded().light(lamp(e, LightControls.WHOLE)).shoot(), 64)).isZero();
+    double free = lux(floor(0).light(lamp(e, LightControls.WHOLE)).shoot(), 256);
+    Light through = lamp(e, LightControls.WHOLE.linked(Scope.ALL, Scope.allBut("card")));
     assertThat(lux(shaded().light(through).shoot(), 256)).isCloseTo(free, within(0.003 * free));
   }
 
   @Test
   void aShadowsDepthAndColourAreWhatIsLeftInIt() {
     Emitter e = new Emitter.Sphere(0.1);
-    double free = lux(floor(0).light(lamp(e, Reach.WHOLE)).shoot(), 256);
-    Light half = lamp(e, Reach.WHOLE.shadowed(0.5, new Rgb(0, 0, 0)));
+    double free = lux(floor(0).light(lamp(e, LightControls.WHOLE)).shoot(), 256);
+    Light half = lamp(e, LightControls.WHOLE.shadowed(0.5, new Rgb(0, 0, 0)));
     assertThat(lux(shaded().light(half).shoot(), 256)).isCloseTo(free / 2, within(0.003 * free));
-    Light blue = lamp(e, Reach.WHOLE.shadowed(1, new Rgb(0, 0, 1)));
+    Light blue = lamp(e, LightControls.WHOLE.shadowed(1, new Rgb(0, 0, 1)));
     assertThat(lux(shaded().light(blue).shoot(), 256))
         .isCloseTo(0.0722 * free, within(0.003 * free));
   }
@@ -263,11 +263,11 @@ class RigTest {
   @Test
   void aLightFadesToNothingAtItsReach() {
     Emitter e = new Emitter.Point();
-    double free = lux(floor(0).light(lamp(e, Reach.WHOLE)).shoot(), 16);
+    double free = lux(floor(0).light(lamp(e, LightControls.WHOLE)).shoot(), 16);
     double fourth = Math.pow(2 / 2.5, 4), wanted = free * (1 - fourth);
-    assertThat(lux(floor(0).light(lamp(e, Reach.WHOLE.fading(2.5))).shoot(), 16))
+    assertThat(lux(floor(0).light(lamp(e, LightControls.WHOLE.fading(2.5))).shoot(), 16))
         .isCloseTo(wanted, within(0.01 * wanted));
-    assertThat(lux(floor(0).light(lamp(e, Reach.WHOLE.fading(1.9))).shoot(), 16)).isZero();
+    assertThat(lux(floor(0).light(lamp(e, LightControls.WHOLE.fading(1.9))).shoot(), 16)).isZero();
   }
 
   @Test
@@ -278,8 +278,8 @@ class RigTest {
             .piece("floor", new Shape.Floor(20, 20), "white", Vec3.ZERO)
             .seen(new Vec3(2, 2, 0), Vec3.ZERO, 0.05);
     Light both = Sets.light("l", new Emitter.Sphere(0.3), new Vec3(-2, 2, 0), UNDER, 100, Unit.NIT);
-    Light matte = named(both, "m", Reach.WHOLE.levelled(1, 0));
-    Light gloss = named(both, "g", Reach.WHOLE.levelled(0, 1));
+    Light matte = named(both, "m", LightControls.WHOLE.levelled(1, 0));
+    Light gloss = named(both, "g", LightControls.WHOLE.levelled(0, 1));
     double whole = Sets.mean(Sets.render(glossy.light(both).shoot(), 8, 8, 256, 1));
     double matteOnly = mean(glossy, matte), glossOnly = mean(glossy, gloss);
     assertThat(matteOnly).isGreaterThan(0.01 * whole);
@@ -294,7 +294,7 @@ class RigTest {
     return Sets.mean(Sets.render(one, 8, 8, 256, 1));
   }
 
-  private static Light named(Light l, String id, Reach reach) {
+  private static Light named(Light l, String id, LightControls controls) {
     return new Light(
             id,
             id,
@@ -308,7 +308,7 @@ class RigTest {
             false,
             false,
             false)
-        .withReach(reach);
+        .withControls(controls);
   }
 
   @ParameterizedTest
@@ -322,10 +322,10 @@ class RigTest {
             .piece("pane", new Shape.Rectangle(3, 3), "pane", new Vec3(0, 1, 0), new Vec3(90, 0, 0))
             .seen(new Vec3(1.2, 0.8, 0.3), Vec3.ZERO, 0.004);
     Emitter e = ball ? new Emitter.Sphere(0.05) : new Emitter.Point();
-    double free = lux(floor(0).light(lamp(e, Reach.WHOLE)).shoot(), 256);
+    double free = lux(floor(0).light(lamp(e, LightControls.WHOLE)).shoot(), 256);
     // Straight on, a pane of index n passes 2n/(n² + 1) of the light.
     double wanted = free * 2 * 1.5 / (1.5 * 1.5 + 1);
-    assertThat(lux(glazed.light(lamp(e, Reach.WHOLE)).shoot(), 1024))
+    assertThat(lux(glazed.light(lamp(e, LightControls.WHOLE)).shoot(), 1024))
         .isCloseTo(wanted, within(0.01 * wanted));
   }
 
@@ -348,8 +348,8 @@ class RigTest {
                 new Vec3(0, 1, 0),
                 new Vec3(90, 0, 0));
     Emitter e = new Emitter.Sphere(0.05);
-    double free = lux(floor(0).light(lamp(e, Reach.WHOLE)).shoot(), 256);
-    assertThat(lux(sets.light(lamp(e, Reach.WHOLE)).shoot(), 1024, grey))
+    double free = lux(floor(0).light(lamp(e, LightControls.WHOLE)).shoot(), 256);
+    assertThat(lux(sets.light(lamp(e, LightControls.WHOLE)).shoot(), 1024, grey))
         .isCloseTo(free / 2, within(0.01 * free));
   }
 
@@ -381,7 +381,7 @@ class RigTest {
     double wanted = 0.8 / Math.PI * 400 * 2 / Math.pow(13, 1.5);
     assertThat(seen).isCloseTo(wanted, within(0.01 * wanted));
     Sets under = Sets.white(0.8).piece("floor", new Shape.Floor(20, 20), "white", Vec3.ZERO);
-    Light above = lamp(new Emitter.Point(), Reach.WHOLE);
+    Light above = lamp(new Emitter.Point(), LightControls.WHOLE);
     under.piece(flag).seen(new Vec3(2, 1.5, 0.3), Vec3.ZERO, 0.004).light(above);
     assertThat(Sets.mean(Sets.render(under.shoot(), 4, 4, 16, 1))).isZero();
   }
@@ -404,7 +404,7 @@ class RigTest {
             true);
     Sets lit = Sets.white(0.8).piece(catcher).seen(new Vec3(2, 1.5, 0.3), Vec3.ZERO, 0.004);
     Light dome = Sets.dome(100);
-    Light lamp = lamp(new Emitter.Point(), Reach.WHOLE);
+    Light lamp = lamp(new Emitter.Point(), LightControls.WHOLE);
     Shoot open = lit.light(dome).light(lamp).shoot();
     // Nothing but the floor itself stands over it: the dome behind is seen as it is.
     assertThat(Sets.mean(Sets.render(open, 4, 4, 64, 2))).isCloseTo(100, within(0.5));
@@ -436,7 +436,7 @@ class RigTest {
         Sets.white(0.8)
             .piece("floor", new Shape.Floor(4, 4), "white", Vec3.ZERO)
             .piece("wall", new Shape.Rectangle(4, 2), "white", new Vec3(0, 1, -0.5), Vec3.ZERO)
-            .light(lamp(new Emitter.Point(), Reach.WHOLE))
+            .light(lamp(new Emitter.Point(), LightControls.WHOLE))
             .seen(new Vec3(1, 1, 1), Vec3.ZERO, 0.05);
     double direct = bounced(corner, 64, 0, 0), whole = bounced(corner, 64, 1, 0);
     // A path of one turn sees the floor by its direct light alone.
@@ -480,7 +480,7 @@ class RigTest {
                     null,
                     null,
                     true));
-    Light l = lamp(new Emitter.Point(), Reach.WHOLE);
+    Light l = lamp(new Emitter.Point(), LightControls.WHOLE);
     Light tied =
         new Light(
             "lamp",
@@ -495,7 +495,7 @@ class RigTest {
             false,
             false,
             false,
-            Reach.WHOLE,
+            LightControls.WHOLE,
             "stand",
             null,
             null,
@@ -520,7 +520,7 @@ class RigTest {
             false,
             false,
             false,
-            Reach.WHOLE,
+            LightControls.WHOLE,
             null,
             null,
             null,
@@ -549,7 +549,7 @@ class RigTest {
   void aHighlightStandsWhereTheCameraSeesItsMirrorImage() {
     Vec3 camera = new Vec3(0.4, 1.3, 3), at = new Vec3(0.1, 0.2, -0.4);
     Vec3 normal = new Vec3(0.2, 1, 0.3).unit();
-    Shoot shoot = floor(0).light(lamp(new Emitter.Sphere(0.1), Reach.WHOLE)).shoot();
+    Shoot shoot = floor(0).light(lamp(new Emitter.Sphere(0.1), LightControls.WHOLE)).shoot();
     Light light = shoot.lights().getFirst();
     Placing p = Placing.highlight(shoot, light, camera, at, normal);
     Vec3 in = camera.minus(at).unit(), out = p.position().minus(at).unit();
@@ -561,7 +561,7 @@ class RigTest {
 
   @Test
   void aShadowFallsWhereItWasPointed() {
-    Shoot shoot = shaded().light(lamp(new Emitter.Point(), Reach.WHOLE)).shoot();
+    Shoot shoot = shaded().light(lamp(new Emitter.Point(), LightControls.WHOLE)).shoot();
     Light light = shoot.lights().getFirst();
     Vec3 wanted = new Vec3(0.9, 0, 0.4);
     Placing p = Placing.shadow(shoot, light, new Vec3(0, 1, 0), wanted);
@@ -576,7 +576,7 @@ class RigTest {
 
   @Test
   void aRimGrazesTheEdgeFromBehind() {
-    Shoot shoot = floor(0).light(lamp(new Emitter.Sphere(0.1), Reach.WHOLE)).shoot();
+    Shoot shoot = floor(0).light(lamp(new Emitter.Sphere(0.1), LightControls.WHOLE)).shoot();
     Vec3 camera = new Vec3(0, 1, 4), at = new Vec3(0.5, 1, 0);
     Vec3 edge = new Vec3(1, 0, 0.05).unit();
     Placing p = Placing.rim(shoot, shoot.lights().getFirst(), camera, at, edge);
@@ -626,7 +626,7 @@ class RigTest {
   void aLinkedLightThatIsHiddenStaysSoBehindAPane() {
     Material pane =
         Material.glass("pane", "Pane", 0, 1.5, new Material.Glass(1, Rgb.WHITE, 1, true, 0));
-    Reach linked = Reach.WHOLE.linked(Scope.only("pane"), Scope.ALL);
+    LightControls linked = LightControls.WHOLE.linked(Scope.only("pane"), Scope.ALL);
     Light hidden = named(Sets.dome(100), "hidden", linked);
     Sets sets =
         new Sets()
@@ -654,7 +654,7 @@ class RigTest {
       Vec3 at = new Vec3(i % 20 - 10, 3, i / 20.0 - 5);
       sets.light(
           Sets.light("l" + i, e, at, new Vec3(0, -1, 0), 100, unit)
-              .withReach(Reach.WHOLE.linked(own, Scope.ALL)));
+              .withControls(LightControls.WHOLE.linked(own, Scope.ALL)));
     }
     sets.seen(new Vec3(0, 12, 20), Vec3.ZERO, 20);
     Shoot shoot = sets.shoot();

@@ -16,9 +16,9 @@ import levelember.photometry.LayerWeights;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
+import levelember.shoot.LightControls;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Scope;
 import levelember.shoot.Shape;
@@ -85,9 +85,9 @@ class TechniquesTest {
         .piece("between", new Shape.Floor(30, 30), "between", new Vec3(0, 0.6, 0));
   }
 
-  private static Case controlled(String name, Reach reach) {
+  private static Case controlled(String name, LightControls controls) {
     Material floor = Material.glossy("floor", "Floor", Rgb.grey(0.6), 0.5, 1.6);
-    return new Case(name, floor(floor, l -> l.withReach(reach)));
+    return new Case(name, floor(floor, l -> l.withControls(controls)));
   }
 
   private static Sets manyLights() {
@@ -106,7 +106,7 @@ class TechniquesTest {
   private static List<Case> cases() {
     Material matte = Material.matte("floor", "Floor", Rgb.grey(0.6));
     Material.Glass thin = new Material.Glass(1, new Rgb(0.9, 0.8, 0.7), 1, true, 0);
-    Reach all = Reach.WHOLE;
+    LightControls all = LightControls.WHOLE;
     List<Case> to = new ArrayList<>();
     to.add(new Case("pane", behind(Material.glass("between", "Pane", 0, 1.5, thin))));
     Maps holes = Maps.NONE.withOpacity(Texture.once("holes"));

@@ -14,9 +14,9 @@ import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
 import levelember.shoot.FineRipples;
 import levelember.shoot.Light;
+import levelember.shoot.LightControls;
 import levelember.shoot.LightOverGloss;
 import levelember.shoot.Material;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
@@ -33,7 +33,7 @@ class WaterTest {
 
   private static Light sun(boolean caustics) {
     return Sets.light("sun", new Emitter.Sun(0.53), new Vec3(0, 5, 1), Vec3.ZERO, 10_000, Unit.LUX)
-        .withReach(Reach.WHOLE.withCaustics(caustics ? Caustics.CAST : Caustics.NONE));
+        .withControls(LightControls.WHOLE.withCaustics(caustics ? Caustics.CAST : Caustics.NONE));
   }
 
   /** A floor so dark that what it throws back to the surface from below hardly counts. */

@@ -13,9 +13,9 @@ import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
+import levelember.shoot.LightControls;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shape.Corner;
@@ -440,7 +440,7 @@ final class Armillary {
             Unit.LUMEN,
             5200);
     return List.of(
-        studio.withReach(Reach.WHOLE.levelled(0, 1)),
+        studio.withControls(LightControls.WHOLE.levelled(0, 1)),
         banked(key, 0, null),
         banked(key, -1.2, new Light.Mirror("key", middle, new Vec3(1, 0, 0))),
         lamp(
@@ -487,7 +487,7 @@ final class Armillary {
         false,
         false,
         false,
-        Reach.WHOLE,
+        LightControls.WHOLE,
         null,
         null,
         "pair",

@@ -12,10 +12,10 @@ import levelember.shoot.Brightness.Unit;
 import levelember.shoot.Emitter;
 import levelember.shoot.Key;
 import levelember.shoot.Key.Span;
+import levelember.shoot.LightControls;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.Motion;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Scope;
 import levelember.shoot.Shape;
@@ -114,7 +114,7 @@ final class NightTerrace {
         900,
         Unit.LUMEN,
         8200);
-    s.reach(Reach.WHOLE.linked(Scope.ALL, Scope.NONE));
+    s.controls(LightControls.WHOLE.linked(Scope.ALL, Scope.NONE));
     for (String part : STRINGS) {
       String name = "Paper lanterns, " + part;
       s.shines("lanterns-" + part, name, "lantern-" + part, 210, 2300, Rgb.WHITE);

@@ -9,9 +9,9 @@ import levelember.math.Vec3;
 import levelember.shoot.Brightness.Unit;
 import levelember.shoot.ContactShade;
 import levelember.shoot.Emitter;
+import levelember.shoot.LightControls;
 import levelember.shoot.Look;
 import levelember.shoot.Material;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Scope;
 import levelember.shoot.Shape;
@@ -149,7 +149,7 @@ final class Snags {
             60_000,
             Unit.NIT,
             6000)
-        .reach(Reach.WHOLE.linked(Scope.NONE, Scope.ALL));
+        .controls(LightControls.WHOLE.linked(Scope.NONE, Scope.ALL));
     s.light(
         "bulb",
         "Chest bulb",

@@ -15,13 +15,13 @@ import levelember.shoot.Emitter;
 import levelember.shoot.Gobo;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
+import levelember.shoot.LightControls;
 import levelember.shoot.Look;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.Meter;
 import levelember.shoot.Motion;
 import levelember.shoot.Piece;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shape.Corner;
@@ -169,9 +169,9 @@ final class Stage {
     return this;
   }
 
-  /** Lets the light added last reach otherwise. */
-  Stage reach(Reach reach) {
-    lights.add(lights.removeLast().withReach(reach));
+  /** Gives the light added last other controls. */
+  Stage controls(LightControls controls) {
+    lights.add(lights.removeLast().withControls(controls));
     return this;
   }
 

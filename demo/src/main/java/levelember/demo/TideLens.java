@@ -12,9 +12,9 @@ import levelember.shoot.Caustics;
 import levelember.shoot.Emitter;
 import levelember.shoot.Key;
 import levelember.shoot.Key.Span;
+import levelember.shoot.LightControls;
 import levelember.shoot.Material;
 import levelember.shoot.Motion;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.RippleRing;
 import levelember.shoot.Shape;
@@ -73,7 +73,7 @@ final class TideLens {
         1500,
         Unit.CANDELA,
         3000);
-    s.reach(Reach.WHOLE.withCaustics(Caustics.CAST));
+    s.controls(LightControls.WHOLE.withCaustics(Caustics.CAST));
     s.light(
         "over",
         "Low spot across the basin",
@@ -83,7 +83,7 @@ final class TideLens {
         28_000,
         Unit.CANDELA,
         4600);
-    s.reach(Reach.WHOLE.withCaustics(Caustics.CAST));
+    s.controls(LightControls.WHOLE.withCaustics(Caustics.CAST));
     s.light(
         "fill",
         "Wide fill",

@@ -19,7 +19,7 @@ import levelember.shoot.Piece;
 import levelember.shoot.Shoot;
 import levelember.shoot.ShootAtTime;
 import levelember.shoot.Shot;
-import levelember.shoot.Traced;
+import levelember.shoot.TracedLight;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -157,7 +157,7 @@ final class GltfAnimationExport {
     for (Light given : now.lights()) {
       int[] at = lights.get(given.id());
       if (at != null) {
-        Light l = Traced.inWorld(now, given);
+        Light l = TracedLight.inWorld(now, given);
         node(at[0], Affine.lookingAt(l.position(), l.aim(), l.rollDegrees()));
         put(
             Target.pointer("/extensions/KHR_lights_punctual/lights/" + at[1] + "/intensity", 1),

@@ -20,7 +20,7 @@ import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.shoot.Texture;
-import levelember.shoot.Traced;
+import levelember.shoot.TracedLight;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -323,7 +323,7 @@ public final class GltfExport {
    * extras.
    */
   private void light(Light given, ArrayNode roots) {
-    Light l = Traced.inWorld(pack.shoot(), given);
+    Light l = TracedLight.inWorld(pack.shoot(), given);
     String type =
         switch (l.emitter()) {
           case Emitter.Rectangle e -> "spot";
@@ -333,7 +333,8 @@ public final class GltfExport {
           case Emitter.Sphere e -> "point";
           case Emitter.Tube e -> "point";
           case Emitter.Sun e -> "directional";
-          default -> null;
+          case Emitter.Environment _, Emitter.Dome _, Emitter.Sky _, Emitter.SkySun _ -> null;
+          case Emitter.Plate _, Emitter.Emissive _ -> null;
         };
     if (type == null) {
       return;
@@ -349,8 +350,8 @@ public final class GltfExport {
     ObjectNode light = lights.addObject().put("name", l.name());
     light.put("type", type).put("intensity", candela);
     light.set("color", colour(l.colour().filter()));
-    if (l.reach().fadesAtMetres() > 0) {
-      light.put("range", l.reach().fadesAtMetres());
+    if (l.controls().fadesAtMetres() > 0) {
+      light.put("range", l.controls().fadesAtMetres());
     }
     if (l.emitter() instanceof Emitter.Spot s) {
       double outer = Math.min(Math.toRadians(s.coneDegrees() / 2), WIDE);

@@ -15,9 +15,9 @@ import levelember.shoot.Brightness;
 import levelember.shoot.Emitter;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
+import levelember.shoot.LightControls;
 import levelember.shoot.Material;
 import levelember.shoot.Piece;
-import levelember.shoot.Reach;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
@@ -444,7 +444,8 @@ public final class GltfImport {
             rgb,
             false);
     double range = l.path("range").asDouble(0);
-    Light one = range > 0 && range <= 1e6 ? made.withReach(Reach.WHOLE.fading(range)) : made;
+    Light one =
+        range > 0 && range <= 1e6 ? made.withControls(LightControls.WHOLE.fading(range)) : made;
     lights.add(one);
     lightOfNumber.putIfAbsent(number, one);
     holders.add(holder, "lights/" + one.id(), 1);

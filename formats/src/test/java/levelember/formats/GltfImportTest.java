@@ -240,7 +240,7 @@ class GltfImportTest {
     Emitter.Spot spot = (Emitter.Spot) b.lights().get(1).emitter();
     assertThat(spot.coneDegrees()).isCloseTo(Math.toDegrees(1), within(1e-9));
     assertThat(spot.feather()).isCloseTo(0.2, within(1e-9));
-    assertThat(b.lights().get(1).reach().fadesAtMetres()).isEqualTo(7);
+    assertThat(b.lights().get(1).controls().fadesAtMetres()).isEqualTo(7);
     Light sun = b.lights().get(2);
     assertThat(sun.brightness()).isEqualTo(new Brightness(1000, Brightness.Unit.LUX));
     assertThat(sun.position().minus(sun.aim())).isEqualTo(new Vec3(0, 0, 1));

@@ -294,9 +294,9 @@ class ModelFilesTest {
             List.of(papered, Material.glass("n", "Glass", 1.6, new Rgb(0.5, 0.8, 0.7), 0.05)),
             List.of(
                 WholeShoot.light(0, new Emitter.Point(), levelember.shoot.Brightness.Unit.CANDELA)
-                    .withReach(levelember.shoot.Reach.WHOLE.fading(4)),
+                    .withControls(levelember.shoot.LightControls.WHOLE.fading(4)),
                 WholeShoot.light(1, new Emitter.Emissive("m"), levelember.shoot.Brightness.Unit.NIT)
-                    .withReach(levelember.shoot.Reach.WHOLE)
+                    .withControls(levelember.shoot.LightControls.WHOLE)
                     .standing(Vec3.UP, Vec3.ZERO)),
             0.5,
             List.of(new Shot("s", "S", new Vec3(0, 1, 5), new Vec3(0, 0.5, 0), 50, 36, 4, 0, "k")),

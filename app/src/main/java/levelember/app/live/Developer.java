@@ -7,9 +7,9 @@ import levelember.film.FirstHits;
 import levelember.film.Ladder;
 import levelember.look.AmbientOcclusion;
 import levelember.look.Development;
+import levelember.look.GlowCache;
 import levelember.look.LookInputs;
 import levelember.look.LookInputsMaker;
-import levelember.look.Spreads;
 import levelember.shoot.Glow;
 import levelember.shoot.Look;
 import levelember.shoot.Shoot;
@@ -30,7 +30,7 @@ final class Developer {
       LookInputs aids,
       Development look,
       Development.Lensed lensed,
-      Spreads spreads) {
+      GlowCache spreads) {
     byte[] codes() {
       return lensed == null ? look.codes(light, aids, spreads) : look.codes(lensed);
     }
@@ -51,7 +51,7 @@ final class Developer {
     private FirstHits hits;
     private int samples;
 
-    private final Spreads spreads = new Spreads();
+    private final GlowCache spreads = new GlowCache();
 
     /** Whether all that the look had to know besides is the same. */
     private boolean knows(Picture light, FirstHits known, Look look) {
@@ -131,7 +131,7 @@ final class Developer {
     }
     List<Picture> parts = maker.mixes().stream().map(mixed).toList();
     LookInputs aids = maker.aids(light, parts, wanted);
-    Spreads spreads = kept == null ? new Spreads() : kept.spreads;
+    GlowCache spreads = kept == null ? new GlowCache() : kept.spreads;
     Developed made = new Developed(light, aids, ready, null, spreads);
     if (kept != null) {
       kept.last = made;

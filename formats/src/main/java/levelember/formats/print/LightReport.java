@@ -15,7 +15,7 @@ import levelember.shoot.Look;
 import levelember.shoot.Rgb;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.Traced;
+import levelember.shoot.TracedLight;
 import levelember.transport.View;
 
 /**
@@ -68,28 +68,14 @@ public final class LightReport {
     }
   }
 
-  private static boolean stands(Light light) {
-    return switch (light.emitter()) {
-      case Emitter.Environment _,
-          Emitter.Dome _,
-          Emitter.Plate _,
-          Emitter.Emissive _,
-          Emitter.Sun _,
-          Emitter.Sky _,
-          Emitter.SkySun _ ->
-          false;
-      default -> true;
-    };
-  }
-
   /** The plan from above, as large as fits with a scale of a round number. */
   private void plan() throws IOException {
     sheet.page();
     double left = Double.MAX_VALUE, right = -left, top = left, bottom = -left;
     List<double[]> spots = new ArrayList<>();
     for (Light light : shoot.lights()) {
-      if (stands(light)) {
-        Light in = Traced.inWorld(shoot, light);
+      if (light.emitter().placed()) {
+        Light in = TracedLight.inWorld(shoot, light);
         spots.add(new double[] {in.position().x(), in.position().z()});
         spots.add(new double[] {in.aim().x(), in.aim().z()});
       }
@@ -133,8 +119,8 @@ public final class LightReport {
     int number = 0;
     for (Light light : shoot.lights()) {
       number++;
-      if (stands(light)) {
-        lamp(plan, Traced.inWorld(shoot, light), number);
+      if (light.emitter().placed()) {
+        lamp(plan, TracedLight.inWorld(shoot, light), number);
       }
     }
     float y = Sheet.HEIGHT - 22;
@@ -222,9 +208,9 @@ public final class LightReport {
   }
 
   private List<String> cells(Light light, int number) {
-    Light in = Traced.inWorld(shoot, light);
-    Light lamp = Traced.original(shoot, light);
-    boolean stands = stands(light);
+    Light in = TracedLight.inWorld(shoot, light);
+    Light lamp = TracedLight.original(shoot, light);
+    boolean stands = light.emitter().placed();
     String bank =
         shoot.banks().stream()
             .filter(b -> b.id().equals(light.bank()))
@@ -252,7 +238,15 @@ public final class LightReport {
       case Emitter.Sphere s -> "sphere Ø " + metres(2 * s.radius());
       case Emitter.Tube t -> "tube " + metres(t.length());
       case Emitter.Spot s -> "spot " + Math.round(s.coneDegrees()) + "°";
-      default -> emitter.getClass().getSimpleName().toLowerCase(Locale.ROOT);
+      case Emitter.Point _,
+          Emitter.Sun _,
+          Emitter.Environment _,
+          Emitter.Dome _,
+          Emitter.Sky _,
+          Emitter.SkySun _,
+          Emitter.Plate _,
+          Emitter.Emissive _ ->
+          emitter.getClass().getSimpleName().toLowerCase(Locale.ROOT);
     };
   }
 

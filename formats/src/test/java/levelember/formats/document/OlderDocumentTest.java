@@ -97,11 +97,11 @@ class OlderDocumentTest {
     assertThat(light.solo()).isTrue();
     assertThat(light.seenDirectly()).isTrue();
     assertThat(light.parent()).isEqualTo("p");
-    assertThat(light.reach().lightLinking().only()).isTrue();
-    assertThat(light.reach().shadowLinking().pieces()).containsExactly("p");
-    assertThat(light.reach().diffuse()).isEqualTo(0.5);
-    assertThat(light.reach().specular()).isEqualTo(2);
-    assertThat(light.reach().shadowDensity()).isEqualTo(0.75);
+    assertThat(light.controls().lightLinking().only()).isTrue();
+    assertThat(light.controls().shadowLinking().pieces()).containsExactly("p");
+    assertThat(light.controls().diffuse()).isEqualTo(0.5);
+    assertThat(light.controls().specular()).isEqualTo(2);
+    assertThat(light.controls().shadowDensity()).isEqualTo(0.75);
     Gobo gobo = ((Emitter.Spot) light.emitter()).gobo();
     assertThat(gobo.rotationDegrees()).isEqualTo(5);
     assertThat(gobo.edge()).isEqualTo(Gobo.Edge.CLAMP);
@@ -128,7 +128,7 @@ class OlderDocumentTest {
             """
                 .formatted(said)
                 .getBytes(UTF_8));
-    assertThat(shoot.lights().getFirst().reach().caustics().cast()).isEqualTo(expected);
+    assertThat(shoot.lights().getFirst().controls().caustics().cast()).isEqualTo(expected);
   }
 
   @Test

@@ -15,13 +15,13 @@ import levelember.shoot.Caustics;
 import levelember.shoot.Glow;
 import levelember.shoot.Grade;
 import levelember.shoot.LightColour;
+import levelember.shoot.LightControls;
 import levelember.shoot.Look;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
 import levelember.shoot.Meter;
 import levelember.shoot.Motion;
 import levelember.shoot.Optics;
-import levelember.shoot.Reach;
 import levelember.shoot.Scope;
 import levelember.shoot.Shoot;
 import levelember.shoot.Visibility;
@@ -73,7 +73,7 @@ class RecordFactsTest {
 
   @Test
   void whatADocumentLeavesOutIsWhatTheModelCallsUntouched() {
-    assertThat(read("{}", Reach.class)).isEqualTo(Reach.WHOLE);
+    assertThat(read("{}", LightControls.class)).isEqualTo(LightControls.WHOLE);
     assertThat(read("{}", Caustics.class)).isEqualTo(Caustics.AUTOMATIC);
     assertThat(read("{}", Bounce.class)).isEqualTo(Bounce.USUAL);
     assertThat(read("{}", LightColour.class)).isEqualTo(LightColour.NEUTRAL);

@@ -14,6 +14,7 @@ import levelember.shoot.Gobo;
 import levelember.shoot.Key;
 import levelember.shoot.Light;
 import levelember.shoot.LightColour;
+import levelember.shoot.LightControls;
 import levelember.shoot.Look;
 import levelember.shoot.Maps;
 import levelember.shoot.Material;
@@ -23,7 +24,6 @@ import levelember.shoot.Motion;
 import levelember.shoot.Piece;
 import levelember.shoot.Pin;
 import levelember.shoot.Profile;
-import levelember.shoot.Reach;
 import levelember.shoot.Reflections;
 import levelember.shoot.Rgb;
 import levelember.shoot.RippleRing;
@@ -94,7 +94,7 @@ public final class WholeShoot {
         i == 1,
         i == 2,
         i == 3,
-        new Reach(
+        new LightControls(
             new Scope(i == 1, List.of("p0")),
             new Scope(i == 2, List.of("p1", "p2")),
             0.5,

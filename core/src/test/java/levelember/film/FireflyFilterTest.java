@@ -7,7 +7,7 @@ import java.util.Arrays;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 
-class SpecklesTest {
+class FireflyFilterTest {
   private static final int SIZE = 128, SAMPLES = 8;
 
   /** A grey wall of even light 1, lit besides by rare events of a light in so many of 1000. */

@@ -6,7 +6,7 @@ import levelember.texture.Picture;
  * A picture of part of the size stretched between its pixels, row by row for one thread; there is
  * nothing outside of it. Rows are stretched along once and serve all rows between them.
  */
-final class Stretched {
+final class UpsampledHalo {
   private static final RowMath ROWS = RowMath.ofMachine();
 
   private final Picture from;
@@ -21,7 +21,7 @@ final class Stretched {
    * @param level how often the picture was halved
    * @param width of the stretched rows
    */
-  Stretched(Picture from, int level, int width) {
+  UpsampledHalo(Picture from, int level, int width) {
     this.from = from;
     this.width = width;
     step = 1 << level;

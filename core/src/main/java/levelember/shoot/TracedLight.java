@@ -10,12 +10,12 @@ import levelember.math.Affine;
  * @param light tied to nothing and aimed at a place
  * @param daylight of a sun's sky, or null
  */
-public record Traced(Light light, Daylight daylight) {
+public record TracedLight(Light light, Daylight daylight) {
 
   /** What a light of a shoot is traced as. */
-  public static Traced of(Shoot shoot, Light light) {
+  public static TracedLight of(Shoot shoot, Light light) {
     Light plain = inWorld(shoot, light).withoutWeights();
-    return new Traced(
+    return new TracedLight(
         plain, light.emitter() instanceof Emitter.SkySun s ? daylight(shoot, s.sky()) : null);
   }
 

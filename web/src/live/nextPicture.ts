@@ -22,12 +22,12 @@ useLive.subscribe((now, before) => {
  * Does something along with the next picture, or shortly if none comes: the page is then drawn once
  * for both, and not for every move of the hand. What is asked for twice is done once.
  */
-export function along(each: () => void) {
+export function onNextPicture(each: () => void) {
   due.add(each);
   timer ??= setTimeout(run, LATEST_MILLIS);
 }
 
 /** Leaves out what was asked for. */
-export function notAlong(each: () => void) {
+export function cancelNextPicture(each: () => void) {
   due.delete(each);
 }

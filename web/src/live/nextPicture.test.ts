@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { along, notAlong } from './along';
+import { onNextPicture, cancelNextPicture } from './nextPicture';
 import { useLive } from './store';
 
 beforeEach(() => {
@@ -14,8 +14,8 @@ const picture = () => useLive.setState({ image: {} as ImageData });
 
 test('waits for a picture, and is done once for many askings', () => {
   const done = vi.fn();
-  along(done);
-  along(done);
+  onNextPicture(done);
+  onNextPicture(done);
   useLive.setState({ handMillis: 3 });
   expect(done).not.toHaveBeenCalled();
   picture();
@@ -25,7 +25,7 @@ test('waits for a picture, and is done once for many askings', () => {
 
 test('is done without a picture after a moment, and not again with the next', () => {
   const done = vi.fn();
-  along(done);
+  onNextPicture(done);
   vi.advanceTimersByTime(79);
   expect(done).not.toHaveBeenCalled();
   vi.advanceTimersByTime(1);
@@ -37,9 +37,9 @@ test('is done without a picture after a moment, and not again with the next', ()
 test('what was left out is not done', () => {
   const done = vi.fn();
   const other = vi.fn();
-  along(done);
-  along(other);
-  notAlong(done);
+  onNextPicture(done);
+  onNextPicture(other);
+  cancelNextPicture(done);
   picture();
   expect(done).not.toHaveBeenCalled();
   expect(other).toHaveBeenCalledTimes(1);
@@ -49,9 +49,9 @@ test('what asks again while it is done comes along with the next picture', () =>
   let times = 0;
   const again = () => {
     times++;
-    if (times < 2) along(again);
+    if (times < 2) onNextPicture(again);
   };
-  along(again);
+  onNextPicture(again);
   picture();
   expect(times).toBe(1);
   picture();

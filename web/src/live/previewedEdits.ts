@@ -1,4 +1,4 @@
-/** Tries that may be on the way at once: one that is drawn, one that waits for its turn. */
+/** Previews that may be on the way at once: one that is drawn, one that waits for its turn. */
 const MOST = 2;
 
 /** How long a try waits at most; an answer may never come. */
@@ -8,7 +8,7 @@ const LATEST_MILLIS = 150;
  * What the hand tries on its way to the renderer. A hand moves more often than pictures come: of
  * what it tries while enough is on the way, only the newest goes.
  */
-export class Tries<T> {
+export class PreviewedEdits<T> {
   private mark = 0;
   private at = new Map<number, number>();
   private sent: number[] = [];

@@ -11,7 +11,7 @@ import levelember.texture.Picture;
  * together, a column or a row at a time, read and written between pixels, so that a line stays thin
  * however long it is.
  */
-final class Streaking {
+final class StarRays {
   private static final RowMath ROWS = RowMath.ofMachine();
 
   /** Width of a line as deviation, of the picture's height. */
@@ -20,7 +20,7 @@ final class Streaking {
   /** Pixels of a tile along each side. */
   private static final int TILE = 16;
 
-  private Streaking() {}
+  private StarRays() {}
 
   /**
    * Draws the streaks of a source.

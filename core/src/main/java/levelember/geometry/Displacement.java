@@ -13,14 +13,14 @@ import levelember.shoot.Texture;
  * longer than a {@value #FINE}th of the mesh or there are {@value #MOST}. Corners at one place move
  * as one.
  */
-final class Pushed {
+final class Displacement {
   private static final int FINE = 400;
   private static final int MOST = 400_000;
 
   /** What shades as one: a place of the mesh before, and the normal there. */
   private record Shaded(Vec3 position, Vec3 normal) {}
 
-  private Pushed() {}
+  private Displacement() {}
 
   static Triangles of(Triangles from, Relief.Push push, Relief relief) {
     Triangles fine = from;

@@ -11,7 +11,7 @@ import levelember.document.RecordFields;
  * has it.
  */
 @RecordBuilder
-public record Reach(
+public record LightControls(
     @Field(says = "the pieces that it lights", usual = "{}") Scope lightLinking,
     @Field(says = "the pieces that cast its shadows", usual = "{}") Scope shadowLinking,
     @Field(says = "level of its light in diffuse reflection", usual = "1", least = 0, most = 4)
@@ -38,14 +38,14 @@ public record Reach(
             unit = "m")
         double fadesAtMetres,
     @Inline Caustics caustics)
-    implements ReachBuilder.With {
+    implements LightControlsBuilder.With {
   /** Everything, untouched. */
-  public static final Reach WHOLE =
-      new Reach(Scope.ALL, Scope.ALL, 1, 1, 1, new Rgb(0, 0, 0), 0, Caustics.AUTOMATIC);
+  public static final LightControls WHOLE =
+      new LightControls(Scope.ALL, Scope.ALL, 1, 1, 1, new Rgb(0, 0, 0), 0, Caustics.AUTOMATIC);
 
-  public Reach {
+  public LightControls {
     RecordFields.check(
-        Reach.class,
+        LightControls.class,
         lightLinking,
         shadowLinking,
         diffuse,
@@ -57,22 +57,22 @@ public record Reach(
   }
 
   /** The same that fades at a distance. */
-  public Reach fading(double metres) {
+  public LightControls fading(double metres) {
     return withFadesAtMetres(metres);
   }
 
   /** The same with other levels on the parts of surfaces. */
-  public Reach levelled(double otherDiffuse, double otherSpecular) {
+  public LightControls levelled(double otherDiffuse, double otherSpecular) {
     return with(r -> r.diffuse(otherDiffuse).specular(otherSpecular));
   }
 
   /** The same with other shadows. */
-  public Reach shadowed(double depth, Rgb colour) {
+  public LightControls shadowed(double depth, Rgb colour) {
     return with(r -> r.shadowDensity(depth).shadowColour(colour));
   }
 
   /** The same with other links. */
-  public Reach linked(Scope otherLights, Scope otherShadows) {
+  public LightControls linked(Scope otherLights, Scope otherShadows) {
     return with(r -> r.lightLinking(otherLights).shadowLinking(otherShadows));
   }
 }

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 
 /** A value once it has stayed the same for a while. */
-export function useSettled<T>(value: T, millis: number): T {
+export function useDebounced<T>(value: T, millis: number): T {
   const text = JSON.stringify(value);
   const [settled, setSettled] = useState(text);
   useEffect(() => {

@@ -5,7 +5,7 @@ package levelember.film;
  * renderings only, keeps what it takes off, and gives that back where many pixels have lost light:
  * what only rare samples find is not lost to the picture, and a single one does not spread.
  */
-final class Speckles {
+final class FireflyFilter {
   /**
    * Squared standard errors by which light must stand out of its noise to be given back: less where
    * there are few samples, as what is lost then may be all the light that there is.
@@ -24,7 +24,7 @@ final class Speckles {
   /** Pixels seen through glass that disperses are of single colours, and no speckles; or null. */
   private final GBuffer surfaces;
 
-  Speckles(CrossBilateralFilter filter, int width, int height, GBuffer surfaces) {
+  FireflyFilter(CrossBilateralFilter filter, int width, int height, GBuffer surfaces) {
     this.filter = filter;
     this.surfaces = surfaces;
     this.width = width;

@@ -8,7 +8,7 @@ import levelember.texture.Picture;
  * of a pyramid of halves where it is one to two and a half pixels wide, and then doubled up again
  * (after Burt and Adelson 1983). What the halving and doubling blur by themselves is taken off.
  */
-final class Blooming {
+final class Bloom {
   /** Shares of the Gaussians, narrow to wide. */
   private static final double[] SHARES = {0.16, 0.19, 0.2, 0.19, 0.15, 0.11};
 
@@ -28,7 +28,7 @@ final class Blooming {
 
   private static final int MOST_LEVELS = 16;
 
-  private Blooming() {}
+  private Bloom() {}
 
   private static double first() {
     double low = 0.001, high = 10;

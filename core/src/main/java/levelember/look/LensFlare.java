@@ -8,11 +8,11 @@ import levelember.texture.Picture;
  * it, the last as large and as far as asked for; every second one on the source's own side. Each
  * has an even share of the light, whatever its size.
  */
-final class Ghosting {
+final class LensFlare {
   /** Softness of an image as deviation, of the picture's height. */
   private static final double SOFT = 0.008;
 
-  private Ghosting() {}
+  private LensFlare() {}
 
   /**
    * Draws the ghosts of a source.

@@ -3,7 +3,7 @@ import { after, composed, inverse, parentFrame, plus, point, type Frame } from '
 import { inSpace, onPlan, type From } from './look';
 
 /** How a piece has been moved and from where; null when it is as it was kept. */
-export interface Stirred {
+export interface DragOffset {
   by: Frame;
   from: Frame;
 }
@@ -18,7 +18,11 @@ function world(id: string, document: ShootDocument): Frame | null {
 }
 
 /** What the hand is just doing to a piece, or to what holds it. */
-export function stirred(id: string, kept: ShootDocument, tried: ShootDocument): Stirred | null {
+export function dragOffset(
+  id: string,
+  kept: ShootDocument,
+  tried: ShootDocument,
+): DragOffset | null {
   if (kept.pieces === tried.pieces) return null;
   const before = world(id, kept);
   const now = world(id, tried);
@@ -27,7 +31,7 @@ export function stirred(id: string, kept: ShootDocument, tried: ShootDocument): 
 }
 
 /** An outline carried along, seen at the depth of the piece's own place. */
-export function carried(from: From, shape: [number, number][], s: Stirred): [number, number][] {
+export function carried(from: From, shape: [number, number][], s: DragOffset): [number, number][] {
   const [right, down] = onPlan(from, s.from.shift);
   return shape.map(([x, y]) =>
     onPlan(from, point(s.by, plus(s.from.shift, inSpace(from, x - right, y - down)))),

@@ -1,16 +1,18 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import type { Operation } from '../api/document';
-import { Tries } from './tries';
+import { PreviewedEdits } from './previewedEdits';
 
 const set = (value: number): Operation[] => [{ op: 'replace', path: '/looks/0/ev', value }];
 
 let gone: [unknown, number][];
-let tries: Tries<Operation[]>;
+let tries: PreviewedEdits<Operation[]>;
 
 beforeEach(() => {
   vi.useFakeTimers();
   gone = [];
-  tries = new Tries<Operation[]>((operations, mark) => gone.push([operations[0]!.value, mark]));
+  tries = new PreviewedEdits<Operation[]>((operations, mark) =>
+    gone.push([operations[0]!.value, mark]),
+  );
 });
 afterEach(() => {
   vi.useRealTimers();

@@ -10,13 +10,13 @@ import levelember.texture.Picture;
  * A place at r of the way to a corner is read at r·(1 + d·r²)/(1 + max(d, 0)), so that the frame
  * stays filled; red and blue are read a little farther out and in.
  */
-final class Bending {
+final class LensDistortion {
   private static final RowMath ROWS = RowMath.ofMachine();
 
   /** Rows that one thread takes at a time. */
   private static final int BAND = 16;
 
-  private Bending() {}
+  private LensDistortion() {}
 
   static Picture bent(Picture from, Optics optics) {
     int w = from.width(), h = from.height();

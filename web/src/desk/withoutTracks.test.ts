@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { ShootDocument } from '../api/document';
-import { untracked } from './untracked';
+import { withoutTracks } from './withoutTracks';
 
 const track = (place: string) => ({ place, after: 'hold', keys: [{ seconds: 0, value: 1 }] });
 const tracks = [
@@ -15,23 +15,23 @@ const links = [
 const document = { motion: { tracks, links: [] } } as unknown as ShootDocument;
 
 test('tracks of what is deleted go with it, and no others', () => {
-  expect(untracked('lights', new Set(['key']), document)).toEqual([
+  expect(withoutTracks('lights', new Set(['key']), document)).toEqual([
     { op: 'replace', path: '/motion/tracks', value: tracks.slice(1) },
   ]);
-  expect(untracked('pieces', new Set(['key', 'other']), document)).toEqual([
+  expect(withoutTracks('pieces', new Set(['key', 'other']), document)).toEqual([
     { op: 'replace', path: '/motion/tracks', value: tracks.toSpliced(2, 1) },
   ]);
 });
 
 test('where none is about them there is nothing to do', () => {
-  expect(untracked('shots', new Set(['key']), document)).toEqual([]);
-  expect(untracked('lights', new Set(), document)).toEqual([]);
+  expect(withoutTracks('shots', new Set(['key']), document)).toEqual([]);
+  expect(withoutTracks('lights', new Set(), document)).toEqual([]);
 });
 
 test('links go with what follows and with what leads', () => {
   const linked = { motion: { tracks: [], links } } as unknown as ShootDocument;
   const gone = [{ op: 'replace', path: '/motion/links', value: [] }];
-  expect(untracked('lights', new Set(['key']), linked)).toEqual(gone);
-  expect(untracked('lights', new Set(['rim']), linked)).toEqual(gone);
-  expect(untracked('lights', new Set(['fill']), linked)).toEqual([]);
+  expect(withoutTracks('lights', new Set(['key']), linked)).toEqual(gone);
+  expect(withoutTracks('lights', new Set(['rim']), linked)).toEqual(gone);
+  expect(withoutTracks('lights', new Set(['fill']), linked)).toEqual([]);
 });

@@ -6,7 +6,7 @@ package levelember.film;
  * say nothing. Summed over samples by tile, in the order of samples, so that it does not depend on
  * threads or on which layers are traced.
  */
-public final class Guides {
+public final class FeatureBuffer {
   /**
    * Values of a pixel: three of colour, three of the normal, one over the distance in metres, how
    * many samples these are of, and the squares of the first seven.
@@ -22,7 +22,7 @@ public final class Guides {
   /** Two floats a pixel, once there is one: alpha, and the share of catchers. */
   private float[] cover;
 
-  Guides(int pixels, int tiles) {
+  FeatureBuffer(int pixels, int tiles) {
     sums = new float[VALUES * pixels];
     samples = new int[tiles];
   }
@@ -88,7 +88,7 @@ public final class Guides {
   }
 
   /** Takes over a tile of others of the same picture. */
-  void take(Guides other, int tile, TileGrid grid) {
+  void take(FeatureBuffer other, int tile, TileGrid grid) {
     grid.copy(tile, VALUES, other.sums, sums);
     if (other.cover != null) {
       cover(0, 0, 0);
@@ -98,7 +98,7 @@ public final class Guides {
   }
 
   /** Takes over some pixels and tiles of others, which may be of other rows. */
-  void rows(Guides from, int at, int to, int pixels, int tile, int toTile, int tiles) {
+  void rows(FeatureBuffer from, int at, int to, int pixels, int tile, int toTile, int tiles) {
     System.arraycopy(from.sums, VALUES * at, sums, VALUES * to, VALUES * pixels);
     System.arraycopy(from.samples, tile, samples, toTile, tiles);
     if (from.cover != null) {

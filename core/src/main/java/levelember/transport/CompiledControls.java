@@ -2,11 +2,11 @@ package levelember.transport;
 
 import java.util.List;
 import levelember.shoot.Frames;
+import levelember.shoot.LightControls;
 import levelember.shoot.Piece;
-import levelember.shoot.Reach;
 
-/** The non-physical controls of a light, its {@link Reach}, made ready for tracing. */
-final class LightControls {
+/** The non-physical controls of a light, its {@link LightControls}, made ready for tracing. */
+final class CompiledControls {
   private final long[] lights;
 
   /** Levels of its light in diffuse reflection, and in specular reflection and refraction. */
@@ -22,24 +22,24 @@ final class LightControls {
 
   private final boolean customShadow;
 
-  private LightControls(Reach reach, List<Piece> pieces) {
-    lights = bits(Frames.in(reach.lightLinking(), pieces));
-    shadows = bits(Frames.in(reach.shadowLinking(), pieces));
-    diffuse = (float) reach.diffuse();
-    specular = (float) reach.specular();
-    fades = (float) reach.fadesAtMetres();
-    double depth = reach.shadowDensity();
-    darkR = (float) (1 - depth + depth * reach.shadowColour().r());
-    darkG = (float) (1 - depth + depth * reach.shadowColour().g());
-    darkB = (float) (1 - depth + depth * reach.shadowColour().b());
+  private CompiledControls(LightControls controls, List<Piece> pieces) {
+    lights = bits(Frames.in(controls.lightLinking(), pieces));
+    shadows = bits(Frames.in(controls.shadowLinking(), pieces));
+    diffuse = (float) controls.diffuse();
+    specular = (float) controls.specular();
+    fades = (float) controls.fadesAtMetres();
+    double depth = controls.shadowDensity();
+    darkR = (float) (1 - depth + depth * controls.shadowColour().r());
+    darkG = (float) (1 - depth + depth * controls.shadowColour().g());
+    darkB = (float) (1 - depth + depth * controls.shadowColour().b());
     customShadow = shadows != null || darkR + darkG + darkB > 0;
   }
 
   /** Null where the light is as physics has it. */
-  static LightControls of(Reach reach, List<Piece> pieces) {
-    return reach.withCaustics(Reach.WHOLE.caustics()).equals(Reach.WHOLE)
+  static CompiledControls of(LightControls controls, List<Piece> pieces) {
+    return controls.withCaustics(LightControls.WHOLE.caustics()).equals(LightControls.WHOLE)
         ? null
-        : new LightControls(reach, pieces);
+        : new CompiledControls(controls, pieces);
   }
 
   /** The same as bits, 64 a number; null for null. */

@@ -5,12 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-class PointsTest {
+class SamplerTest {
   /** The property of a (0, m, 2)-net: each elementary interval of 2^m holds exactly one point. */
   @ParameterizedTest
   @CsvSource({"1,0,8", "7,3,8", "99,12345,6", "4,17,4"})
   void everyElementaryIntervalHoldsOnePoint(int seed, int pixel, int m) {
-    Points points = new Points();
+    Sampler points = new Sampler();
     int n = 1 << m;
     for (int across = 0; across <= m; across++) {
       boolean[] seen = new boolean[n];
@@ -29,7 +29,7 @@ class PointsTest {
   @ParameterizedTest
   @CsvSource({"1,2", "1,3", "64,65"})
   void twoDimensionsAreNotCorrelated(int a, int b) {
-    Points points = new Points();
+    Sampler points = new Sampler();
     double sum = 0;
     int pixels = 400, samples = 16;
     for (int pixel = 0; pixel < pixels; pixel++) {

@@ -9,7 +9,7 @@ import levelember.texture.Picture;
  * by changes: while one number of one glow is in the hand, the rest stays. Pictures are known by
  * being the same object, so they must not be changed. For one thread.
  */
-public final class Spreads {
+public final class GlowCache {
   private final Slot shaded = new Slot();
   private Slot[] gated = new Slot[0];
   private Slot[][] drawn = new Slot[0][];

@@ -3,7 +3,7 @@ import type { Operation, ShootDocument } from '../api/document';
 type List = 'pieces' | 'materials' | 'lights' | 'banks' | 'shots' | 'looks';
 
 /** Takes out the tracks and links of what is deleted from a list; a shoot keeps none without its place. */
-export function untracked(list: List, gone: Set<string>, document: ShootDocument): Operation[] {
+export function withoutTracks(list: List, gone: Set<string>, document: ShootDocument): Operation[] {
   const { tracks, links } = document.motion;
   const stays = (place: string) => {
     const [of, id = ''] = place.split('/');

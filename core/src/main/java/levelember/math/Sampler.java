@@ -7,7 +7,7 @@ package levelember.math;
  * <p>Method: Burley 2020, "Practical Hash-based Owen Scrambling", with the Laine–Karras permutation
  * in the constants of Vegdahl 2021. One object a thread; allocates nothing.
  */
-public final class Points {
+public final class Sampler {
   private static final float TO_UNIT = 0x1p-24f;
   private final boolean stratified;
   private int pixelKey;
@@ -22,7 +22,7 @@ public final class Points {
   public float v;
 
   /** Stratified points. */
-  public Points() {
+  public Sampler() {
     this(true);
   }
 
@@ -31,7 +31,7 @@ public final class Points {
    *
    * @param stratified false for independent points
    */
-  public Points(boolean stratified) {
+  public Sampler(boolean stratified) {
     this.stratified = stratified;
   }
 

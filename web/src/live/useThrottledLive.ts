@@ -4,7 +4,7 @@ import { useLive, type LiveState } from './store';
 const CALM_MILLIS = 250;
 
 /** What comes over the channel, some times a second; for what need not follow every picture. */
-export function useCalm(): LiveState {
+export function useThrottledLive(): LiveState {
   const [seen, setSeen] = useState(useLive.getState);
   useEffect(() => {
     let since = -Infinity;
