@@ -14,7 +14,7 @@ public final class DocumentField {
   private final Class<?> element;
   private final Field facts;
   private final boolean inline;
-  private final String usual;
+  private final String defaultValue;
   private final boolean nullable;
   private final boolean orZero;
   private final Field.Text text;
@@ -31,14 +31,14 @@ public final class DocumentField {
     type = component.getType();
     element = type == List.class ? element(component.getGenericType()) : null;
     // Annotations answer slowly.
-    usual = facts == null ? Field.REQUIRED : facts.usual();
-    nullable = usual.equals("null");
+    defaultValue = facts == null ? Field.REQUIRED : facts.defaultValue();
+    nullable = defaultValue.equals("null");
     orZero = facts != null && facts.orZero();
     text = facts == null ? Field.Text.NAME : facts.text();
-    fewest = facts == null ? 0 : facts.fewest();
-    mostEntries = facts == null ? Integer.MAX_VALUE : facts.mostEntries();
-    least = facts == null ? Double.NEGATIVE_INFINITY : facts.least();
-    most = facts == null ? Double.POSITIVE_INFINITY : facts.most();
+    fewest = facts == null ? 0 : facts.minEntries();
+    mostEntries = facts == null ? Integer.MAX_VALUE : facts.maxEntries();
+    least = facts == null ? Double.NEGATIVE_INFINITY : facts.min();
+    most = facts == null ? Double.POSITIVE_INFINITY : facts.max();
   }
 
   private static Class<?> element(Type list) {
@@ -72,12 +72,12 @@ public final class DocumentField {
 
   /** Whether a document must have it. */
   public boolean required() {
-    return !inline && usual.equals(Field.REQUIRED);
+    return !inline && defaultValue.equals(Field.REQUIRED);
   }
 
-  /** Its usual value, see {@link Field#usual}; {@link Field#REQUIRED} of an inlined one. */
-  public String usual() {
-    return usual;
+  /** Its default, see {@link Field#defaultValue}; {@link Field#REQUIRED} of an inlined one. */
+  public String defaultValue() {
+    return defaultValue;
   }
 
   /** Whether it may be empty. */

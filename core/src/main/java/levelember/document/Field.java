@@ -14,27 +14,27 @@ import java.lang.annotation.Target;
 @Retention(RetentionPolicy.RUNTIME)
 @Target(ElementType.RECORD_COMPONENT)
 public @interface Field {
-  /** The usual value of a field that has none. */
+  /** The default of a field that a document must have. */
   String REQUIRED = "";
 
-  /** Mark before the name of the field of the same record whose value is the usual one. */
+  /** Mark before the name of the field of the same record whose value is the default. */
   String SAME_AS = "@";
 
   /** What it is, in one line of the document's description. */
-  String says() default "";
+  String meaning();
 
   /**
    * What a document without the field has, as JSON: {@code "0"}, {@code "[0, 2, 0]"}, {@code "{}"}
-   * for a record of usual values, {@code "null"} for a field that may be empty; or {@link #SAME_AS}
+   * for a record of defaults, {@code "null"} for a field that may be empty; or {@link #SAME_AS}
    * with the name of another field.
    */
-  String usual() default REQUIRED;
+  String defaultValue() default REQUIRED;
 
   /** Least number, in the field's unit; of three numbers or a list, of each. */
-  double least() default Double.NEGATIVE_INFINITY;
+  double min() default Double.NEGATIVE_INFINITY;
 
   /** Greatest number, in the field's unit; of three numbers or a list, of each. */
-  double most() default Double.POSITIVE_INFINITY;
+  double max() default Double.POSITIVE_INFINITY;
 
   /** Whether 0 is possible besides the range. */
   boolean orZero() default false;
@@ -48,11 +48,16 @@ public @interface Field {
   /** What a text, or each text of a list, may be. */
   Text text() default Text.NAME;
 
+  /**
+   * Regular expression that a text fits besides; empty for any. The record's constructor asks it.
+   */
+  String pattern() default "";
+
   /** Fewest entries of a list. */
-  int fewest() default 0;
+  int minEntries() default 0;
 
   /** Most entries of a list. */
-  int mostEntries() default Integer.MAX_VALUE;
+  int maxEntries() default Integer.MAX_VALUE;
 
   /** Rules of texts. */
   enum Text {

@@ -125,7 +125,7 @@ public final class FieldPath {
       return put(at, rest, numbers, choice);
     }
     RecordFields fields = RecordFields.of(at.getClass());
-    Object[] values = new Object[fields.own().size()];
+    Object[] values = new Object[fields.components().size()];
     for (int i = 0; i < values.length; i++) {
       Object own = fields.get(at, i);
       boolean here = i == components.getFirst();

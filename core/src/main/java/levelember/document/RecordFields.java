@@ -63,7 +63,7 @@ public final class RecordFields {
   }
 
   /** One for each component, in order; those of inlined components stand in their own records. */
-  public List<DocumentField> own() {
+  public List<DocumentField> components() {
     return own;
   }
 

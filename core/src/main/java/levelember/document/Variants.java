@@ -5,9 +5,8 @@ import java.util.Locale;
 import java.util.Map;
 
 /**
- * The records that a sealed interface permits, groups of them too, by the word that the document
- * has for each in its field {@code kind}: the record's name in small letters, its words parted by
- * hyphens.
+ * The records that a sealed interface permits, by the word that the document has for each in its
+ * field {@code kind}: the record's name in small letters, its words parted by hyphens.
  */
 public final class Variants {
   /** The field that says the kind. */
@@ -18,18 +17,10 @@ public final class Variants {
         @Override
         protected Map<String, Class<?>> computeValue(Class<?> sealed) {
           Map<String, Class<?>> to = new LinkedHashMap<>();
-          collect(sealed, to);
-          return to;
-        }
-
-        private void collect(Class<?> sealed, Map<String, Class<?>> to) {
-          for (Class<?> permitted : sealed.getPermittedSubclasses()) {
-            if (permitted.isSealed()) {
-              collect(permitted, to);
-            } else {
-              to.put(kind(permitted), permitted);
-            }
+          for (Class<?> record : sealed.getPermittedSubclasses()) {
+            to.put(kind(record), record);
           }
+          return to;
         }
       };
 

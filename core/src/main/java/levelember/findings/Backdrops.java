@@ -42,7 +42,7 @@ final class Backdrops implements Check {
     for (int k = 0; k < in.byLight.length; k++) {
       Emitter emitter = in.light(k).emitter();
       boolean lamp =
-          emitter.enlarged(1).isPresent()
+          emitter.scaled(1).isPresent()
               || emitter instanceof Emitter.Point
               || emitter instanceof Emitter.Sun;
       if (lamp

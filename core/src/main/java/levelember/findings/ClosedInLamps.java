@@ -22,7 +22,7 @@ final class ClosedInLamps implements Check {
   public void look(Inspection in, List<Finding> to) {
     for (int k = 0; k < in.byLight.length; k++) {
       Light light = in.light(k);
-      boolean stands = light.emitter().enlarged(1).isPresent();
+      boolean stands = light.emitter().scaled(1).isPresent();
       if (!in.lit(k) || !stands || in.share(k) > DARK) {
         continue;
       }

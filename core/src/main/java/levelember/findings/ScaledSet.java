@@ -57,7 +57,7 @@ final class ScaledSet {
   }
 
   private static Emitter sized(Emitter emitter, double by) {
-    Emitter sized = emitter.enlarged(by).orElse(emitter);
+    Emitter sized = emitter.scaled(by).orElse(emitter);
     if (sized instanceof Emitter.Spot s) {
       return new Emitter.Spot(
           s.coneDegrees(),

@@ -55,7 +55,7 @@ final class SourceSizes implements Check {
     for (int k = 0; k < in.byLight.length; k++) {
       Light lamp = TracedLight.inWorld(in.shoot, in.light(k));
       if (in.lit(k)
-          && lamp.emitter().enlarged(1).isPresent()
+          && lamp.emitter().scaled(1).isPresent()
           && lamp.controls().shadowDensity() > 0) {
         double degrees = LampSize.degrees(lamp.emitter(), lamp.position(), centre);
         to.add(new Lamp(lamp, degrees, in.mean(k, in.subject) / all, lamp.position()));
@@ -97,7 +97,7 @@ final class SourceSizes implements Check {
 
   /** Another size of a lamp, with the same light from it. */
   private static Finding.Mend sized(Inspection in, Light lamp, double by) {
-    Emitter sized = lamp.emitter().enlarged(by).orElseThrow();
+    Emitter sized = lamp.emitter().scaled(by).orElseThrow();
     boolean byArea = lamp.brightness().unit() == Brightness.Unit.NIT;
     double stops = byArea ? -2 * StrictMath.log(by) / StrictMath.log(2) : 0;
     return new Finding.Mend(

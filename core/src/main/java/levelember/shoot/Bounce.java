@@ -7,29 +7,29 @@ import levelember.document.RecordFields;
 /** How light goes on from surface to surface. */
 public record Bounce(
     @Field(
-            says = "bounces of a path; 64 leaves it to the renderer",
-            usual = "64",
-            least = 1,
-            most = Bounce.MOST)
+            meaning = "bounces of a path; 64 leaves it to the renderer",
+            defaultValue = "64",
+            min = 1,
+            max = Bounce.MOST)
         int maxBounces,
     @Field(
-            says =
+            meaning =
                 "level of all light that has bounced between matte surfaces; 1 is as "
                     + "physics has it",
-            usual = "1",
-            least = 0,
-            most = 4)
+            defaultValue = "1",
+            min = 0,
+            max = 4)
         double level,
     @Field(
-            says = "how far such light goes from one surface to the next, 0 for any distance",
-            usual = "0",
-            least = 0,
-            most = 1e6,
+            meaning = "how far such light goes from one surface to the next, 0 for any distance",
+            defaultValue = "0",
+            min = 0,
+            max = 1e6,
             unit = "m")
         double fadesAtMetres,
     @Field(
-            says = "what becomes of light that reaches rough surfaces over smooth ones",
-            usual = "\"soft\"")
+            meaning = "what becomes of light that reaches rough surfaces over smooth ones",
+            defaultValue = "\"soft\"")
         LightOverGloss overGloss,
     @Inline MirrorBounces mirrors) {
   /** Bounces that are as good as any number. */

@@ -6,13 +6,13 @@ import levelember.document.Spelled;
 
 /** A light's unit value as read off a lamp; the light's level in stops stands on top of it. */
 public record Brightness(
-    @Field(says = "the lamp's value in its unit", least = 0, most = 1e12) double value,
-    @Field(says = "photometric unit of the value") Unit unit,
+    @Field(meaning = "the lamp's value in its unit", min = 0, max = 1e12) double value,
+    @Field(meaning = "photometric unit of the value") Unit unit,
     @Field(
-            says = "luminous efficacy of the lamp; of meaning for W alone",
-            usual = "100",
-            least = 0.1,
-            most = 683,
+            meaning = "luminous efficacy of the lamp; of meaning for W alone",
+            defaultValue = "100",
+            min = 0.1,
+            max = 683,
             unit = "lm/W")
         double efficacy) {
   /** Of a usual LED lamp, lm/W. */

@@ -11,37 +11,42 @@ import levelember.document.RecordFields;
 @RecordBuilder
 public record Caustics(
     @Field(
-            says =
+            meaning =
                 "whether photons carry what it throws through glass and off mirrors; "
                     + "else paths find it",
             name = "castsCaustics",
-            usual = "\"automatic\"")
+            defaultValue = "\"automatic\"")
         Cast cast,
-    @Field(says = "level of that light", name = "causticLevel", usual = "1", least = 0, most = 4)
+    @Field(
+            meaning = "level of that light",
+            name = "causticLevel",
+            defaultValue = "1",
+            min = 0,
+            max = 4)
         double level,
     @Field(
-            says = "least radius over which they are blurred where they fall",
+            meaning = "least radius over which they are blurred where they fall",
             name = "causticSoftnessMillimetres",
-            usual = "0",
-            least = 0,
-            most = 1000,
+            defaultValue = "0",
+            min = 0,
+            max = 1000,
             unit = "mm")
         double softnessMillimetres,
     @Field(
-            says = "the same least radius as a share of the way from the last smooth surface",
+            meaning = "the same least radius as a share of the way from the last smooth surface",
             name = "causticSoftnessShare",
-            usual = "0",
-            least = 0,
-            most = 1)
+            defaultValue = "0",
+            min = 0,
+            max = 1)
         double softnessShare,
     @Field(
-            says =
+            meaning =
                 "how far they go from that surface before they have faded to nothing, 0 "
                     + "for any distance",
             name = "causticFadesAtMetres",
-            usual = "0",
-            least = 0,
-            most = 1e6,
+            defaultValue = "0",
+            min = 0,
+            max = 1e6,
             unit = "m")
         double fadesAtMetres)
     implements CausticsBuilder.With {

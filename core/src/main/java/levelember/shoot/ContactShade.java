@@ -8,16 +8,16 @@ import levelember.document.RecordFields;
  */
 public record ContactShade(
     @Field(
-            says = "how much it shades; 0 leaves the picture as it was traced",
-            usual = "0",
-            least = 0,
-            most = 1)
+            meaning = "how much it shades; 0 leaves the picture as it was traced",
+            defaultValue = "0",
+            min = 0,
+            max = 1)
         double amount,
     @Field(
-            says = "distance over which it fades out",
-            usual = "0.25",
-            least = 0.01,
-            most = ContactShade.MAX_REACH,
+            meaning = "distance over which it fades out",
+            defaultValue = "0.25",
+            min = 0.01,
+            max = ContactShade.MAX_REACH,
             unit = "m")
         double reach) {
   /** The greatest reach, metres. */

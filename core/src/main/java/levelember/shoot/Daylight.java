@@ -6,75 +6,80 @@ import levelember.document.RecordFields;
 /** What a sky is computed from. */
 public record Daylight(
     @Field(
-            says =
+            meaning =
                 "heading of the sun, clockwise from −Z seen from above, where no place "
                     + "and hour are given",
-            usual = "0",
-            least = -36_000,
-            most = 36_000,
+            defaultValue = "0",
+            min = -36_000,
+            max = 36_000,
             unit = "°")
         double headingDegrees,
     @Field(
-            says = "height of the sun over the horizon, where no place and hour are given",
-            usual = "45",
-            least = -90,
-            most = 90,
+            meaning = "height of the sun over the horizon, where no place and hour are given",
+            defaultValue = "45",
+            min = -90,
+            max = 90,
             unit = "°")
         double heightDegrees,
-    @Field(says = "place and hour that the sun stands by", usual = "null") When when,
-    @Field(says = "turbidity: 1 clean … 2 clear … 10 hazy", usual = "2.5", least = 1, most = 10)
+    @Field(meaning = "place and hour that the sun stands by", defaultValue = "null") When when,
+    @Field(
+            meaning = "turbidity: 1 clean … 2 clear … 10 hazy",
+            defaultValue = "2.5",
+            min = 1,
+            max = 10)
         double haze,
     @Field(
-            says = "colour of the ground beneath the horizon, linear",
-            usual = "[0.12, 0.11, 0.1]",
-            least = 0,
-            most = 1)
+            meaning = "colour of the ground beneath the horizon, linear",
+            defaultValue = "[0.12, 0.11, 0.1]",
+            min = 0,
+            max = 1)
         Rgb ground,
-    @Field(says = "height of the horizon", usual = "0", least = -30, most = 30, unit = "°")
+    @Field(meaning = "height of the horizon", defaultValue = "0", min = -30, max = 30, unit = "°")
         double horizonDegrees,
     @Field(
-            says = "part over which sky and ground go over into one another",
-            usual = "0.1",
-            least = 0,
-            most = 1)
+            meaning = "part over which sky and ground go over into one another",
+            defaultValue = "0.1",
+            min = 0,
+            max = 1)
         double horizonSoftness,
     @Field(
-            says = "colour of the sky without sun, linear",
-            usual = "[0.25, 0.4, 1]",
-            least = 0,
-            most = 1)
+            meaning = "colour of the sky without sun, linear",
+            defaultValue = "[0.25, 0.4, 1]",
+            min = 0,
+            max = 1)
         Rgb night,
     @Field(
-            says = "luminance of the sky without sun",
-            usual = "0.001",
-            least = 0,
-            most = 1000,
+            meaning = "luminance of the sky without sun",
+            defaultValue = "0.001",
+            min = 0,
+            max = 1000,
             unit = "cd/m²")
         double nightLuminance,
-    @Field(says = "−1 colder … 1 warmer", usual = "0", least = -1, most = 1) double warmth,
-    @Field(says = "0 grey … 1 as computed … 2", usual = "1", least = 0, most = 2)
+    @Field(meaning = "−1 colder … 1 warmer", defaultValue = "0", min = -1, max = 1) double warmth,
+    @Field(meaning = "0 grey … 1 as computed … 2", defaultValue = "1", min = 0, max = 2)
         double saturation) {
 
   /** A place on the earth and a time there. */
   public record When(
-      @Field(says = "degrees north", least = -90, most = 90, unit = "°") double latitude,
-      @Field(says = "degrees east", least = -180, most = 180, unit = "°") double longitude,
-      @Field(says = "year of the calendar", usual = "2026", least = 1901, most = 2099) int year,
-      @Field(says = "month of the year", least = 1, most = 12) int month,
-      @Field(says = "day of the month, up to its last", least = 1, most = 31) int day,
-      @Field(says = "hour by the clock there", least = 0, most = 24, unit = "h") double hour,
+      @Field(meaning = "degrees north", min = -90, max = 90, unit = "°") double latitude,
+      @Field(meaning = "degrees east", min = -180, max = 180, unit = "°") double longitude,
+      @Field(meaning = "year of the calendar", defaultValue = "2026", min = 1901, max = 2099)
+          int year,
+      @Field(meaning = "month of the year", min = 1, max = 12) int month,
+      @Field(meaning = "day of the month, up to its last", min = 1, max = 31) int day,
+      @Field(meaning = "hour by the clock there", min = 0, max = 24, unit = "h") double hour,
       @Field(
-              says = "hours that the clock is ahead of universal time",
-              usual = "0",
-              least = -14,
-              most = 14,
+              meaning = "hours that the clock is ahead of universal time",
+              defaultValue = "0",
+              min = -14,
+              max = 14,
               unit = "h")
           double zoneHours,
       @Field(
-              says = "where north lies, clockwise from −Z seen from above",
-              usual = "0",
-              least = -36_000,
-              most = 36_000,
+              meaning = "where north lies, clockwise from −Z seen from above",
+              defaultValue = "0",
+              min = -36_000,
+              max = 36_000,
               unit = "°")
           double northDegrees) {
     public When {

@@ -12,22 +12,71 @@ import levelember.document.RecordFields;
  */
 public sealed interface Emitter {
   /** Whether it faces its light's aim. */
-  boolean aimed();
+  default boolean aimed() {
+    return switch (this) {
+      case Rectangle _, Disc _, Tube _, Spot _, Sun _ -> true;
+      case Point p -> p.profile() != null;
+      case Sphere _, Environment _, Dome _, Sky _, SkySun _, Plate _, Emissive _ -> false;
+    };
+  }
 
   /** Whether it stands at its light's position, as far from what it lights as that is. */
-  boolean placed();
+  default boolean placed() {
+    return switch (this) {
+      case Rectangle _, Disc _, Sphere _, Tube _, Point _, Spot _ -> true;
+      case Sun _, Environment _, Dome _, Sky _, SkySun _, Plate _, Emissive _ -> false;
+    };
+  }
 
   /** Units that its brightness may be said in; the first is the usual one. */
-  List<Brightness.Unit> units();
+  default List<Brightness.Unit> units() {
+    return switch (this) {
+      case Rectangle _, Disc _, Sphere _, Tube _ -> FACE_UNITS;
+      case Point _, Spot _ -> POINT_UNITS;
+      case Sun _ -> List.of(Brightness.Unit.LUX);
+      case Sky _, SkySun _ -> List.of(Brightness.Unit.TIMES);
+      case Environment _, Dome _, Plate _, Emissive _ -> List.of(Brightness.Unit.NIT);
+    };
+  }
 
   /** Name of the picture that it needs of the shoot's assets, or null. */
-  String asset();
+  default String asset() {
+    return switch (this) {
+      case Rectangle r -> r.picture();
+      case Disc d -> d.picture();
+      case Spot s -> s.gobo() == null ? null : s.gobo().picture();
+      case Environment e -> e.picture();
+      case Plate p -> p.picture();
+      case Emissive e -> e.picture();
+      case Sphere _, Tube _, Point _, Sun _, Dome _, Sky _, SkySun _ -> null;
+    };
+  }
 
   /** Radius of a disc as large as its face is seen, metres; 0 for what has none. */
-  double faceRadius();
+  default double faceRadius() {
+    return switch (this) {
+      case Rectangle r -> Math.sqrt(r.width() * r.height() / Math.PI);
+      case Disc d -> d.radius();
+      case Sphere s -> s.radius();
+      case Tube t -> Math.sqrt(t.length() * 2 * t.radius() / Math.PI);
+      case Point _, Spot _, Sun _, Environment _, Dome _, Sky _, SkySun _, Plate _, Emissive _ -> 0;
+    };
+  }
 
   /** The same with its source so many times as wide and as high; empty for what has no size. */
-  Optional<Emitter> enlarged(double by);
+  default Optional<Emitter> scaled(double by) {
+    return Optional.ofNullable(
+        switch (this) {
+          case Rectangle r ->
+              new Rectangle(
+                  r.width() * by, r.height() * by, r.twoSided(), r.spreadDegrees(), r.picture());
+          case Disc d -> new Disc(d.radius() * by, d.twoSided(), d.spreadDegrees(), d.picture());
+          case Sphere s -> new Sphere(s.radius() * by);
+          case Tube t -> new Tube(t.length() * by, t.radius() * by);
+          case Spot s -> s.withSourceRadius(s.sourceRadius() * by);
+          case Point _, Sun _, Environment _, Dome _, Sky _, SkySun _, Plate _, Emissive _ -> null;
+        });
+  }
 
   /** Units of lamps with a luminous face. */
   List<Brightness.Unit> FACE_UNITS =
@@ -46,77 +95,23 @@ public sealed interface Emitter {
           Brightness.Unit.LUX,
           Brightness.Unit.WATT);
 
-  /** Lamps: they stand at a place. */
-  sealed interface Lamp extends Emitter {
-    @Override
-    default boolean placed() {
-      return true;
-    }
-  }
-
-  /** Lamps with a luminous face. */
-  sealed interface Faced extends Lamp {
-    @Override
-    default List<Brightness.Unit> units() {
-      return FACE_UNITS;
-    }
-  }
-
-  /** What comes from everywhere, from far away, or from pieces: it has neither place nor size. */
-  sealed interface Unplaced extends Emitter {
-    @Override
-    default boolean placed() {
-      return false;
-    }
-
-    @Override
-    default double faceRadius() {
-      return 0;
-    }
-
-    @Override
-    default Optional<Emitter> enlarged(double by) {
-      return Optional.empty();
-    }
-  }
-
   /** A flat rectangle that shines along its aim. */
   record Rectangle(
-      @Field(says = "width of the face", least = 1e-4, most = 10_000, unit = "m") double width,
-      @Field(says = "height of the face", least = 1e-4, most = 10_000, unit = "m") double height,
-      @Field(says = "shines from both sides", usual = "false") boolean twoSided,
+      @Field(meaning = "width of the face", min = 1e-4, max = 10_000, unit = "m") double width,
+      @Field(meaning = "height of the face", min = 1e-4, max = 10_000, unit = "m") double height,
+      @Field(meaning = "shines from both sides", defaultValue = "false") boolean twoSided,
       @Field(
-              says = "full angle that an egg-crate lets out; 180 is an open face",
-              usual = "180",
-              least = 1,
-              most = 180,
+              meaning = "full angle that an egg-crate lets out; 180 is an open face",
+              defaultValue = "180",
+              min = 1,
+              max = 180,
               unit = "°")
           double spreadDegrees,
-      @Field(says = "name of a picture on the face, times its luminance", usual = "null")
+      @Field(meaning = "name of a picture on the face, times its luminance", defaultValue = "null")
           String picture)
-      implements Faced {
+      implements Emitter {
     public Rectangle {
       RecordFields.check(Rectangle.class, width, height, twoSided, spreadDegrees, picture);
-    }
-
-    @Override
-    public boolean aimed() {
-      return true;
-    }
-
-    @Override
-    public String asset() {
-      return picture;
-    }
-
-    @Override
-    public double faceRadius() {
-      return Math.sqrt(width * height / Math.PI);
-    }
-
-    @Override
-    public Optional<Emitter> enlarged(double by) {
-      return Optional.of(new Rectangle(width * by, height * by, twoSided, spreadDegrees, picture));
     }
 
     /** An open face of even luminance. */
@@ -127,134 +122,51 @@ public sealed interface Emitter {
 
   /** A flat disc that shines along its aim; the rest as {@link Rectangle}. */
   record Disc(
-      @Field(says = "radius of the face", least = 1e-4, most = 10_000, unit = "m") double radius,
-      @Field(says = "shines from both sides", usual = "false") boolean twoSided,
+      @Field(meaning = "radius of the face", min = 1e-4, max = 10_000, unit = "m") double radius,
+      @Field(meaning = "shines from both sides", defaultValue = "false") boolean twoSided,
       @Field(
-              says = "full angle that an egg-crate lets out; 180 is an open face",
-              usual = "180",
-              least = 1,
-              most = 180,
+              meaning = "full angle that an egg-crate lets out; 180 is an open face",
+              defaultValue = "180",
+              min = 1,
+              max = 180,
               unit = "°")
           double spreadDegrees,
-      @Field(says = "name of a picture on the face, times its luminance", usual = "null")
+      @Field(meaning = "name of a picture on the face, times its luminance", defaultValue = "null")
           String picture)
-      implements Faced {
+      implements Emitter {
     public Disc {
       RecordFields.check(Disc.class, radius, twoSided, spreadDegrees, picture);
-    }
-
-    @Override
-    public boolean aimed() {
-      return true;
-    }
-
-    @Override
-    public String asset() {
-      return picture;
-    }
-
-    @Override
-    public double faceRadius() {
-      return radius;
-    }
-
-    @Override
-    public Optional<Emitter> enlarged(double by) {
-      return Optional.of(new Disc(radius * by, twoSided, spreadDegrees, picture));
     }
   }
 
   /** A sphere that shines evenly in all directions. */
   record Sphere(
-      @Field(says = "radius of the sphere", least = 1e-4, most = 10_000, unit = "m") double radius)
-      implements Faced {
+      @Field(meaning = "radius of the sphere", min = 1e-4, max = 10_000, unit = "m") double radius)
+      implements Emitter {
     public Sphere {
       RecordFields.check(Sphere.class, radius);
-    }
-
-    @Override
-    public boolean aimed() {
-      return false;
-    }
-
-    @Override
-    public String asset() {
-      return null;
-    }
-
-    @Override
-    public double faceRadius() {
-      return radius;
-    }
-
-    @Override
-    public Optional<Emitter> enlarged(double by) {
-      return Optional.of(new Sphere(radius * by));
     }
   }
 
   /** A straight tube that shines from its side, across its aim. */
   record Tube(
-      @Field(says = "length of the tube", least = 1e-4, most = 10_000, unit = "m") double length,
-      @Field(says = "radius of the tube", least = 1e-4, most = 1000, unit = "m") double radius)
-      implements Faced {
+      @Field(meaning = "length of the tube", min = 1e-4, max = 10_000, unit = "m") double length,
+      @Field(meaning = "radius of the tube", min = 1e-4, max = 1000, unit = "m") double radius)
+      implements Emitter {
     public Tube {
       RecordFields.check(Tube.class, length, radius);
-    }
-
-    @Override
-    public boolean aimed() {
-      return true;
-    }
-
-    @Override
-    public String asset() {
-      return null;
-    }
-
-    @Override
-    public double faceRadius() {
-      return Math.sqrt(length * 2 * radius / Math.PI);
-    }
-
-    @Override
-    public Optional<Emitter> enlarged(double by) {
-      return Optional.of(new Tube(length * by, radius * by));
     }
   }
 
   /** A point without size. */
   record Point(
-      @Field(says = "how its intensity goes by direction, its pole towards the aim", usual = "null")
+      @Field(
+              meaning = "how its intensity goes by direction, its pole towards the aim",
+              defaultValue = "null")
           Profile profile)
-      implements Lamp {
+      implements Emitter {
     public Point {
       RecordFields.check(Point.class, profile);
-    }
-
-    @Override
-    public boolean aimed() {
-      return profile != null;
-    }
-
-    @Override
-    public List<Brightness.Unit> units() {
-      return POINT_UNITS;
-    }
-
-    @Override
-    public String asset() {
-      return null;
-    }
-
-    @Override
-    public double faceRadius() {
-      return 0;
-    }
-
-    @Override
-    public Optional<Emitter> enlarged(double by) {
-      return Optional.empty();
     }
 
     public Point() {
@@ -268,66 +180,44 @@ public sealed interface Emitter {
    */
   record Spot(
       @Field(
-              says = "full angle at which the light has gone",
-              usual = "45",
-              least = 0.1,
-              most = 175,
+              meaning = "full angle at which the light has gone",
+              defaultValue = "45",
+              min = 0.1,
+              max = 175,
               unit = "°")
           double coneDegrees,
       @Field(
-              says = "part of the cone's half angle over which it goes",
-              usual = "0.1",
-              least = 0,
-              most = 1)
+              meaning = "part of the cone's half angle over which it goes",
+              defaultValue = "0.1",
+              min = 0,
+              max = 1)
           double feather,
       @Field(
-              says = "radius of the round source, 0 for a point",
-              usual = "0",
-              least = 0,
-              most = 100,
+              meaning = "radius of the round source, 0 for a point",
+              defaultValue = "0",
+              min = 0,
+              max = 100,
               unit = "m")
           double sourceRadius,
       @Field(
-              says = "distance from the source to the gate",
-              usual = "0.25",
-              least = 0.001,
-              most = 1000,
+              meaning = "distance from the source to the gate",
+              defaultValue = "0.25",
+              min = 0.001,
+              max = 1000,
               unit = "m")
           double gateDistance,
-      @Field(says = "how its intensity goes by direction within the cone", usual = "null")
+      @Field(meaning = "how its intensity goes by direction within the cone", defaultValue = "null")
           Profile profile,
-      @Field(says = "pattern in the gate", usual = "null") Gobo gobo,
-      @Field(says = "barn doors", usual = "null") Doors doors)
-      implements Lamp {
+      @Field(meaning = "pattern in the gate", defaultValue = "null") Gobo gobo,
+      @Field(meaning = "barn doors", defaultValue = "null") Doors doors)
+      implements Emitter {
     public Spot {
       RecordFields.check(
           Spot.class, coneDegrees, feather, sourceRadius, gateDistance, profile, gobo, doors);
     }
 
-    @Override
-    public boolean aimed() {
-      return true;
-    }
-
-    @Override
-    public List<Brightness.Unit> units() {
-      return POINT_UNITS;
-    }
-
-    @Override
-    public String asset() {
-      return gobo == null ? null : gobo.picture();
-    }
-
-    @Override
-    public double faceRadius() {
-      return 0;
-    }
-
-    @Override
-    public Optional<Emitter> enlarged(double by) {
-      return Optional.of(
-          new Spot(coneDegrees, feather, sourceRadius * by, gateDistance, profile, gobo, doors));
+    Spot withSourceRadius(double radius) {
+      return new Spot(coneDegrees, feather, radius, gateDistance, profile, gobo, doors);
     }
   }
 
@@ -337,39 +227,39 @@ public sealed interface Emitter {
    */
   record Doors(
       @Field(
-              says =
+              meaning =
                   "angle from the axis to the edge of the left leaf; 90 is wide open, "
                       + "below 0 it reaches over the axis",
-              usual = "90",
-              least = -80,
-              most = 90,
+              defaultValue = "90",
+              min = -80,
+              max = 90,
               unit = "°")
           double left,
       @Field(
-              says =
+              meaning =
                   "angle from the axis to the edge of the right leaf; 90 is wide open, "
                       + "below 0 it reaches over the axis",
-              usual = "90",
-              least = -80,
-              most = 90,
+              defaultValue = "90",
+              min = -80,
+              max = 90,
               unit = "°")
           double right,
       @Field(
-              says =
+              meaning =
                   "angle from the axis to the edge of the top leaf; 90 is wide open, "
                       + "below 0 it reaches over the axis",
-              usual = "90",
-              least = -80,
-              most = 90,
+              defaultValue = "90",
+              min = -80,
+              max = 90,
               unit = "°")
           double top,
       @Field(
-              says =
+              meaning =
                   "angle from the axis to the edge of the bottom leaf; 90 is wide open, "
                       + "below 0 it reaches over the axis",
-              usual = "90",
-              least = -80,
-              most = 90,
+              defaultValue = "90",
+              min = -80,
+              max = 90,
               unit = "°")
           double bottom) {
     public Doors {
@@ -380,77 +270,52 @@ public sealed interface Emitter {
   /** A sun: light from one direction, out of the aim's opposite, as far away as one likes. */
   record Sun(
       @Field(
-              says = "angle across its disc, 0 for none; the sun of the earth has 0.53",
-              usual = "0.53",
-              least = 0,
-              most = 90,
+              meaning = "angle across its disc, 0 for none; the sun of the earth has 0.53",
+              defaultValue = "0.53",
+              min = 0,
+              max = 90,
               unit = "°")
           double sizeDegrees)
-      implements Unplaced {
+      implements Emitter {
     public Sun {
       RecordFields.check(Sun.class, sizeDegrees);
-    }
-
-    @Override
-    public boolean aimed() {
-      return true;
-    }
-
-    @Override
-    public List<Brightness.Unit> units() {
-      return List.of(Brightness.Unit.LUX);
-    }
-
-    @Override
-    public String asset() {
-      return null;
     }
   }
 
   /** A surrounding picture, equirectangular and linear. */
   record Environment(
-      @Field(says = "name of an equirectangular, linear picture") String picture,
+      @Field(meaning = "name of an equirectangular, linear picture") String picture,
       @Field(
-              says = "turn about the upright axis",
-              usual = "0",
-              least = -36_000,
-              most = 36_000,
+              meaning = "turn about the upright axis",
+              defaultValue = "0",
+              min = -36_000,
+              max = 36_000,
               unit = "°")
           double rotationDegrees,
       @Field(
-              says = "turn about the axis to the right, once turned",
-              usual = "0",
-              least = -180,
-              most = 180,
+              meaning = "turn about the axis to the right, once turned",
+              defaultValue = "0",
+              min = -180,
+              max = 180,
               unit = "°")
           double tiltDegrees,
-      @Field(says = "width of the blur, 0 for none", usual = "0", least = 0, most = 90, unit = "°")
+      @Field(
+              meaning = "width of the blur, 0 for none",
+              defaultValue = "0",
+              min = 0,
+              max = 90,
+              unit = "°")
           double blurDegrees,
       @Field(
-              says = "part of the width over which the borders are blended",
-              usual = "0",
-              least = 0,
-              most = 0.5)
+              meaning = "part of the width over which the borders are blended",
+              defaultValue = "0",
+              min = 0,
+              max = 0.5)
           double seamBlend)
-      implements Unplaced {
+      implements Emitter {
     public Environment {
       RecordFields.check(
           Environment.class, picture, rotationDegrees, tiltDegrees, blurDegrees, seamBlend);
-    }
-
-    @Override
-    public boolean aimed() {
-      return false;
-    }
-
-    @Override
-    public List<Brightness.Unit> units() {
-      return List.of(Brightness.Unit.NIT);
-    }
-
-    @Override
-    public String asset() {
-      return picture;
     }
 
     /** A picture upright and sharp. */
@@ -466,26 +331,13 @@ public sealed interface Emitter {
 
   /** A surrounding of a colour overhead and another beneath, even between them by height. */
   record Dome(
-      @Field(says = "linear colour overhead", usual = "[1, 1, 1]", least = 0, most = 1) Rgb above,
-      @Field(says = "linear colour beneath", usual = "[1, 1, 1]", least = 0, most = 1) Rgb below)
-      implements Unplaced {
+      @Field(meaning = "linear colour overhead", defaultValue = "[1, 1, 1]", min = 0, max = 1)
+          Rgb above,
+      @Field(meaning = "linear colour beneath", defaultValue = "[1, 1, 1]", min = 0, max = 1)
+          Rgb below)
+      implements Emitter {
     public Dome {
       RecordFields.check(Dome.class, above, below);
-    }
-
-    @Override
-    public boolean aimed() {
-      return false;
-    }
-
-    @Override
-    public List<Brightness.Unit> units() {
-      return List.of(Brightness.Unit.NIT);
-    }
-
-    @Override
-    public String asset() {
-      return null;
     }
 
     /** One even white. */
@@ -495,105 +347,51 @@ public sealed interface Emitter {
   }
 
   /** The sky by day, at dusk and by night. */
-  record Sky(@Field(says = "what the sky is computed from", usual = "{}") Daylight daylight)
-      implements Unplaced {
+  record Sky(
+      @Field(meaning = "what the sky is computed from", defaultValue = "{}") Daylight daylight)
+      implements Emitter {
     public Sky {
       RecordFields.check(Sky.class, daylight);
-    }
-
-    @Override
-    public boolean aimed() {
-      return false;
-    }
-
-    @Override
-    public List<Brightness.Unit> units() {
-      return List.of(Brightness.Unit.TIMES);
-    }
-
-    @Override
-    public String asset() {
-      return null;
     }
   }
 
   /** The sun of a sky. */
   record SkySun(
-      @Field(says = "id of the light that is the sky", text = Field.Text.ID) String sky,
-      @Field(says = "angle across its disc", usual = "0.53", least = 0, most = 30, unit = "°")
+      @Field(meaning = "id of the light that is the sky", text = Field.Text.ID) String sky,
+      @Field(
+              meaning = "angle across its disc",
+              defaultValue = "0.53",
+              min = 0,
+              max = 30,
+              unit = "°")
           double sizeDegrees)
-      implements Unplaced {
+      implements Emitter {
     public SkySun {
       RecordFields.check(SkySun.class, sky, sizeDegrees);
-    }
-
-    @Override
-    public boolean aimed() {
-      return false;
-    }
-
-    @Override
-    public List<Brightness.Unit> units() {
-      return List.of(Brightness.Unit.TIMES);
-    }
-
-    @Override
-    public String asset() {
-      return null;
     }
   }
 
   /** A backdrop picture that fills the camera's frame behind everything and lights nothing. */
   record Plate(
-      @Field(says = "name of a picture that fills the frame behind everything") String picture)
-      implements Unplaced {
+      @Field(meaning = "name of a picture that fills the frame behind everything") String picture)
+      implements Emitter {
     public Plate {
       RecordFields.check(Plate.class, picture);
-    }
-
-    @Override
-    public boolean aimed() {
-      return false;
-    }
-
-    @Override
-    public List<Brightness.Unit> units() {
-      return List.of(Brightness.Unit.NIT);
-    }
-
-    @Override
-    public String asset() {
-      return picture;
     }
   }
 
   /** All pieces of one material shine from their outsides. */
   record Emissive(
-      @Field(says = "id of the material whose pieces shine from their outsides") String material,
+      @Field(meaning = "id of the material whose pieces shine from their outsides") String material,
       @Field(
-              says =
+              meaning =
                   "name of a picture on the pieces by their texture coordinates, times "
                       + "the luminance",
-              usual = "null")
+              defaultValue = "null")
           String picture)
-      implements Unplaced {
+      implements Emitter {
     public Emissive {
       RecordFields.check(Emissive.class, material, picture);
-    }
-
-    @Override
-    public boolean aimed() {
-      return false;
-    }
-
-    @Override
-    public List<Brightness.Unit> units() {
-      return List.of(Brightness.Unit.NIT);
-    }
-
-    @Override
-    public String asset() {
-      return picture;
     }
 
     /** Even luminance. */

@@ -6,12 +6,12 @@ import levelember.document.RecordFields;
 /** How bright a picture is shown. */
 public record Exposure(
     @Field(
-            says = "exposure value at ISO 100; not used when a camera is set",
-            usual = "0",
-            least = Exposure.LEAST_EV,
-            most = Exposure.MOST_EV)
+            meaning = "exposure value at ISO 100; not used when a camera is set",
+            defaultValue = "0",
+            min = Exposure.LEAST_EV,
+            max = Exposure.MOST_EV)
         double ev,
-    @Field(says = "a camera's settings that give the exposure value", usual = "null")
+    @Field(meaning = "a camera's settings that give the exposure value", defaultValue = "null")
         Camera camera) {
   static final double LEAST_EV = -20, MOST_EV = 30;
 
@@ -27,10 +27,10 @@ public record Exposure(
 
   /** A camera's settings; ev = log2(N²/t · 100/S). */
   public record Camera(
-      @Field(says = "aperture number N", least = 0.5, most = 128) double fNumber,
-      @Field(says = "time of exposure t", least = 1 / 32000.0, most = 3600, unit = "s")
+      @Field(meaning = "aperture number N", min = 0.5, max = 128) double fNumber,
+      @Field(meaning = "time of exposure t", min = 1 / 32000.0, max = 3600, unit = "s")
           double shutterSeconds,
-      @Field(says = "sensitivity S", least = 6, most = 819_200) double iso) {
+      @Field(meaning = "sensitivity S", min = 6, max = 819_200) double iso) {
     public Camera {
       RecordFields.check(Camera.class, fNumber, shutterSeconds, iso);
     }

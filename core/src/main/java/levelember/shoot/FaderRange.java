@@ -6,34 +6,53 @@ import levelember.document.RecordFields;
 
 /** How far a fader may be moved to meet targets. */
 public record FaderRange(
-    @Field(says = "the fader: lights/…/levelStops, banks/…/levelStops or masterStops") String place,
-    @Field(says = "greatest change downwards", usual = "-3", least = -20, most = 0, unit = "stops")
+    @Field(
+            meaning = "the fader: lights/…/levelStops, banks/…/levelStops or masterStops",
+            pattern = FaderRange.PLACES)
+        String place,
+    @Field(
+            meaning = "greatest change downwards",
+            defaultValue = "-3",
+            min = -20,
+            max = 0,
+            unit = "stops")
         double leastStops,
-    @Field(says = "greatest change upwards", usual = "3", least = 0, most = 20, unit = "stops")
+    @Field(
+            meaning = "greatest change upwards",
+            defaultValue = "3",
+            min = 0,
+            max = 20,
+            unit = "stops")
         double mostStops,
-    @Field(says = "whether the light's colour temperature and tint may change too", usual = "false")
+    @Field(
+            meaning = "whether the light's colour temperature and tint may change too",
+            defaultValue = "false")
         boolean colour,
     @Field(
-            says = "lowest colour temperature that it may get",
-            usual = "2700",
-            least = 1000,
-            most = 40_000,
+            meaning = "lowest colour temperature that it may get",
+            defaultValue = "2700",
+            min = 1000,
+            max = 40_000,
             unit = "K")
         double leastKelvin,
     @Field(
-            says = "highest colour temperature that it may get; below leastKelvin the colour stays",
-            usual = "7500",
-            least = 1000,
-            most = 40_000,
+            meaning =
+                "highest colour temperature that it may get; below leastKelvin the colour stays",
+            defaultValue = "7500",
+            min = 1000,
+            max = 40_000,
             unit = "K")
         double mostKelvin) {
+  /** Places of faders, as a regular expression. */
+  static final String PLACES = "masterStops|(lights|banks)/[A-Za-z0-9_-]+/levelStops";
+
   /** The place of the master fader. */
   public static final String MASTER = "masterStops";
 
   public FaderRange {
     RecordFields.check(
         FaderRange.class, place, leastStops, mostStops, colour, leastKelvin, mostKelvin);
-    if (place == null || !place.matches("masterStops|(lights|banks)/[A-Za-z0-9_-]+/levelStops")) {
+    if (!place.matches(PLACES)) {
       throw new ImpossibleValue(
           "place", place, "lights/…/levelStops, banks/…/levelStops or masterStops");
     }

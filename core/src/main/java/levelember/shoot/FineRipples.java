@@ -11,26 +11,35 @@ import levelember.document.RecordFields;
 @RecordBuilder
 public record FineRipples(
     @Field(
-            says = "name of a tangent-space normal map, green up; one that is built in if none",
-            usual = "null")
+            meaning = "name of a tangent-space normal map, green up; one that is built in if none",
+            defaultValue = "null")
         String picture,
     @Field(
-            says = "width and height that the picture stands for",
-            usual = "0.5",
-            least = 0.001,
-            most = 1000,
+            meaning = "width and height that the picture stands for",
+            defaultValue = "0.5",
+            min = 0.001,
+            max = 1000,
             unit = "m")
         double size,
-    @Field(says = "factor on the slopes, 1 as the picture says", usual = "1", least = 0, most = 10)
+    @Field(
+            meaning = "factor on the slopes, 1 as the picture says",
+            defaultValue = "1",
+            min = 0,
+            max = 10)
         double strength,
     @Field(
-            says = "heading that they drift to, from +X towards −Z",
-            usual = "0",
-            least = -36_000,
-            most = 36_000,
+            meaning = "heading that they drift to, from +X towards −Z",
+            defaultValue = "0",
+            min = -36_000,
+            max = 36_000,
             unit = "°")
         double headingDegrees,
-    @Field(says = "speed that they drift with", usual = "0", least = 0, most = 100, unit = "m/s")
+    @Field(
+            meaning = "speed that they drift with",
+            defaultValue = "0",
+            min = 0,
+            max = 100,
+            unit = "m/s")
         double speed)
     implements FineRipplesBuilder.With {
   public FineRipples {

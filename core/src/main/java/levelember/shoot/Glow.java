@@ -13,25 +13,30 @@ import levelember.document.RecordFields;
  */
 @RecordBuilder
 public record Glow(
-    @Field(says = "unique among the glows of a look", text = Field.Text.ID) String id,
-    @Field(says = "as the artist reads it", usual = "@id") String name,
-    @Field(says = "false shows the picture without it", usual = "true") boolean on,
-    @Field(says = "what glows", usual = "{}") Source source,
+    @Field(meaning = "unique among the glows of a look", text = Field.Text.ID) String id,
+    @Field(meaning = "as the artist reads it", defaultValue = "@id") String name,
+    @Field(meaning = "false shows the picture without it", defaultValue = "true") boolean on,
+    @Field(meaning = "what glows", defaultValue = "{}") Source source,
     @Field(
-            says = "stops over display white below which nothing is spread",
-            usual = "0",
-            least = -20,
-            most = 10,
+            meaning = "stops over display white below which nothing is spread",
+            defaultValue = "0",
+            min = -20,
+            max = 10,
             unit = "stops")
         double threshold,
-    @Field(says = "stops over which it sets in", usual = "1", least = 0, most = 10, unit = "stops")
+    @Field(
+            meaning = "stops over which it sets in",
+            defaultValue = "1",
+            min = 0,
+            max = 10,
+            unit = "stops")
         double knee,
-    @Field(says = "lamps outside of the frame glow into it too", usual = "false")
+    @Field(meaning = "lamps outside of the frame glow into it too", defaultValue = "false")
         boolean outsideFrame,
-    @Field(says = "soft light around the source", usual = "{\"on\": false}") Bloom bloom,
-    @Field(says = "lines of light from the source outwards", usual = "{\"on\": false}")
+    @Field(meaning = "soft light around the source", defaultValue = "{\"on\": false}") Bloom bloom,
+    @Field(meaning = "lines of light from the source outwards", defaultValue = "{\"on\": false}")
         StarRays starRays,
-    @Field(says = "images of the source mirrored in the lens", usual = "{\"on\": false}")
+    @Field(meaning = "images of the source mirrored in the lens", defaultValue = "{\"on\": false}")
         LensFlare lensFlare)
     implements GlowBuilder.With {
 
@@ -97,12 +102,12 @@ public record Glow(
 
   /** What glows. */
   public record Source(
-      @Field(says = "what glows", usual = "\"picture\"") Kind kind,
+      @Field(meaning = "what glows", defaultValue = "\"picture\"") Kind kind,
       @Field(
-              says =
+              meaning =
                   "ids of lights, pieces or materials; those that are not there any "
                       + "more count for nothing",
-              usual = "[]",
+              defaultValue = "[]",
               text = Field.Text.ID)
           List<String> of) {
     /** All of the picture. */
@@ -139,17 +144,17 @@ public record Glow(
   /** Colour of what is spread. */
   public record Halo(
       @Field(
-              says = "colour of its own, of any luminance but black",
-              usual = "[1, 1, 1]",
-              least = 0,
-              most = 1)
+              meaning = "colour of its own, of any luminance but black",
+              defaultValue = "[1, 1, 1]",
+              min = 0,
+              max = 1)
           Rgb colour,
       @Field(
-              says = "share of its own colour against the source's",
+              meaning = "share of its own colour against the source's",
               name = "ownShare",
-              usual = "0",
-              least = 0,
-              most = 1)
+              defaultValue = "0",
+              min = 0,
+              max = 1)
           double share) {
     /** The source's colour. */
     public static final Halo OWN = new Halo(Rgb.WHITE, 0);
@@ -164,14 +169,14 @@ public record Glow(
 
   /** Soft light around. */
   public record Bloom(
-      @Field(says = "false leaves it out", usual = "true") boolean on,
-      @Field(says = "share of the source that is spread", usual = "0.1", least = 0, most = 1)
+      @Field(meaning = "false leaves it out", defaultValue = "true") boolean on,
+      @Field(meaning = "share of the source that is spread", defaultValue = "0.1", min = 0, max = 1)
           double level,
       @Field(
-              says = "how far half of it goes, of the picture's height",
-              usual = "4",
-              least = 0.1,
-              most = 50,
+              meaning = "how far half of it goes, of the picture's height",
+              defaultValue = "4",
+              min = 0.1,
+              max = 50,
               unit = "%")
           double size,
       @Inline Halo halo) {
@@ -184,22 +189,27 @@ public record Glow(
 
   /** Lines of light from the source outwards. */
   public record StarRays(
-      @Field(says = "false leaves it out", usual = "true") boolean on,
-      @Field(says = "share of the source that goes into them", usual = "0.05", least = 0, most = 1)
-          double level,
-      @Field(says = "how many rays, evenly round", usual = "6", least = 1, most = 16) int count,
+      @Field(meaning = "false leaves it out", defaultValue = "true") boolean on,
       @Field(
-              says = "turn of the first ray, from the right, counter-clockwise",
-              usual = "15",
-              least = -360,
-              most = 360,
+              meaning = "share of the source that goes into them",
+              defaultValue = "0.05",
+              min = 0,
+              max = 1)
+          double level,
+      @Field(meaning = "how many rays, evenly round", defaultValue = "6", min = 1, max = 16)
+          int count,
+      @Field(
+              meaning = "turn of the first ray, from the right, counter-clockwise",
+              defaultValue = "15",
+              min = -360,
+              max = 360,
               unit = "°")
           double rotationDegrees,
       @Field(
-              says = "length over which they fall to a tenth, of the picture's height",
-              usual = "20",
-              least = 1,
-              most = 200,
+              meaning = "length over which they fall to a tenth, of the picture's height",
+              defaultValue = "20",
+              min = 1,
+              max = 200,
               unit = "%")
           double length,
       @Inline Halo halo) {
@@ -212,15 +222,19 @@ public record Glow(
 
   /** Images that a lens mirrors to the other side of the picture's middle. */
   public record LensFlare(
-      @Field(says = "false leaves it out", usual = "true") boolean on,
-      @Field(says = "share of the source that goes into them", usual = "0.02", least = 0, most = 1)
-          double level,
-      @Field(says = "how many images", usual = "4", least = 1, most = 8) int count,
+      @Field(meaning = "false leaves it out", defaultValue = "true") boolean on,
       @Field(
-              says = "how far apart they lie; 1 puts the last one opposite its source",
-              usual = "1",
-              least = 0.1,
-              most = 2)
+              meaning = "share of the source that goes into them",
+              defaultValue = "0.02",
+              min = 0,
+              max = 1)
+          double level,
+      @Field(meaning = "how many images", defaultValue = "4", min = 1, max = 8) int count,
+      @Field(
+              meaning = "how far apart they lie; 1 puts the last one opposite its source",
+              defaultValue = "1",
+              min = 0.1,
+              max = 2)
           double spread,
       @Inline Halo halo) {
     public static final LensFlare OFF = new LensFlare(false, 0.02, 4, 1, Halo.OWN);

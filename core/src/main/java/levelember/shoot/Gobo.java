@@ -5,39 +5,48 @@ import levelember.document.RecordFields;
 
 /** A pattern in a lamp's gate; the cone's edge is one picture's half away from its middle. */
 public record Gobo(
-    @Field(says = "name of a picture whose colours tint the light") String picture,
-    @Field(says = "shift to the right, in halves of the cone", usual = "0", least = -10, most = 10)
+    @Field(meaning = "name of a picture whose colours tint the light") String picture,
+    @Field(
+            meaning = "shift to the right, in halves of the cone",
+            defaultValue = "0",
+            min = -10,
+            max = 10)
         double offsetX,
-    @Field(says = "shift upwards, in halves of the cone", usual = "0", least = -10, most = 10)
+    @Field(
+            meaning = "shift upwards, in halves of the cone",
+            defaultValue = "0",
+            min = -10,
+            max = 10)
         double offsetY,
     @Field(
-            says = "turn counter-clockwise, seen from the lamp",
-            usual = "0",
-            least = -36_000,
-            most = 36_000,
+            meaning = "turn counter-clockwise, seen from the lamp",
+            defaultValue = "0",
+            min = -36_000,
+            max = 36_000,
             unit = "°")
         double rotationDegrees,
     @Field(
-            says = "size of the picture, 1 fills the cone's width",
-            usual = "1",
-            least = 0.01,
-            most = 100)
+            meaning = "size of the picture, 1 fills the cone's width",
+            defaultValue = "1",
+            min = 0.01,
+            max = 100)
         double scale,
-    @Field(says = "what is beyond the picture", usual = "\"black\"") Edge edge,
+    @Field(meaning = "what is beyond the picture", defaultValue = "\"black\"") Edge edge,
     @Field(
-            says = "contrast about mid grey: 1 as the picture is, 0 flat",
-            usual = "1",
-            least = 0,
-            most = 4)
+            meaning = "contrast about mid grey: 1 as the picture is, 0 flat",
+            defaultValue = "1",
+            min = 0,
+            max = 4)
         double contrast,
-    @Field(says = "power of the picture's values", usual = "1", least = 0.1, most = 10)
+    @Field(meaning = "power of the picture's values", defaultValue = "1", min = 0.1, max = 10)
         double gamma,
-    @Field(says = "dark and light change places", usual = "false") boolean invert,
+    @Field(meaning = "dark and light change places", defaultValue = "false") boolean invert,
     @Field(
-            says = "part of the cone's half over which it is softened, over what the source does",
-            usual = "0",
-            least = 0,
-            most = 1)
+            meaning =
+                "part of the cone's half over which it is softened, over what the source does",
+            defaultValue = "0",
+            min = 0,
+            max = 1)
         double blur) {
   /** What is beyond the edge of a pattern. */
   public enum Edge {

@@ -10,12 +10,14 @@ import levelember.document.RecordFields;
  * CDL), then the curves, then the LUT.
  */
 public record Grade(
-    @Field(says = "false shows the picture without it", usual = "true") boolean on,
-    @Field(says = "how much of the grade shows", usual = "1", least = 0, most = 1) double amount,
-    @Field(says = "lift, gamma, gain, offset and saturation", usual = "{}") Wheels wheels,
-    @Field(says = "curves of all and of single channels", usual = "{}") Curves curves,
-    @Field(says = "name of a .cube file", usual = "null") String lut,
-    @Field(says = "how much of the LUT shows", usual = "1", least = 0, most = 1) double lutAmount) {
+    @Field(meaning = "false shows the picture without it", defaultValue = "true") boolean on,
+    @Field(meaning = "how much of the grade shows", defaultValue = "1", min = 0, max = 1)
+        double amount,
+    @Field(meaning = "lift, gamma, gain, offset and saturation", defaultValue = "{}") Wheels wheels,
+    @Field(meaning = "curves of all and of single channels", defaultValue = "{}") Curves curves,
+    @Field(meaning = "name of a .cube file", defaultValue = "null") String lut,
+    @Field(meaning = "how much of the LUT shows", defaultValue = "1", min = 0, max = 1)
+        double lutAmount) {
   public static final Grade NONE = new Grade(true, 1, Wheels.NEUTRAL, Curves.STRAIGHT, null, 1);
 
   public Grade {
@@ -49,12 +51,14 @@ public record Grade(
    * offset = lift + offset, power = 1/gamma.
    */
   public record Wheels(
-      @Field(says = "what black becomes", usual = "[0, 0, 0]", least = -0.5, most = 0.5) Rgb lift,
-      @Field(says = "power of what lies between", usual = "[1, 1, 1]", least = 0.2, most = 5)
+      @Field(meaning = "what black becomes", defaultValue = "[0, 0, 0]", min = -0.5, max = 0.5)
+          Rgb lift,
+      @Field(meaning = "power of what lies between", defaultValue = "[1, 1, 1]", min = 0.2, max = 5)
           Rgb gamma,
-      @Field(says = "what white becomes", usual = "[1, 1, 1]", least = 0, most = 4) Rgb gain,
-      @Field(says = "added to all", usual = "[0, 0, 0]", least = -0.5, most = 0.5) Rgb offset,
-      @Field(says = "saturation about BT.709 luma", usual = "1", least = 0, most = 4)
+      @Field(meaning = "what white becomes", defaultValue = "[1, 1, 1]", min = 0, max = 4) Rgb gain,
+      @Field(meaning = "added to all", defaultValue = "[0, 0, 0]", min = -0.5, max = 0.5)
+          Rgb offset,
+      @Field(meaning = "saturation about BT.709 luma", defaultValue = "1", min = 0, max = 4)
           double saturation) {
     public static final Wheels NEUTRAL =
         new Wheels(Rgb.grey(0), Rgb.WHITE, Rgb.WHITE, Rgb.grey(0), 1);
@@ -81,8 +85,8 @@ public record Grade(
 
   /** A point of a curve. */
   public record Point(
-      @Field(says = "value before", least = 0, most = 1) double x,
-      @Field(says = "value after", least = 0, most = 1) double y) {
+      @Field(meaning = "value before", min = 0, max = 1) double x,
+      @Field(meaning = "value after", min = 0, max = 1) double y) {
     public Point {
       RecordFields.check(Point.class, x, y);
     }
@@ -93,24 +97,24 @@ public record Grade(
    */
   public record Curves(
       @Field(
-              says = "points of the curve for every channel, none or 2 to 32",
-              usual = "[]",
-              mostEntries = Curves.MOST_POINTS)
+              meaning = "points of the curve for every channel, none or 2 to 32",
+              defaultValue = "[]",
+              maxEntries = Curves.MOST_POINTS)
           List<Point> all,
       @Field(
-              says = "points of the curve for red alone, none or 2 to 32",
-              usual = "[]",
-              mostEntries = Curves.MOST_POINTS)
+              meaning = "points of the curve for red alone, none or 2 to 32",
+              defaultValue = "[]",
+              maxEntries = Curves.MOST_POINTS)
           List<Point> red,
       @Field(
-              says = "points of the curve for green alone, none or 2 to 32",
-              usual = "[]",
-              mostEntries = Curves.MOST_POINTS)
+              meaning = "points of the curve for green alone, none or 2 to 32",
+              defaultValue = "[]",
+              maxEntries = Curves.MOST_POINTS)
           List<Point> green,
       @Field(
-              says = "points of the curve for blue alone, none or 2 to 32",
-              usual = "[]",
-              mostEntries = Curves.MOST_POINTS)
+              meaning = "points of the curve for blue alone, none or 2 to 32",
+              defaultValue = "[]",
+              maxEntries = Curves.MOST_POINTS)
           List<Point> blue) {
     public static final Curves STRAIGHT = new Curves(List.of(), List.of(), List.of(), List.of());
 

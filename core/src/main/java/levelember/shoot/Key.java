@@ -7,29 +7,32 @@ import levelember.document.RecordFields;
 
 /** A value at a time. */
 public record Key(
-    @Field(says = "from the beginning", least = -1e6, most = 1e6, unit = "s") double seconds,
+    @Field(meaning = "from the beginning", min = -1e6, max = 1e6, unit = "s") double seconds,
     @Field(
-            says =
+            meaning =
                 "a number; three of a vector or a colour; a switch as true or false, or "
                     + "0 or 1; or the spelling of a choice",
-            least = -1e9,
-            most = 1e9)
+            min = -1e9,
+            max = 1e9)
         List<Double> value,
-    @Field(says = "spelling of a choice; null for all else", usual = "null") String choice,
-    @Field(says = "how it goes on to the next key; of a choice it is hold", usual = "\"straight\"")
+    @Field(meaning = "spelling of a choice; null for all else", defaultValue = "null")
+        String choice,
+    @Field(
+            meaning = "how it goes on to the next key; of a choice it is hold",
+            defaultValue = "\"straight\"")
         Span span,
     @Field(
-            says =
+            meaning =
                 "slope of each number before the key, a second, where the span before it is free",
-            usual = "[]",
-            least = -1e9,
-            most = 1e9)
+            defaultValue = "[]",
+            min = -1e9,
+            max = 1e9)
         List<Double> slopeIn,
     @Field(
-            says = "slope of each number after the key, a second, where its own span is free",
-            usual = "[]",
-            least = -1e9,
-            most = 1e9)
+            meaning = "slope of each number after the key, a second, where its own span is free",
+            defaultValue = "[]",
+            min = -1e9,
+            max = 1e9)
         List<Double> slopeOut) {
   /** How values go from one key to the next. */
   public enum Span {

@@ -13,58 +13,74 @@ import levelember.math.Vec3;
  */
 @RecordBuilder
 public record Light(
-    @Field(says = "unique among lights", text = Field.Text.ID) String id,
-    @Field(says = "as the artist reads it", usual = "@id") String name,
-    @Field(says = "kind of light and its dimensions") Emitter emitter,
+    @Field(meaning = "unique among lights", text = Field.Text.ID) String id,
+    @Field(meaning = "as the artist reads it", defaultValue = "@id") String name,
+    @Field(meaning = "kind of light and its dimensions") Emitter emitter,
     @Field(
-            says =
+            meaning =
                 "in the frame of the piece that it is tied to, if any; without meaning "
                     + "for surroundings and emissive pieces",
-            usual = "[0, 2, 0]",
-            least = -1e5,
-            most = 1e5,
+            defaultValue = "[0, 2, 0]",
+            min = -1e5,
+            max = 1e5,
             unit = "m")
         Vec3 position,
     @Field(
-            says =
+            meaning =
                 "the point that the light faces, in the same frame; when aimed at a "
                     + "piece, counted from the piece's own place",
-            usual = "[0, 0, 0]",
-            least = -1e5,
-            most = 1e5,
+            defaultValue = "[0, 0, 0]",
+            min = -1e5,
+            max = 1e5,
             unit = "m")
         Vec3 aim,
     @Field(
-            says = "turn about the line of aim",
-            usual = "0",
-            least = -36_000,
-            most = 36_000,
+            meaning = "turn about the line of aim",
+            defaultValue = "0",
+            min = -36_000,
+            max = 36_000,
             unit = "°")
         double rollDegrees,
-    @Field(says = "the lamp's own value; for an environment the luminance of a pixel of 1.0")
+    @Field(meaning = "the lamp's own value; for an environment the luminance of a pixel of 1.0")
         Brightness brightness,
-    @Field(says = "fader over the brightness", usual = "0", least = -10, most = 10, unit = "stops")
-        double levelStops,
-    @Field(says = "colour temperature, tint and filter", usual = "{}") LightColour colour,
-    @Field(says = "gives no light", usual = "false") boolean muted,
     @Field(
-            says = "when any light or bank is soloed, only those that are give light",
-            usual = "false")
+            meaning = "fader over the brightness",
+            defaultValue = "0",
+            min = -10,
+            max = 10,
+            unit = "stops")
+        double levelStops,
+    @Field(meaning = "colour temperature, tint and filter", defaultValue = "{}") LightColour colour,
+    @Field(meaning = "gives no light", defaultValue = "false") boolean muted,
+    @Field(
+            meaning = "when any light or bank is soloed, only those that are give light",
+            defaultValue = "false")
         boolean solo,
-    @Field(says = "shows its own shape, or the surrounding, to the camera", usual = "false")
+    @Field(
+            meaning = "shows its own shape, or the surrounding, to the camera",
+            defaultValue = "false")
         boolean seenDirectly,
     @Inline LightControls controls,
-    @Field(says = "id of the piece that it moves with", usual = "null", text = Field.Text.ID)
+    @Field(
+            meaning = "id of the piece that it moves with",
+            defaultValue = "null",
+            text = Field.Text.ID)
         String parent,
-    @Field(says = "id of the piece that it stays aimed at", usual = "null", text = Field.Text.ID)
+    @Field(
+            meaning = "id of the piece that it stays aimed at",
+            defaultValue = "null",
+            text = Field.Text.ID)
         String aimedAt,
-    @Field(says = "id of the bank that it belongs to", usual = "null", text = Field.Text.ID)
+    @Field(
+            meaning = "id of the bank that it belongs to",
+            defaultValue = "null",
+            text = Field.Text.ID)
         String bank,
     @Field(
-            says =
+            meaning =
                 "the light whose mirror image it is: that one's kind, dimensions, "
                     + "brightness and colour are its own, its level comes on top",
-            usual = "null")
+            defaultValue = "null")
         Mirror mirror)
     implements LightBuilder.With {
 
@@ -73,9 +89,9 @@ public record Light(
    * other's, its level comes on top of the other's.
    */
   public record Mirror(
-      @Field(says = "id of the other light", text = Field.Text.ID) String of,
-      @Field(says = "point on the mirror's plane", least = -1e5, most = 1e5, unit = "m") Vec3 point,
-      @Field(says = "normal of the mirror's plane, of any length above 0") Vec3 normal) {
+      @Field(meaning = "id of the other light", text = Field.Text.ID) String of,
+      @Field(meaning = "point on the mirror's plane", min = -1e5, max = 1e5, unit = "m") Vec3 point,
+      @Field(meaning = "normal of the mirror's plane, of any length above 0") Vec3 normal) {
     public Mirror {
       RecordFields.check(Mirror.class, of, point, normal);
       if (!(normal.length() > 1e-6)) {

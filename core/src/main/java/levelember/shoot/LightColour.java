@@ -6,25 +6,25 @@ import levelember.document.RecordFields;
 /** A light's colour: white of a colour temperature with a tint, times a filter. */
 public record LightColour(
     @Field(
-            says = "colour temperature; 6500 with tint 0 is near the neutral of the picture",
-            usual = "6504",
-            least = 1000,
-            most = 40_000,
+            meaning = "colour temperature; 6500 with tint 0 is near the neutral of the picture",
+            defaultValue = "6504",
+            min = 1000,
+            max = 40_000,
             unit = "K")
         double kelvin,
     @Field(
-            says =
+            meaning =
                 "distance across the Planckian locus, in thousandths of Duv; green "
                     + "above, magenta below",
-            usual = "0",
-            least = -50,
-            most = 50)
+            defaultValue = "0",
+            min = -50,
+            max = 50)
         double tint,
     @Field(
-            says = "linear colour that multiplies; white leaves the temperature alone",
-            usual = "[1, 1, 1]",
-            least = 0,
-            most = 1)
+            meaning = "linear colour that multiplies; white leaves the temperature alone",
+            defaultValue = "[1, 1, 1]",
+            min = 0,
+            max = 1)
         Rgb filter) {
   public static final LightColour NEUTRAL = new LightColour(6504, 0, Rgb.WHITE);
 

@@ -12,29 +12,33 @@ import levelember.document.RecordFields;
  */
 @RecordBuilder
 public record LightControls(
-    @Field(says = "the pieces that it lights", usual = "{}") Scope lightLinking,
-    @Field(says = "the pieces that cast its shadows", usual = "{}") Scope shadowLinking,
-    @Field(says = "level of its light in diffuse reflection", usual = "1", least = 0, most = 4)
+    @Field(meaning = "the pieces that it lights", defaultValue = "{}") Scope lightLinking,
+    @Field(meaning = "the pieces that cast its shadows", defaultValue = "{}") Scope shadowLinking,
+    @Field(
+            meaning = "level of its light in diffuse reflection",
+            defaultValue = "1",
+            min = 0,
+            max = 4)
         double diffuse,
     @Field(
-            says = "level of its light in specular reflection and refraction",
-            usual = "1",
-            least = 0,
-            most = 4)
+            meaning = "level of its light in specular reflection and refraction",
+            defaultValue = "1",
+            min = 0,
+            max = 4)
         double specular,
-    @Field(says = "how much of its light a shadow takes", usual = "1", least = 0, most = 1)
+    @Field(meaning = "how much of its light a shadow takes", defaultValue = "1", min = 0, max = 1)
         double shadowDensity,
     @Field(
-            says = "linear colour of what a shadow leaves at full depth",
-            usual = "[0, 0, 0]",
-            least = 0,
-            most = 1)
+            meaning = "linear colour of what a shadow leaves at full depth",
+            defaultValue = "[0, 0, 0]",
+            min = 0,
+            max = 1)
         Rgb shadowColour,
     @Field(
-            says = "distance at which its light has faded to nothing, 0 for never",
-            usual = "0",
-            least = 0,
-            most = 1e6,
+            meaning = "distance at which its light has faded to nothing, 0 for never",
+            defaultValue = "0",
+            min = 0,
+            max = 1e6,
             unit = "m")
         double fadesAtMetres,
     @Inline Caustics caustics)

@@ -7,13 +7,14 @@ import levelember.document.RecordFields;
 /** A value that always is what another is: at rest, and at every time. */
 public record Link(
     @Field(
-            says =
+            meaning =
                 "the value that follows, as lights/key/levelStops: a list, the id of an "
                     + "entry, and the way to one of its values")
         String place,
-    @Field(says = "the value that it follows, of the same kind") String from,
-    @Field(says = "factor on numbers", usual = "1", least = -1000, most = 1000) double factor,
-    @Field(says = "added to numbers after the factor", usual = "0", least = -1e6, most = 1e6)
+    @Field(meaning = "the value that it follows, of the same kind") String from,
+    @Field(meaning = "factor on numbers", defaultValue = "1", min = -1000, max = 1000)
+        double factor,
+    @Field(meaning = "added to numbers after the factor", defaultValue = "0", min = -1e6, max = 1e6)
         double offset) {
   public Link {
     RecordFields.check(Link.class, place, from, factor, offset);

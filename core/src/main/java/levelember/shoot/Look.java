@@ -13,21 +13,22 @@ import levelember.document.RecordFields;
  */
 @RecordBuilder
 public record Look(
-    @Field(says = "unique among looks", text = Field.Text.ID) String id,
-    @Field(says = "as the artist reads it", usual = "@id") String name,
+    @Field(meaning = "unique among looks", text = Field.Text.ID) String id,
+    @Field(meaning = "as the artist reads it", defaultValue = "@id") String name,
     @Inline Exposure exposure,
-    @Field(says = "what is shown as white", usual = "{}") WhiteBalance balance,
+    @Field(meaning = "what is shown as white", defaultValue = "{}") WhiteBalance balance,
     @Inline Tone tone,
     @Field(
-            says = "what the lens spreads, each from a source of its own",
-            usual = "[]",
-            mostEntries = MOST_GLOWS)
+            meaning = "what the lens spreads, each from a source of its own",
+            defaultValue = "[]",
+            maxEntries = MOST_GLOWS)
         List<Glow> glows,
-    @Field(says = "what else a lens and a sensor do", usual = "{}") Optics optics,
-    @Field(says = "shade where surfaces come close to each other", usual = "{}")
+    @Field(meaning = "what else a lens and a sensor do", defaultValue = "{}") Optics optics,
+    @Field(meaning = "shade where surfaces come close to each other", defaultValue = "{}")
         ContactShade contact,
-    @Field(says = "treatment of the plates behind the set", usual = "{}") PlateTreatment plate,
-    @Field(says = "of what is shown", usual = "{}") Grade grade)
+    @Field(meaning = "treatment of the plates behind the set", defaultValue = "{}")
+        PlateTreatment plate,
+    @Field(meaning = "of what is shown", defaultValue = "{}") Grade grade)
     implements LookBuilder.With {
 
   private static final int MOST_GLOWS = 16;

@@ -14,49 +14,64 @@ import levelember.document.RecordFields;
 @RecordBuilder
 public record Maps(
     @Field(
-            says =
+            meaning =
                 "picture times the material's colour; its codes are sRGB. It multiplies "
                     + "the tint of a thin wall likewise",
-            usual = "null")
+            defaultValue = "null")
         Texture colour,
     @Field(
-            says = "recolours the colour picture by its luminance: none, or two stops and more",
-            usual = "[]")
+            meaning = "recolours the colour picture by its luminance: none, or two stops and more",
+            defaultValue = "[]")
         List<RampStop> ramp,
-    @Field(says = "a second colour picture, laid over the first", usual = "null") Texture second,
+    @Field(meaning = "a second colour picture, laid over the first", defaultValue = "null")
+        Texture second,
     @Field(
-            says = "how much of the second shows, by its mean; without one all of it",
-            usual = "null")
+            meaning = "how much of the second shows, by its mean; without one all of it",
+            defaultValue = "null")
         Texture mask,
     @Field(
-            says = "its green channel times the material's roughness; codes are numbers",
-            usual = "null")
+            meaning = "its green channel times the material's roughness; codes are numbers",
+            defaultValue = "null")
         Texture roughness,
     @Field(
-            says = "its blue channel times the material's metalness; codes are numbers",
-            usual = "null")
+            meaning = "its blue channel times the material's metalness; codes are numbers",
+            defaultValue = "null")
         Texture metalness,
-    @Field(says = "tangent-space normal map, green up", usual = "null") Texture normal,
+    @Field(meaning = "tangent-space normal map, green up", defaultValue = "null") Texture normal,
     @Field(
-            says = "factor on the normal map's slopes, 1 as the picture says",
-            usual = "1",
-            least = 0,
-            most = 10)
+            meaning = "factor on the normal map's slopes, 1 as the picture says",
+            defaultValue = "1",
+            min = 0,
+            max = 10)
         double normalStrength,
-    @Field(says = "heights by the picture's mean", usual = "null") Texture bump,
-    @Field(says = "height of white over black", usual = "0.001", least = -1, most = 1, unit = "m")
+    @Field(meaning = "heights by the picture's mean", defaultValue = "null") Texture bump,
+    @Field(
+            meaning = "height of white over black",
+            defaultValue = "0.001",
+            min = -1,
+            max = 1,
+            unit = "m")
         double bumpMetres,
     @Field(
-            says =
+            meaning =
                 "moves the surface itself outwards, by the picture's mean; the mesh is "
                     + "divided finely for it",
-            usual = "null")
+            defaultValue = "null")
         Texture displacement,
-    @Field(says = "way of white over black", usual = "0.01", least = -10, most = 10, unit = "m")
+    @Field(
+            meaning = "way of white over black",
+            defaultValue = "0.01",
+            min = -10,
+            max = 10,
+            unit = "m")
         double displacementMetres,
-    @Field(says = "by the picture's mean: black is a hole, white is whole", usual = "null")
+    @Field(
+            meaning = "by the picture's mean: black is a hole, white is whole",
+            defaultValue = "null")
         Texture opacity,
-    @Field(says = "a colour that takes over towards the edge of what is seen", usual = "null")
+    @Field(
+            meaning = "a colour that takes over towards the edge of what is seen",
+            defaultValue = "null")
         Rim rim)
     implements MapsBuilder.With {
   public static final Maps NONE =
@@ -65,8 +80,8 @@ public record Maps(
 
   /** A stop of a ramp. */
   public record RampStop(
-      @Field(says = "luminance, in rising order", least = 0, most = 1) double at,
-      @Field(says = "linear colour there", least = 0, most = 1) Rgb colour) {
+      @Field(meaning = "luminance, in rising order", min = 0, max = 1) double at,
+      @Field(meaning = "linear colour there", min = 0, max = 1) Rgb colour) {
     public RampStop {
       RecordFields.check(RampStop.class, at, colour);
     }
@@ -77,14 +92,14 @@ public record Maps(
    * no property that a real surface has.
    */
   public record Rim(
-      @Field(says = "linear colour", least = 0, most = 1) Rgb colour,
-      @Field(says = "how much of it at the very edge", usual = "1", least = 0, most = 1)
+      @Field(meaning = "linear colour", min = 0, max = 1) Rgb colour,
+      @Field(meaning = "how much of it at the very edge", defaultValue = "1", min = 0, max = 1)
           double amount,
       @Field(
-              says = "power of one minus the cosine: 1 wide … 20 a thin line",
-              usual = "3",
-              least = 0.1,
-              most = 20)
+              meaning = "power of one minus the cosine: 1 wide … 20 a thin line",
+              defaultValue = "3",
+              min = 0.1,
+              max = 20)
           double falloff) {
     public Rim {
       RecordFields.check(Rim.class, colour, amount, falloff);

@@ -11,57 +11,60 @@ import levelember.document.RecordFields;
  */
 @RecordBuilder
 public record Material(
-    @Field(says = "unique among materials", text = Field.Text.ID) String id,
-    @Field(says = "as the artist reads it", usual = "@id") String name,
+    @Field(meaning = "unique among materials", text = Field.Text.ID) String id,
+    @Field(meaning = "as the artist reads it", defaultValue = "@id") String name,
     @Field(
-            says = "albedo of the matte base, or reflectance of the metal at normal incidence",
-            usual = "[0.5, 0.5, 0.5]",
-            least = 0,
-            most = 1)
+            meaning = "albedo of the matte base, or reflectance of the metal at normal incidence",
+            defaultValue = "[0.5, 0.5, 0.5]",
+            min = 0,
+            max = 1)
         Rgb colour,
-    @Field(says = "0 dielectric … 1 metal", usual = "0", least = 0, most = 1) double metalness,
+    @Field(meaning = "0 dielectric … 1 metal", defaultValue = "0", min = 0, max = 1)
+        double metalness,
     @Field(
-            says = "tint of the metal towards its edge; white leaves Schlick's curve",
-            usual = "[1, 1, 1]",
-            least = 0,
-            most = 1)
+            meaning = "tint of the metal towards its edge; white leaves Schlick's curve",
+            defaultValue = "[1, 1, 1]",
+            min = 0,
+            max = 1)
         Rgb edgeTint,
     @Field(
-            says = "complex index of the metal by channel, instead of colour and edge tint",
-            usual = "null")
+            meaning = "complex index of the metal by channel, instead of colour and edge tint",
+            defaultValue = "null")
         Index complexIndex,
     @Field(
-            says =
+            meaning =
                 "perceptual, its square is the GGX width; 0 mirror … 1 matte. Of glass "
                     + "0 when left out",
-            usual = "0.5",
-            least = 0,
-            most = 1)
+            defaultValue = "0.5",
+            min = 0,
+            max = 1)
         double roughness,
     @Field(
-            says = "weight of the dielectric's reflection: 0 leaves a pure matte surface",
-            usual = "1",
-            least = 0,
-            most = 1)
+            meaning = "weight of the dielectric's reflection: 0 leaves a pure matte surface",
+            defaultValue = "1",
+            min = 0,
+            max = 1)
         double specular,
     @Field(
-            says = "index of refraction of the dielectric at 587.6 nm",
-            usual = "1.5",
-            least = 1,
-            most = 3)
+            meaning = "index of refraction of the dielectric at 587.6 nm",
+            defaultValue = "1.5",
+            min = 1,
+            max = 3)
         double ior,
     @Inline Glass glass,
-    @Field(says = "clear coat over everything", usual = "{\"amount\": 0}") Coat coat,
-    @Field(says = "soft rim of fibres or dust over everything", usual = "{\"colour\": [0, 0, 0]}")
-        Sheen sheen,
-    @Field(says = "what varies over the surface", usual = "{}") Maps maps,
+    @Field(meaning = "clear coat over everything", defaultValue = "{\"amount\": 0}") Coat coat,
     @Field(
-            says =
+            meaning = "soft rim of fibres or dust over everything",
+            defaultValue = "{\"colour\": [0, 0, 0]}")
+        Sheen sheen,
+    @Field(meaning = "what varies over the surface", defaultValue = "{}") Maps maps,
+    @Field(
+            meaning =
                 "whether photons carry what lights throw over it, where it is glass or "
                     + "metal up to a roughness of 0.25",
-            usual = "true")
+            defaultValue = "true")
         boolean castsCaustics,
-    @Field(says = "an artist's levers on what it reflects specularly", usual = "{}")
+    @Field(meaning = "an artist's levers on what it reflects specularly", defaultValue = "{}")
         Reflections reflections)
     implements MaterialBuilder.With {
 
@@ -121,8 +124,8 @@ public record Material(
 
   /** Complex index of refraction n + ik of a metal, by channel. */
   public record Index(
-      @Field(says = "real part by channel", least = 0, most = 20) Rgb n,
-      @Field(says = "extinction by channel", least = 0, most = 20) Rgb k) {
+      @Field(meaning = "real part by channel", min = 0, max = 20) Rgb n,
+      @Field(meaning = "extinction by channel", min = 0, max = 20) Rgb k) {
     public Index {
       RecordFields.check(Index.class, n, k);
     }
@@ -130,38 +133,41 @@ public record Material(
 
   /** Glass. */
   public record Glass(
-      @Field(says = "0 opaque … 1 glass", usual = "0", least = 0, most = 1) double transmission,
+      @Field(meaning = "0 opaque … 1 glass", defaultValue = "0", min = 0, max = 1)
+          double transmission,
       @Field(
-              says =
+              meaning =
                   "what is left of white light after tintDepth inside, or after one "
                       + "pass through a thin wall",
-              usual = "[1, 1, 1]",
-              least = 0,
-              most = 1)
+              defaultValue = "[1, 1, 1]",
+              min = 0,
+              max = 1)
           Rgb tint,
       @Field(
-              says = "depth after which tint is left",
-              usual = "0.01",
-              least = 1e-5,
-              most = 1000,
+              meaning = "depth after which tint is left",
+              defaultValue = "0.01",
+              min = 1e-5,
+              max = 1000,
               unit = "m")
           double tintDepth,
-      @Field(says = "a wall without inside: light passes without being bent", usual = "false")
+      @Field(
+              meaning = "a wall without inside: light passes without being bent",
+              defaultValue = "false")
           boolean thin,
       @Field(
-              says = "Abbe number of glass that disperses; 0 for none",
-              usual = "0",
-              least = 10,
-              most = 100,
+              meaning = "Abbe number of glass that disperses; 0 for none",
+              defaultValue = "0",
+              min = 10,
+              max = 100,
               orZero = true)
           double abbe,
       @Field(
-              says =
+              meaning =
                   "where bodies overlap, that of the highest priority fills the "
                       + "overlap, of equal ones that which light enters last",
-              usual = "0",
-              least = 0,
-              most = 100)
+              defaultValue = "0",
+              min = 0,
+              max = 100)
           int priority) {
     public static final Glass NONE = new Glass(0, Rgb.WHITE, 0.01, false, 0);
 
@@ -177,11 +183,11 @@ public record Material(
 
   /** A clear coat over everything. */
   public record Coat(
-      @Field(says = "how much of the coat there is", usual = "1", least = 0, most = 1)
+      @Field(meaning = "how much of the coat there is", defaultValue = "1", min = 0, max = 1)
           double amount,
-      @Field(says = "perceptual roughness of the coat", usual = "0.1", least = 0, most = 1)
+      @Field(meaning = "perceptual roughness of the coat", defaultValue = "0.1", min = 0, max = 1)
           double roughness,
-      @Field(says = "index of refraction of the coat", usual = "1.5", least = 1, most = 3)
+      @Field(meaning = "index of refraction of the coat", defaultValue = "1.5", min = 1, max = 3)
           double ior) {
     public static final Coat NONE = new Coat(0, 0.1, 1.5);
 
@@ -192,9 +198,13 @@ public record Material(
 
   /** Sheen over everything. */
   public record Sheen(
-      @Field(says = "colour of the fibres; black is none", usual = "[1, 1, 1]", least = 0, most = 1)
+      @Field(
+              meaning = "colour of the fibres; black is none",
+              defaultValue = "[1, 1, 1]",
+              min = 0,
+              max = 1)
           Rgb colour,
-      @Field(says = "0.05 a narrow rim … 1 all over", usual = "0.5", least = 0.05, most = 1)
+      @Field(meaning = "0.05 a narrow rim … 1 all over", defaultValue = "0.5", min = 0.05, max = 1)
           double roughness) {
     public static final Sheen NONE = new Sheen(Rgb.grey(0), 0.5);
 

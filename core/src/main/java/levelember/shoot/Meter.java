@@ -7,22 +7,25 @@ import levelember.document.RecordFields;
 
 /** What is measured of the light, and wanted of it. Nothing of it changes the picture. */
 public record Meter(
-    @Field(says = "points that are read", usual = "[]", mostEntries = Meter.MOST) List<Pin> pins,
+    @Field(meaning = "points that are read", defaultValue = "[]", maxEntries = Meter.MOST)
+        List<Pin> pins,
     @Field(
-            says = "readings that are wanted of them; of pins that are gone they say nothing",
-            usual = "[]",
-            mostEntries = Meter.MOST)
+            meaning = "readings that are wanted of them; of pins that are gone they say nothing",
+            defaultValue = "[]",
+            maxEntries = Meter.MOST)
         List<Target> targets,
     @Field(
-            says =
+            meaning =
                 "faders that may move to meet the targets; when empty, those of all "
                     + "lights that are not muted, by three stops",
-            usual = "[]",
-            mostEntries = Meter.MOST)
+            defaultValue = "[]",
+            maxEntries = Meter.MOST)
         List<FaderRange> faders,
-    @Field(says = "whether few faders should move far, and not many a little", usual = "false")
+    @Field(
+            meaning = "whether few faders should move far, and not many a little",
+            defaultValue = "false")
         boolean fewFaders,
-    @Field(says = "findings that are not shown", usual = "[]", mostEntries = Meter.MOST)
+    @Field(meaning = "findings that are not shown", defaultValue = "[]", maxEntries = Meter.MOST)
         List<Silenced> silenced) {
   /** Nothing is measured. */
   public static final Meter NONE = new Meter(List.of(), List.of(), List.of(), false, List.of());

@@ -7,20 +7,23 @@ import levelember.document.RecordFields;
 /** How often light is followed from mirror to mirror, and what the last one shows. */
 public record MirrorBounces(
     @Field(
-            says = "reflections in mirrors one after another; 64 leaves it to the renderer",
+            meaning = "reflections in mirrors one after another; 64 leaves it to the renderer",
             name = "mirrorBounces",
-            usual = "64",
-            least = 0,
-            most = Bounce.MOST)
+            defaultValue = "64",
+            min = 0,
+            max = Bounce.MOST)
         int most,
-    @Field(says = "what the last mirror shows", name = "mirrorEnd", usual = "\"surroundings\"")
+    @Field(
+            meaning = "what the last mirror shows",
+            name = "mirrorEnd",
+            defaultValue = "\"surroundings\"")
         End end,
     @Field(
-            says = "linear colour of an even end",
+            meaning = "linear colour of an even end",
             name = "mirrorColour",
-            usual = "[0.5, 0.5, 0.5]",
-            least = 0,
-            most = 1)
+            defaultValue = "[0.5, 0.5, 0.5]",
+            min = 0,
+            max = 1)
         Rgb colour) {
   /** What is seen where mirror bounces run out. */
   public enum End {

@@ -9,34 +9,39 @@ import levelember.document.RecordFields;
 
 /** How a shoot moves: its frames, and the tracks of what is keyed. */
 public record Motion(
-    @Field(says = "frames a second", usual = "24", least = 1, most = 240) double framesPerSecond,
+    @Field(meaning = "frames a second", defaultValue = "24", min = 1, max = 240)
+        double framesPerSecond,
     @Field(
-            says = "first frame of the range that is made",
-            usual = "1",
-            least = -1_000_000,
-            most = 1_000_000)
+            meaning = "first frame of the range that is made",
+            defaultValue = "1",
+            min = -1_000_000,
+            max = 1_000_000)
         int firstFrame,
     @Field(
-            says = "last frame of it; 100,000 frames at most",
-            usual = "72",
-            least = -1_000_000,
-            most = 1_099_999)
+            meaning = "last frame of it; 100,000 frames at most",
+            defaultValue = "72",
+            min = -1_000_000,
+            max = 1_099_999)
         int lastFrame,
     @Field(
-            says = "part of a frame for which the shutter is open; 0 makes frames of single times",
-            usual = "0",
-            least = 0,
-            most = 360,
+            meaning =
+                "part of a frame for which the shutter is open; 0 makes frames of single times",
+            defaultValue = "0",
+            min = 0,
+            max = 360,
             unit = "°")
         double shutterDegrees,
-    @Field(says = "what is keyed: each value in one track", usual = "[]", mostEntries = 10_000)
+    @Field(
+            meaning = "what is keyed: each value in one track",
+            defaultValue = "[]",
+            maxEntries = 10_000)
         List<Track> tracks,
     @Field(
-            says =
+            meaning =
                 "values that follow others: each once, and none that a track moves or "
                     + "that another link follows",
-            usual = "[]",
-            mostEntries = 10_000)
+            defaultValue = "[]",
+            maxEntries = 10_000)
         List<Link> links) {
   private static final int MOST_FRAMES = 100_000, MOST_KEYS = 1_000_000;
 

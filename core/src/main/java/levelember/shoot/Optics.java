@@ -5,42 +5,43 @@ import levelember.document.RecordFields;
 
 /** What a lens and a sensor do besides glow; all zero by default. */
 public record Optics(
-    @Field(says = "what the corners lose", usual = "0", least = -4, most = 4, unit = "stops")
+    @Field(meaning = "what the corners lose", defaultValue = "0", min = -4, max = 4, unit = "stops")
         double vignette,
     @Field(
-            says =
+            meaning =
                 "how far a corner moves, of its distance from the middle; barrel below "
                     + "zero, cushion above",
-            usual = "0",
-            least = -0.4,
-            most = 0.4)
+            defaultValue = "0",
+            min = -0.4,
+            max = 0.4)
         double distortion,
     @Field(
-            says = "how far red and blue part at a corner, of the picture's height",
-            usual = "0",
-            least = -1,
-            most = 1,
+            meaning = "how far red and blue part at a corner, of the picture's height",
+            defaultValue = "0",
+            min = -1,
+            max = 1,
             unit = "%")
         double fringing,
-    @Field(says = "amount of sharpening", usual = "0", least = 0, most = 3) double sharpening,
+    @Field(meaning = "amount of sharpening", defaultValue = "0", min = 0, max = 3)
+        double sharpening,
     @Field(
-            says = "radius of sharpening, of the picture's height",
-            usual = "0.12",
-            least = 0.02,
-            most = 2,
+            meaning = "radius of sharpening, of the picture's height",
+            defaultValue = "0.12",
+            min = 0.02,
+            max = 2,
             unit = "%")
         double sharpeningSize,
     @Field(
-            says = "deviation of grain in mid tones, of the display's range",
-            usual = "0",
-            least = 0,
-            most = 0.3)
+            meaning = "deviation of grain in mid tones, of the display's range",
+            defaultValue = "0",
+            min = 0,
+            max = 0.3)
         double grain,
     @Field(
-            says = "size of a grain, of the picture's height",
-            usual = "0.25",
-            least = 0.05,
-            most = 2,
+            meaning = "size of a grain, of the picture's height",
+            defaultValue = "0.25",
+            min = 0.05,
+            max = 2,
             unit = "%")
         double grainSize) {
   public static final Optics NONE = new Optics(0, 0, 0, 0, 0.12, 0, 0.25);

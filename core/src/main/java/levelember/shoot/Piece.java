@@ -11,40 +11,47 @@ import levelember.math.Vec3;
 /** One object of the set; pieces nest. */
 @RecordBuilder
 public record Piece(
-    @Field(says = "unique among pieces", text = Field.Text.ID) String id,
-    @Field(says = "as the artist reads it", usual = "@id") String name,
+    @Field(meaning = "unique among pieces", text = Field.Text.ID) String id,
+    @Field(meaning = "as the artist reads it", defaultValue = "@id") String name,
     @Field(
-            says = "id of the piece in whose frame it stands; no cycles",
-            usual = "null",
+            meaning = "id of the piece in whose frame it stands; no cycles",
+            defaultValue = "null",
             text = Field.Text.ID)
         String parent,
     @Field(
-            says = "in the parent's frame",
-            usual = "[0, 0, 0]",
-            least = -1e5,
-            most = 1e5,
+            meaning = "in the parent's frame",
+            defaultValue = "[0, 0, 0]",
+            min = -1e5,
+            max = 1e5,
             unit = "m")
         Vec3 position,
     @Field(
-            says = "turns about X, then Y, then Z",
-            usual = "[0, 0, 0]",
-            least = -36_000,
-            most = 36_000,
+            meaning = "turns about X, then Y, then Z",
+            defaultValue = "[0, 0, 0]",
+            min = -36_000,
+            max = 36_000,
             unit = "°")
         Vec3 rotationDegrees,
     @Field(
-            says = "factor along each axis, not 0; a negative one mirrors",
-            usual = "[1, 1, 1]",
-            least = -10_000,
-            most = 10_000)
+            meaning = "factor along each axis, not 0; a negative one mirrors",
+            defaultValue = "[1, 1, 1]",
+            min = -10_000,
+            max = 10_000)
         Vec3 scale,
-    @Field(says = "its form; without one it only holds others", usual = "null") Shape shape,
-    @Field(says = "id of a material; needed with a shape", usual = "null", text = Field.Text.ID)
+    @Field(meaning = "its form; without one it only holds others", defaultValue = "null")
+        Shape shape,
+    @Field(
+            meaning = "id of a material; needed with a shape",
+            defaultValue = "null",
+            text = Field.Text.ID)
         String material,
-    @Field(says = "repeats of this piece and all that it holds", usual = "null") Copies copies,
-    @Field(says = "who sees the piece itself, and what it casts", usual = "{}")
+    @Field(meaning = "repeats of this piece and all that it holds", defaultValue = "null")
+        Copies copies,
+    @Field(meaning = "who sees the piece itself, and what it casts", defaultValue = "{}")
         Visibility visibility,
-    @Field(says = "false takes it and all that it holds out of the picture", usual = "true")
+    @Field(
+            meaning = "false takes it and all that it holds out of the picture",
+            defaultValue = "true")
         boolean shown)
     implements PieceBuilder.With {
 
@@ -104,22 +111,22 @@ public record Piece(
    * counted in the parent's frame.
    */
   public record Copies(
-      @Field(says = "how many in all", least = 1, most = 100_000) int count,
+      @Field(meaning = "how many in all", min = 1, max = 100_000) int count,
       @Field(
-              says = "way from one to the next, in the parent's frame",
-              usual = "[0, 0, 0]",
-              least = -1e5,
-              most = 1e5,
+              meaning = "way from one to the next, in the parent's frame",
+              defaultValue = "[0, 0, 0]",
+              min = -1e5,
+              max = 1e5,
               unit = "m")
           Vec3 step,
       @Field(
-              says = "turns about the parent's axes from one to the next",
-              usual = "[0, 0, 0]",
-              least = -360,
-              most = 360,
+              meaning = "turns about the parent's axes from one to the next",
+              defaultValue = "[0, 0, 0]",
+              min = -360,
+              max = 360,
               unit = "°")
           Vec3 rotationDegrees,
-      @Field(says = "how the copies stray", usual = "null") Scatter scatter) {
+      @Field(meaning = "how the copies stray", defaultValue = "null") Scatter scatter) {
     /** Copies that do not stray. */
     public Copies(int count, Vec3 step, Vec3 rotationDegrees) {
       this(count, step, rotationDegrees, null);
@@ -144,25 +151,29 @@ public record Piece(
 
   /** How copies stray from where they would stand, each by its own draw. */
   public record Scatter(
-      @Field(says = "another draw of the same kind", usual = "1", least = 0, most = 1_000_000)
+      @Field(
+              meaning = "another draw of the same kind",
+              defaultValue = "1",
+              min = 0,
+              max = 1_000_000)
           int seed,
       @Field(
-              says = "extent along each axis of the box in which they stray",
-              usual = "[0, 0, 0]",
-              least = 0,
-              most = 10_000,
+              meaning = "extent along each axis of the box in which they stray",
+              defaultValue = "[0, 0, 0]",
+              min = 0,
+              max = 10_000,
               unit = "m")
           Vec3 spread,
       @Field(
-              says = "most turn either way about each axis, round the copy's own place",
-              usual = "[0, 0, 0]",
-              least = 0,
-              most = 180,
+              meaning = "most turn either way about each axis, round the copy's own place",
+              defaultValue = "[0, 0, 0]",
+              min = 0,
+              max = 180,
               unit = "°")
           Vec3 rotationDegrees,
-      @Field(says = "factor of the smallest copy", usual = "1", least = 0.001, most = 1000)
+      @Field(meaning = "factor of the smallest copy", defaultValue = "1", min = 0.001, max = 1000)
           double minScale,
-      @Field(says = "factor of the largest copy", usual = "1", least = 0.001, most = 1000)
+      @Field(meaning = "factor of the largest copy", defaultValue = "1", min = 0.001, max = 1000)
           double maxScale) {
     public Scatter {
       RecordFields.check(Scatter.class, seed, spread, rotationDegrees, minScale, maxScale);

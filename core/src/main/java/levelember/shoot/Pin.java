@@ -10,22 +10,22 @@ import levelember.math.Vec3;
  * piece is gone reads nothing.
  */
 public record Pin(
-    @Field(says = "unique among pins", text = Field.Text.ID) String id,
-    @Field(says = "as the artist reads it", usual = "@id") String name,
-    @Field(says = "the piece in whose frame it is; the world's if none", usual = "null")
+    @Field(meaning = "unique among pins", text = Field.Text.ID) String id,
+    @Field(meaning = "as the artist reads it", defaultValue = "@id") String name,
+    @Field(meaning = "the piece in whose frame it is; the world's if none", defaultValue = "null")
         String piece,
-    @Field(says = "where it is", least = -1e5, most = 1e5, unit = "m") Vec3 position,
+    @Field(meaning = "where it is", min = -1e5, max = 1e5, unit = "m") Vec3 position,
     @Field(
-            says = "normal of the surface there, of any length above 0",
-            usual = "[0, 1, 0]",
-            least = -1e6,
-            most = 1e6)
+            meaning = "normal of the surface there, of any length above 0",
+            defaultValue = "[0, 1, 0]",
+            min = -1e6,
+            max = 1e6)
         Vec3 normal,
     @Field(
-            says = "radius of the area that is read; 0 is a spot",
-            usual = "0",
-            least = 0,
-            most = 100,
+            meaning = "radius of the area that is read; 0 is a spot",
+            defaultValue = "0",
+            min = 0,
+            max = 100,
             unit = "m")
         double radius) {
   public Pin {

@@ -10,30 +10,30 @@ import levelember.document.RecordFields;
  * aim, the half planes turn about it, the first one towards the lamp's right.
  */
 public record Profile(
-    @Field(says = "as the artist reads it", usual = "\"Profile\"") String name,
+    @Field(meaning = "as the artist reads it", defaultValue = "\"Profile\"") String name,
     @Field(
-            says = "angles from the pole, rising; the pole is the lamp's aim",
-            least = 0,
-            most = 180,
+            meaning = "angles from the pole, rising; the pole is the lamp's aim",
+            min = 0,
+            max = 180,
             unit = "°",
-            fewest = 2,
-            mostEntries = 2000)
+            minEntries = 2,
+            maxEntries = 2000)
         List<Double> polar,
     @Field(
-            says = "angles of the half planes, rising; one for a lamp that is round",
-            least = 0,
-            most = 360,
+            meaning = "angles of the half planes, rising; one for a lamp that is round",
+            min = 0,
+            max = 360,
             unit = "°",
-            fewest = 1,
-            mostEntries = 2000)
+            minEntries = 1,
+            maxEntries = 2000)
         List<Double> around,
     @Field(
-            says = "intensities as measured, half plane after half plane",
-            least = 0,
-            most = 1e9,
+            meaning = "intensities as measured, half plane after half plane",
+            min = 0,
+            max = 1e9,
             unit = "cd",
-            fewest = 2,
-            mostEntries = Profile.MOST)
+            minEntries = 2,
+            maxEntries = Profile.MOST)
         List<Double> candela) {
   /** More values than this are refused. */
   public static final int MOST = 40_000;

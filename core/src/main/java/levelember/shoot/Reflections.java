@@ -9,17 +9,18 @@ import levelember.document.RecordFields;
  */
 public record Reflections(
     @Field(
-            says = "level of the reflected light; 1 is as physics has it",
-            usual = "1",
-            least = 0,
-            most = 4)
+            meaning = "level of the reflected light; 1 is as physics has it",
+            defaultValue = "1",
+            min = 0,
+            max = 4)
         double level,
-    @Field(says = "tint of the reflected light", usual = "[1, 1, 1]", least = 0, most = 1) Rgb tint,
+    @Field(meaning = "tint of the reflected light", defaultValue = "[1, 1, 1]", min = 0, max = 1)
+        Rgb tint,
     @Field(
-            says = "added to the roughness of metal, gloss and coat; not to that of glass",
-            usual = "0",
-            least = -1,
-            most = 1)
+            meaning = "added to the roughness of metal, gloss and coat; not to that of glass",
+            defaultValue = "0",
+            min = -1,
+            max = 1)
         double roughness) {
   /** As physics has them. */
   public static final Reflections NATURAL = new Reflections(1, Rgb.WHITE, 0);

@@ -8,27 +8,27 @@ import levelember.document.RecordFields;
 @RecordBuilder
 public record RippleRing(
     @Field(
-            says = "the point, in the water's frame",
-            usual = "0",
-            least = -Shape.MOST,
-            most = Shape.MOST,
+            meaning = "the point, in the water's frame",
+            defaultValue = "0",
+            min = -Shape.MOST,
+            max = Shape.MOST,
             unit = "m")
         double x,
     @Field(
-            says = "the point, in the water's frame",
-            usual = "0",
-            least = -Shape.MOST,
-            most = Shape.MOST,
+            meaning = "the point, in the water's frame",
+            defaultValue = "0",
+            min = -Shape.MOST,
+            max = Shape.MOST,
             unit = "m")
         double z,
-    @Field(says = "height from crest to trough at the point", least = 0, most = 10, unit = "m")
+    @Field(meaning = "height from crest to trough at the point", min = 0, max = 10, unit = "m")
         double height,
-    @Field(says = "distance from ring to ring", least = 0.001, most = 100, unit = "m")
+    @Field(meaning = "distance from ring to ring", min = 0.001, max = 100, unit = "m")
         double length,
     @Field(
-            says = "how far from the point they have died down to a third or so",
-            least = 0.001,
-            most = Shape.MOST,
+            meaning = "how far from the point they have died down to a third or so",
+            min = 0.001,
+            max = Shape.MOST,
             unit = "m")
         double reach)
     implements RippleRingBuilder.With {

@@ -11,16 +11,16 @@ import levelember.document.RecordFields;
  */
 public record Scope(
     @Field(
-            says =
+            meaning =
                 "true: the named pieces alone; false: all but them. A piece stands for "
                     + "all that it holds",
-            usual = "false")
+            defaultValue = "false")
         boolean only,
     @Field(
-            says = "ids of pieces, each once",
-            usual = "[]",
+            meaning = "ids of pieces, each once",
+            defaultValue = "[]",
             text = Field.Text.ID,
-            mostEntries = 1_000_000)
+            maxEntries = 1_000_000)
         List<String> pieces) {
   /** All pieces, and those to come. */
   public static final Scope ALL = new Scope(false, List.of());

@@ -18,8 +18,8 @@ public sealed interface Shape {
 
   /** A level rectangle of ground, facing up. */
   record Floor(
-      @Field(says = "width", least = LEAST, most = MOST, unit = "m") double width,
-      @Field(says = "depth", least = LEAST, most = MOST, unit = "m") double depth)
+      @Field(meaning = "width", min = LEAST, max = MOST, unit = "m") double width,
+      @Field(meaning = "depth", min = LEAST, max = MOST, unit = "m") double depth)
       implements Shape {
     public Floor {
       RecordFields.check(Floor.class, width, depth);
@@ -31,13 +31,13 @@ public sealed interface Shape {
    * radius. The front edge is at z = depth, the upright at z = 0.
    */
   record Sweep(
-      @Field(says = "width", least = LEAST, most = MOST, unit = "m") double width,
-      @Field(says = "depth of the level part", least = LEAST, most = MOST, unit = "m") double depth,
-      @Field(says = "height behind", least = LEAST, most = MOST, unit = "m") double height,
+      @Field(meaning = "width", min = LEAST, max = MOST, unit = "m") double width,
+      @Field(meaning = "depth of the level part", min = LEAST, max = MOST, unit = "m") double depth,
+      @Field(meaning = "height behind", min = LEAST, max = MOST, unit = "m") double height,
       @Field(
-              says = "radius of the quarter circle between, at most depth and height",
-              least = LEAST,
-              most = MOST,
+              meaning = "radius of the quarter circle between, at most depth and height",
+              min = LEAST,
+              max = MOST,
               unit = "m")
           double radius)
       implements Shape {
@@ -49,14 +49,14 @@ public sealed interface Shape {
 
   /** A box with rounded edges; a rounding of 0 gives sharp ones. */
   record Box(
-      @Field(says = "width", least = LEAST, most = MOST, unit = "m") double width,
-      @Field(says = "height", least = LEAST, most = MOST, unit = "m") double height,
-      @Field(says = "depth", least = LEAST, most = MOST, unit = "m") double depth,
+      @Field(meaning = "width", min = LEAST, max = MOST, unit = "m") double width,
+      @Field(meaning = "height", min = LEAST, max = MOST, unit = "m") double height,
+      @Field(meaning = "depth", min = LEAST, max = MOST, unit = "m") double depth,
       @Field(
-              says = "radius of the edges, at most half the shortest side",
-              usual = "0",
-              least = 0,
-              most = MOST / 2,
+              meaning = "radius of the edges, at most half the shortest side",
+              defaultValue = "0",
+              min = 0,
+              max = MOST / 2,
               unit = "m")
           double rounding)
       implements Shape {
@@ -67,7 +67,7 @@ public sealed interface Shape {
   }
 
   /** A sphere round the origin. */
-  record Sphere(@Field(says = "radius", least = LEAST, most = MOST, unit = "m") double radius)
+  record Sphere(@Field(meaning = "radius", min = LEAST, max = MOST, unit = "m") double radius)
       implements Shape {
     public Sphere {
       RecordFields.check(Sphere.class, radius);
@@ -76,13 +76,13 @@ public sealed interface Shape {
 
   /** An upright closed cylinder whose two rims are rounded. */
   record Cylinder(
-      @Field(says = "radius", least = LEAST, most = MOST, unit = "m") double radius,
-      @Field(says = "height", least = LEAST, most = MOST, unit = "m") double height,
+      @Field(meaning = "radius", min = LEAST, max = MOST, unit = "m") double radius,
+      @Field(meaning = "height", min = LEAST, max = MOST, unit = "m") double height,
       @Field(
-              says = "radius of the rims, at most radius and half the height",
-              usual = "0",
-              least = 0,
-              most = MOST,
+              meaning = "radius of the rims, at most radius and half the height",
+              defaultValue = "0",
+              min = 0,
+              max = MOST,
               unit = "m")
           double rounding)
       implements Shape {
@@ -94,10 +94,15 @@ public sealed interface Shape {
 
   /** An upright closed cone, cut off at the top unless that radius is 0. */
   record Cone(
-      @Field(says = "radius below", least = LEAST, most = MOST, unit = "m") double radius,
-      @Field(says = "radius above; 0 is a point", usual = "0.0", least = 0, most = MOST, unit = "m")
+      @Field(meaning = "radius below", min = LEAST, max = MOST, unit = "m") double radius,
+      @Field(
+              meaning = "radius above; 0 is a point",
+              defaultValue = "0.0",
+              min = 0,
+              max = MOST,
+              unit = "m")
           double top,
-      @Field(says = "height", least = LEAST, most = MOST, unit = "m") double height)
+      @Field(meaning = "height", min = LEAST, max = MOST, unit = "m") double height)
       implements Shape {
     public Cone {
       RecordFields.check(Cone.class, radius, top, height);
@@ -106,12 +111,12 @@ public sealed interface Shape {
 
   /** A level ring: {@code radius} to the middle of the tube of radius {@code tube}. */
   record Torus(
-      @Field(says = "radius to the middle of the tube", least = LEAST, most = MOST, unit = "m")
+      @Field(meaning = "radius to the middle of the tube", min = LEAST, max = MOST, unit = "m")
           double radius,
       @Field(
-              says = "radius of the tube, at most that of the ring",
-              least = LEAST,
-              most = MOST,
+              meaning = "radius of the tube, at most that of the ring",
+              min = LEAST,
+              max = MOST,
               unit = "m")
           double tube)
       implements Shape {
@@ -124,16 +129,16 @@ public sealed interface Shape {
   /** A profile turned about the Y axis. */
   record Lathe(
       @Field(
-              says = "corners from bottom to top, outside to the right",
-              fewest = 2,
-              mostEntries = 10_000)
+              meaning = "corners from bottom to top, outside to the right",
+              minEntries = 2,
+              maxEntries = 10_000)
           List<Corner> profile,
-      @Field(says = "joins the last corner to the first", usual = "false") boolean closed,
+      @Field(meaning = "joins the last corner to the first", defaultValue = "false") boolean closed,
       @Field(
-              says = "corners that bend more than this stay sharp, the others shade smoothly",
-              usual = "35",
-              least = 0,
-              most = 180,
+              meaning = "corners that bend more than this stay sharp, the others shade smoothly",
+              defaultValue = "35",
+              min = 0,
+              max = 180,
               unit = "°")
           double creaseDegrees)
       implements Shape {
@@ -145,8 +150,8 @@ public sealed interface Shape {
 
   /** A corner of a lathe's profile. */
   record Corner(
-      @Field(says = "distance from the axis", least = 0, most = MOST, unit = "m") double radius,
-      @Field(says = "height along the axis", least = -MOST, most = MOST, unit = "m")
+      @Field(meaning = "distance from the axis", min = 0, max = MOST, unit = "m") double radius,
+      @Field(meaning = "height along the axis", min = -MOST, max = MOST, unit = "m")
           double height) {
     public Corner {
       RecordFields.check(Corner.class, radius, height);
@@ -155,8 +160,8 @@ public sealed interface Shape {
 
   /** A flat upright rectangle round the origin that faces +Z and is seen from both sides. */
   record Rectangle(
-      @Field(says = "width", least = LEAST, most = MOST, unit = "m") double width,
-      @Field(says = "height", least = LEAST, most = MOST, unit = "m") double height)
+      @Field(meaning = "width", min = LEAST, max = MOST, unit = "m") double width,
+      @Field(meaning = "height", min = LEAST, max = MOST, unit = "m") double height)
       implements Shape {
     public Rectangle {
       RecordFields.check(Rectangle.class, width, height);
@@ -165,13 +170,13 @@ public sealed interface Shape {
 
   /** An upright rectangle round the origin that faces +Z, bent round an upright axis in front. */
   record Card(
-      @Field(says = "width", least = LEAST, most = MOST, unit = "m") double width,
-      @Field(says = "height", least = LEAST, most = MOST, unit = "m") double height,
+      @Field(meaning = "width", min = LEAST, max = MOST, unit = "m") double width,
+      @Field(meaning = "height", min = LEAST, max = MOST, unit = "m") double height,
       @Field(
-              says = "bend round an upright axis in front",
-              usual = "0",
-              least = -350,
-              most = 350,
+              meaning = "bend round an upright axis in front",
+              defaultValue = "0",
+              min = -350,
+              max = 350,
               unit = "°")
           double bendDegrees)
       implements Shape {
@@ -182,17 +187,18 @@ public sealed interface Shape {
 
   /** A room with walls, floor and ceiling, its inside standing on y = 0 round the origin. */
   record Room(
-      @Field(says = "width inside", least = 0.01, most = MOST, unit = "m") double width,
-      @Field(says = "depth inside", least = 0.01, most = MOST, unit = "m") double depth,
-      @Field(says = "height inside", least = 0.01, most = MOST, unit = "m") double height,
+      @Field(meaning = "width inside", min = 0.01, max = MOST, unit = "m") double width,
+      @Field(meaning = "depth inside", min = 0.01, max = MOST, unit = "m") double depth,
+      @Field(meaning = "height inside", min = 0.01, max = MOST, unit = "m") double height,
       @Field(
-              says = "thickness of walls, floor and ceiling, outwards",
-              usual = "0.2",
-              least = 0.001,
-              most = 10,
+              meaning = "thickness of walls, floor and ceiling, outwards",
+              defaultValue = "0.2",
+              min = 0.001,
+              max = 10,
               unit = "m")
           double thickness,
-      @Field(says = "windows and doors", usual = "[]", mostEntries = 200) List<Opening> openings)
+      @Field(meaning = "windows and doors", defaultValue = "[]", maxEntries = 200)
+          List<Opening> openings)
       implements Shape {
     public Room {
       RecordFields.check(Room.class, width, depth, height, thickness, openings);
@@ -210,19 +216,26 @@ public sealed interface Shape {
 
   /** A hole in a wall, cut off where it would leave the wall. */
   record Opening(
-      @Field(says = "side of the room, seen from inside with −Z ahead", usual = "\"ahead\"")
+      @Field(
+              meaning = "side of the room, seen from inside with −Z ahead",
+              defaultValue = "\"ahead\"")
           Wall wall,
       @Field(
-              says = "from the wall's middle to the opening's, to the right as seen from inside",
-              usual = "0",
-              least = -MOST,
-              most = MOST,
+              meaning = "from the wall's middle to the opening's, to the right as seen from inside",
+              defaultValue = "0",
+              min = -MOST,
+              max = MOST,
               unit = "m")
           double across,
-      @Field(says = "height of its lower edge", usual = "0", least = 0, most = MOST, unit = "m")
+      @Field(
+              meaning = "height of its lower edge",
+              defaultValue = "0",
+              min = 0,
+              max = MOST,
+              unit = "m")
           double sill,
-      @Field(says = "width", least = LEAST, most = MOST, unit = "m") double width,
-      @Field(says = "height", least = LEAST, most = MOST, unit = "m") double height) {
+      @Field(meaning = "width", min = LEAST, max = MOST, unit = "m") double width,
+      @Field(meaning = "height", min = LEAST, max = MOST, unit = "m") double height) {
     public Opening {
       RecordFields.check(Opening.class, wall, across, sill, width, height);
     }
@@ -233,15 +246,15 @@ public sealed interface Shape {
    */
   record Tube(
       @Field(
-              says = "points that it passes, two and more; three where it is closed",
-              least = -1e5,
-              most = 1e5,
+              meaning = "points that it passes, two and more; three where it is closed",
+              min = -1e5,
+              max = 1e5,
               unit = "m",
-              fewest = 2,
-              mostEntries = 2000)
+              minEntries = 2,
+              maxEntries = 2000)
           List<Vec3> points,
-      @Field(says = "radius of the tube", least = LEAST, most = MOST, unit = "m") double radius,
-      @Field(says = "joins the last to the first", usual = "false") boolean closed)
+      @Field(meaning = "radius of the tube", min = LEAST, max = MOST, unit = "m") double radius,
+      @Field(meaning = "joins the last to the first", defaultValue = "false") boolean closed)
       implements Shape {
     public Tube {
       RecordFields.check(Tube.class, points, radius, closed);
@@ -258,28 +271,30 @@ public sealed interface Shape {
 
   /** Open water, its level at y = 0, that moves with time. */
   record Water(
-      @Field(says = "width", least = LEAST, most = MOST, unit = "m") double width,
-      @Field(says = "depth, along Z", least = LEAST, most = MOST, unit = "m") double depth,
+      @Field(meaning = "width", min = LEAST, max = MOST, unit = "m") double width,
+      @Field(meaning = "depth, along Z", min = LEAST, max = MOST, unit = "m") double depth,
       @Field(
-              says = "depth down to a flat bottom, which closes the body; 0 is the surface alone",
-              usual = "0",
-              least = 0,
-              most = MOST,
+              meaning =
+                  "depth down to a flat bottom, which closes the body; 0 is the surface alone",
+              defaultValue = "0",
+              min = 0,
+              max = MOST,
               unit = "m")
           double deep,
       @Inline Waves waves,
       @Field(
-              says = "rings of ripples about points",
+              meaning = "rings of ripples about points",
               name = "ripples",
-              usual = "[]",
-              mostEntries = 32)
+              defaultValue = "[]",
+              maxEntries = 32)
           List<RippleRing> rings,
-      @Field(says = "ripples too fine for the surface itself", usual = "null") FineRipples fine,
+      @Field(meaning = "ripples too fine for the surface itself", defaultValue = "null")
+          FineRipples fine,
       @Field(
-              says = "time on the clock of the water",
-              usual = "0",
-              least = -1e6,
-              most = 1e6,
+              meaning = "time on the clock of the water",
+              defaultValue = "0",
+              min = -1e6,
+              max = 1e6,
               unit = "s")
           double seconds)
       implements Shape {
@@ -301,23 +316,27 @@ public sealed interface Shape {
 
   /** Uneven ground round the origin, its mean at about y = 0. */
   record Ground(
-      @Field(says = "width", least = LEAST, most = MOST, unit = "m") double width,
-      @Field(says = "depth", least = LEAST, most = MOST, unit = "m") double depth,
+      @Field(meaning = "width", min = LEAST, max = MOST, unit = "m") double width,
+      @Field(meaning = "depth", min = LEAST, max = MOST, unit = "m") double depth,
       @Field(
-              says = "height between its lowest and highest, about",
-              least = 0,
-              most = 1000,
+              meaning = "height between its lowest and highest, about",
+              min = 0,
+              max = 1000,
               unit = "m")
           double rise,
-      @Field(says = "size of its largest forms", least = 0.001, most = MOST, unit = "m")
+      @Field(meaning = "size of its largest forms", min = 0.001, max = MOST, unit = "m")
           double feature,
       @Field(
-              says = "how much the smaller forms keep of it: 0 smooth … 1 jagged",
-              usual = "0.5",
-              least = 0,
-              most = 1)
+              meaning = "how much the smaller forms keep of it: 0 smooth … 1 jagged",
+              defaultValue = "0.5",
+              min = 0,
+              max = 1)
           double roughness,
-      @Field(says = "another ground of the same kind", usual = "1", least = 0, most = 1_000_000)
+      @Field(
+              meaning = "another ground of the same kind",
+              defaultValue = "1",
+              min = 0,
+              max = 1_000_000)
           int seed)
       implements Shape {
     public Ground {
@@ -327,21 +346,21 @@ public sealed interface Shape {
 
   /** A line of raised letters that stands on y = 0, its middle over the origin, and faces +Z. */
   record Text(
-      @Field(says = "the letters") String text,
-      @Field(says = "height of a capital", least = LEAST, most = MOST, unit = "m") double height,
-      @Field(says = "from front to back", least = LEAST, most = MOST, unit = "m") double depth,
+      @Field(meaning = "the letters") String text,
+      @Field(meaning = "height of a capital", min = LEAST, max = MOST, unit = "m") double height,
+      @Field(meaning = "from front to back", min = LEAST, max = MOST, unit = "m") double depth,
       @Field(
-              says = "bevel of the front and back edges, up to a twentieth of the height",
-              usual = "0",
-              least = 0,
-              most = 500,
+              meaning = "bevel of the front and back edges, up to a twentieth of the height",
+              defaultValue = "0",
+              min = 0,
+              max = 500,
               unit = "m")
           double bevel,
       @Field(
-              says = "space between letters over the typeface's own, in heights",
-              usual = "0",
-              least = -0.2,
-              most = 2)
+              meaning = "space between letters over the typeface's own, in heights",
+              defaultValue = "0",
+              min = -0.2,
+              max = 2)
           double spacing)
       implements Shape {
     public Text {
@@ -355,9 +374,9 @@ public sealed interface Shape {
 
   /** The edges of another shape as round struts. */
   record Struts(
-      @Field(says = "the shape whose edges are struts: any but a model, struts or a smooth one")
+      @Field(meaning = "the shape whose edges are struts: any but a model, struts or a smooth one")
           Shape of,
-      @Field(says = "radius of a strut", least = LEAST, most = MOST, unit = "m") double radius)
+      @Field(meaning = "radius of a strut", min = LEAST, max = MOST, unit = "m") double radius)
       implements Shape {
     public Struts {
       RecordFields.check(Struts.class, of, radius);
@@ -369,15 +388,20 @@ public sealed interface Shape {
 
   /** Another shape shaded smoothly, and made finer. */
   record Smooth(
-      @Field(says = "the shape that is shaded smoothly: any but struts or a smooth one") Shape of,
+      @Field(meaning = "the shape that is shaded smoothly: any but struts or a smooth one")
+          Shape of,
       @Field(
-              says = "edges that bend more than this stay sharp",
-              usual = "40",
-              least = 0,
-              most = 180,
+              meaning = "edges that bend more than this stay sharp",
+              defaultValue = "40",
+              min = 0,
+              max = 180,
               unit = "°")
           double creaseDegrees,
-      @Field(says = "how often every triangle becomes four", usual = "0", least = 0, most = 5)
+      @Field(
+              meaning = "how often every triangle becomes four",
+              defaultValue = "0",
+              min = 0,
+              max = 5)
           int subdivisions)
       implements Shape {
     public Smooth {
@@ -390,9 +414,9 @@ public sealed interface Shape {
 
   /** A part of a mesh of a model file among the shoot's assets. */
   record Model(
-      @Field(says = "name of a glTF 2.0 file") String file,
-      @Field(says = "number of the mesh in the file", least = 0, most = 1_000_000) int mesh,
-      @Field(says = "number of the part of that mesh", least = 0, most = 1_000_000) int part)
+      @Field(meaning = "name of a glTF 2.0 file") String file,
+      @Field(meaning = "number of the mesh in the file", min = 0, max = 1_000_000) int mesh,
+      @Field(meaning = "number of the part of that mesh", min = 0, max = 1_000_000) int part)
       implements Shape {
     public Model {
       RecordFields.check(Model.class, file, mesh, part);
@@ -401,18 +425,23 @@ public sealed interface Shape {
 
   /** Triangles as given. */
   record Mesh(
-      @Field(says = "x, y, z of each corner", least = -MOST, most = MOST, unit = "m", fewest = 9)
+      @Field(
+              meaning = "x, y, z of each corner",
+              min = -MOST,
+              max = MOST,
+              unit = "m",
+              minEntries = 9)
           List<Double> positions,
       @Field(
-              says = "x, y, z of each corner's normal, or empty for flat shading",
-              usual = "[]",
-              least = -1.01,
-              most = 1.01)
+              meaning = "x, y, z of each corner's normal, or empty for flat shading",
+              defaultValue = "[]",
+              min = -1.01,
+              max = 1.01)
           List<Double> normals,
       @Field(
-              says = "three corner numbers a triangle, counter-clockwise seen from outside",
-              least = 0,
-              fewest = 3)
+              meaning = "three corner numbers a triangle, counter-clockwise seen from outside",
+              min = 0,
+              minEntries = 3)
           List<Integer> triangles)
       implements Shape {
     public Mesh {

@@ -12,20 +12,26 @@ import levelember.math.Vec3;
  * One project: the set, the rig, the shots and the looks. References between the lists are checked.
  */
 public record Shoot(
-    @Field(says = "as the artist reads it") String name,
-    @Field(says = "the set; parents may stand after their children", usual = "[]")
+    @Field(meaning = "as the artist reads it") String name,
+    @Field(meaning = "the set; parents may stand after their children", defaultValue = "[]")
         List<Piece> pieces,
-    @Field(says = "what pieces are made of", usual = "[]") List<Material> materials,
-    @Field(says = "the rig", usual = "[]") List<Light> lights,
-    @Field(says = "groups of lights that share a fader", usual = "[]") List<Bank> banks,
-    @Field(says = "how light goes on from surface to surface", usual = "{}") Bounce bounce,
-    @Field(says = "fader over all lights", usual = "0", least = -10, most = 10, unit = "stops")
+    @Field(meaning = "what pieces are made of", defaultValue = "[]") List<Material> materials,
+    @Field(meaning = "the rig", defaultValue = "[]") List<Light> lights,
+    @Field(meaning = "groups of lights that share a fader", defaultValue = "[]") List<Bank> banks,
+    @Field(meaning = "how light goes on from surface to surface", defaultValue = "{}")
+        Bounce bounce,
+    @Field(
+            meaning = "fader over all lights",
+            defaultValue = "0",
+            min = -10,
+            max = 10,
+            unit = "stops")
         double masterStops,
-    @Field(says = "cameras", fewest = 1) List<Shot> shots,
-    @Field(says = "looks that shots wear", fewest = 1) List<Look> looks,
-    @Field(says = "how it moves; at rest it is as the other fields say", usual = "{}")
+    @Field(meaning = "cameras", minEntries = 1) List<Shot> shots,
+    @Field(meaning = "looks that shots wear", minEntries = 1) List<Look> looks,
+    @Field(meaning = "how it moves; at rest it is as the other fields say", defaultValue = "{}")
         Motion motion,
-    @Field(says = "what is measured of it, and wanted", usual = "{}") Meter meter) {
+    @Field(meaning = "what is measured of it, and wanted", defaultValue = "{}") Meter meter) {
 
   /** A shoot that does not move, and where nothing is measured. */
   public Shoot(

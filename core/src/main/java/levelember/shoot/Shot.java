@@ -9,64 +9,76 @@ import levelember.math.Vec3;
 /** A camera and the look it wears. */
 @RecordBuilder
 public record Shot(
-    @Field(says = "unique among shots", text = Field.Text.ID) String id,
-    @Field(says = "as the artist reads it", usual = "@id") String name,
-    @Field(says = "place of the lens", least = -1e5, most = 1e5, unit = "m") Vec3 position,
+    @Field(meaning = "unique among shots", text = Field.Text.ID) String id,
+    @Field(meaning = "as the artist reads it", defaultValue = "@id") String name,
+    @Field(meaning = "place of the lens", min = -1e5, max = 1e5, unit = "m") Vec3 position,
     @Field(
-            says = "the point in the middle of the picture",
-            usual = "[0, 0, 0]",
-            least = -1e5,
-            most = 1e5,
+            meaning = "the point in the middle of the picture",
+            defaultValue = "[0, 0, 0]",
+            min = -1e5,
+            max = 1e5,
             unit = "m")
         Vec3 aim,
-    @Field(says = "focal length of the lens", usual = "50", least = 4, most = 2000, unit = "mm")
+    @Field(
+            meaning = "focal length of the lens",
+            defaultValue = "50",
+            min = 4,
+            max = 2000,
+            unit = "mm")
         double focalLengthMm,
     @Field(
-            says = "width of the picture on the sensor",
-            usual = "36",
-            least = 1,
-            most = 200,
+            meaning = "width of the picture on the sensor",
+            defaultValue = "36",
+            min = 1,
+            max = 200,
             unit = "mm")
         double sensorWidthMm,
     @Field(
-            says = "aperture number; 0 is a pinhole with everything sharp",
-            usual = "0",
-            least = 0,
-            most = 128)
+            meaning = "aperture number; 0 is a pinhole with everything sharp",
+            defaultValue = "0",
+            min = 0,
+            max = 128)
         double fStop,
     @Field(
-            says = "distance in focus, from the lens; 0 focuses on the aim",
-            usual = "0",
-            least = 0,
-            most = 100_000,
+            meaning = "distance in focus, from the lens; 0 focuses on the aim",
+            defaultValue = "0",
+            min = 0,
+            max = 100_000,
             unit = "m")
         double focusDistance,
-    @Field(says = "id of the look it wears") String look,
+    @Field(meaning = "id of the look it wears") String look,
     @Field(
-            says =
+            meaning =
                 "keeps upright lines upright: the camera looks level and the lens is "
                     + "shifted so that the aim stays in the middle",
-            usual = "false")
+            defaultValue = "false")
         boolean upright,
     @Field(
-            says = "blades of the aperture, which shape what is out of focus; 0 is round",
-            usual = "0",
-            least = 3,
-            most = 20,
+            meaning = "blades of the aperture, which shape what is out of focus; 0 is round",
+            defaultValue = "0",
+            min = 3,
+            max = 20,
             orZero = true)
         int blades,
-    @Field(says = "turn of the aperture", usual = "0", least = -360, most = 360, unit = "°")
+    @Field(meaning = "turn of the aperture", defaultValue = "0", min = -360, max = 360, unit = "°")
         double bladeRotationDegrees,
-    @Field(says = "exposure over the look's", usual = "0", least = -10, most = 10, unit = "stops")
+    @Field(
+            meaning = "exposure over the look's",
+            defaultValue = "0",
+            min = -10,
+            max = 10,
+            unit = "stops")
         double exposureStops,
     @Field(
-            says = "width over height of the guides for a crop; 0 shows none",
-            usual = "0",
-            least = 0.1,
-            most = 10,
+            meaning = "width over height of the guides for a crop; 0 shows none",
+            defaultValue = "0",
+            min = 0.1,
+            max = 10,
             orZero = true)
         double cropAspect,
-    @Field(says = "leaves out what lies behind the set, and pictures get an alpha", usual = "false")
+    @Field(
+            meaning = "leaves out what lies behind the set, and pictures get an alpha",
+            defaultValue = "false")
         boolean cutOut)
     implements ShotBuilder.With {
 

@@ -6,28 +6,30 @@ import levelember.document.RecordFields;
 
 /** A reading that is wanted. */
 public record Target(
-    @Field(says = "unique among targets", text = Field.Text.ID) String id,
-    @Field(says = "what is read", usual = "\"stops\"") Kind kind,
+    @Field(meaning = "unique among targets", text = Field.Text.ID) String id,
+    @Field(meaning = "what is read", defaultValue = "\"stops\"") Kind kind,
     @Field(
-            says = "id of the pin that is read; none for kinds that read the whole picture",
-            usual = "null")
+            meaning = "id of the pin that is read; none for kinds that read the whole picture",
+            defaultValue = "null")
         String pin,
-    @Field(says = "id of the pin that a ratio is taken to; none otherwise", usual = "null")
+    @Field(
+            meaning = "id of the pin that a ratio is taken to; none otherwise",
+            defaultValue = "null")
         String other,
     @Field(
-            says =
+            meaning =
                 "stops from mid grey, or between both pins of a ratio; of no meaning "
                     + "where a neutral is wanted",
-            usual = "0",
-            least = -20,
-            most = 20,
+            defaultValue = "0",
+            min = -20,
+            max = 20,
             unit = "stops")
         double stops,
     @Field(
-            says = "how much it counts beside others; 0 leaves it out",
-            usual = "1",
-            least = 0,
-            most = 100)
+            meaning = "how much it counts beside others; 0 leaves it out",
+            defaultValue = "1",
+            min = 0,
+            max = 100)
         double weight) {
 
   /** What is read. */

@@ -12,30 +12,39 @@ import levelember.document.RecordFields;
  */
 @RecordBuilder
 public record Texture(
-    @Field(says = "name of a picture") String picture,
-    @Field(says = "coordinates of the surface that the picture is laid by", usual = "\"first\"")
+    @Field(meaning = "name of a picture") String picture,
+    @Field(
+            meaning = "coordinates of the surface that the picture is laid by",
+            defaultValue = "\"first\"")
         Mapping mapping,
-    @Field(says = "shift to the right, in pictures", usual = "0", least = -1000, most = 1000)
+    @Field(meaning = "shift to the right, in pictures", defaultValue = "0", min = -1000, max = 1000)
         double offsetU,
-    @Field(says = "shift downwards, in pictures", usual = "0", least = -1000, most = 1000)
+    @Field(meaning = "shift downwards, in pictures", defaultValue = "0", min = -1000, max = 1000)
         double offsetV,
     @Field(
-            says = "pictures across one unit of the surface, not 0",
-            usual = "1",
-            least = -100_000,
-            most = 100_000)
+            meaning = "pictures across one unit of the surface, not 0",
+            defaultValue = "1",
+            min = -100_000,
+            max = 100_000)
         double repeatsU,
     @Field(
-            says = "pictures down one unit of the surface, not 0",
-            usual = "1",
-            least = -100_000,
-            most = 100_000)
+            meaning = "pictures down one unit of the surface, not 0",
+            defaultValue = "1",
+            min = -100_000,
+            max = 100_000)
         double repeatsV,
-    @Field(says = "turn counter-clockwise", usual = "0", least = -36_000, most = 36_000, unit = "°")
+    @Field(
+            meaning = "turn counter-clockwise",
+            defaultValue = "0",
+            min = -36_000,
+            max = 36_000,
+            unit = "°")
         double rotationDegrees,
-    @Field(says = "what is beyond the picture's left and right edge", usual = "\"repeat\"")
+    @Field(
+            meaning = "what is beyond the picture's left and right edge",
+            defaultValue = "\"repeat\"")
         Edge edge,
-    @Field(says = "what is beyond its upper and lower edge", usual = "@edge") Edge edgeV)
+    @Field(meaning = "what is beyond its upper and lower edge", defaultValue = "@edge") Edge edgeV)
     implements TextureBuilder.With {
 
   /** What the places of a surface are that a picture is laid by. */

@@ -5,35 +5,36 @@ import levelember.document.RecordFields;
 
 /** From exposed light to display light. */
 public record Tone(
-    @Field(says = "curve of display light", usual = "\"plain\"") Curve curve,
+    @Field(meaning = "curve of display light", defaultValue = "\"plain\"") Curve curve,
     @Field(
-            says = "display value from which the plain curve holds highlights; 1 clips hard",
-            usual = "0.5",
-            least = 0,
-            most = 1)
+            meaning = "display value from which the plain curve holds highlights; 1 clips hard",
+            defaultValue = "0.5",
+            min = 0,
+            max = 1)
         double shoulderStart,
     @Field(
-            says = "stops above 1.0 that still keep some drawing; every curve is white there",
-            usual = "3",
-            least = 0,
-            most = 8,
+            meaning = "stops above 1.0 that still keep some drawing; every curve is white there",
+            defaultValue = "3",
+            min = 0,
+            max = 8,
             unit = "stops")
         double highlightRangeStops,
     @Field(
-            says = "how far what is nearly burnt out turns white rather than stay coloured",
-            usual = "0.75",
-            least = 0,
-            most = 1)
+            meaning = "how far what is nearly burnt out turns white rather than stay coloured",
+            defaultValue = "0.75",
+            min = 0,
+            max = 1)
         double highlightDesaturation,
     @Field(
-            says = "exposed value that is shown black; below 0 lifts the blacks",
-            usual = "0",
-            least = -0.1,
-            most = 0.5)
+            meaning = "exposed value that is shown black; below 0 lifts the blacks",
+            defaultValue = "0",
+            min = -0.1,
+            max = 0.5)
         double blackPoint,
-    @Field(says = "contrast: power about mid grey", usual = "1", least = 0.2, most = 4)
+    @Field(meaning = "contrast: power about mid grey", defaultValue = "1", min = 0.2, max = 4)
         double contrast,
-    @Field(says = "saturation; 1 as it is", usual = "1", least = 0, most = 4) double saturation) {
+    @Field(meaning = "saturation; 1 as it is", defaultValue = "1", min = 0, max = 4)
+        double saturation) {
 
   /** Curves of display light. */
   public enum Curve {

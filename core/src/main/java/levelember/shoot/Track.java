@@ -8,12 +8,12 @@ import levelember.document.RecordFields;
 /** How one place of a shoot moves. */
 public record Track(
     @Field(
-            says =
+            meaning =
                 "the value, as lights/key/levelStops: a list, the id of an entry, and "
                     + "the way to one of its values")
         String place,
-    @Field(says = "what comes after the last key", usual = "\"hold\"") After after,
-    @Field(says = "keys in rising order of time", fewest = 1, mostEntries = Track.MOST_KEYS)
+    @Field(meaning = "what comes after the last key", defaultValue = "\"hold\"") After after,
+    @Field(meaning = "keys in rising order of time", minEntries = 1, maxEntries = Track.MOST_KEYS)
         List<Key> keys) {
   static final int MOST_KEYS = 100_000;
 

@@ -5,23 +5,26 @@ import levelember.document.RecordFields;
 
 /** Who sees a piece and what it casts. */
 public record Visibility(
-    @Field(says = "seen by the camera directly", usual = "true") boolean camera,
-    @Field(says = "seen in reflections", usual = "true") boolean reflection,
-    @Field(says = "seen through glass", usual = "true") boolean refraction,
-    @Field(says = "keeps lights' direct light off others", usual = "true") boolean shadow,
-    @Field(says = "takes part in light between matte surfaces", usual = "true") boolean bounce,
-    @Field(says = "seen by the camera as nothing but the shadows that fall on it", usual = "false")
+    @Field(meaning = "seen by the camera directly", defaultValue = "true") boolean camera,
+    @Field(meaning = "seen in reflections", defaultValue = "true") boolean reflection,
+    @Field(meaning = "seen through glass", defaultValue = "true") boolean refraction,
+    @Field(meaning = "keeps lights' direct light off others", defaultValue = "true") boolean shadow,
+    @Field(meaning = "takes part in light between matte surfaces", defaultValue = "true")
+        boolean bounce,
+    @Field(
+            meaning = "seen by the camera as nothing but the shadows that fall on it",
+            defaultValue = "false")
         boolean shadowCatcher,
     @Field(
-            says =
+            meaning =
                 "a flat opening through which directions to the surroundings are drawn, "
                     + "of less noise and the same light; an opaque piece that is marked is "
                     + "not there itself",
-            usual = "false")
+            defaultValue = "false")
         boolean portal,
     @Field(
-            says = "the pieces that reflect it, where it is seen in reflections at all",
-            usual = "{}")
+            meaning = "the pieces that reflect it, where it is seen in reflections at all",
+            defaultValue = "{}")
         Scope reflectedIn) {
   /** Seen by everything, casts everything. */
   public static final Visibility ALL = new Visibility(true, true, true, true, true, false);

@@ -8,42 +8,42 @@ import levelember.document.RecordFields;
 @RecordBuilder
 public record Waves(
     @Field(
-            says = "mean height of the highest third of the waves, crest to trough",
+            meaning = "mean height of the highest third of the waves, crest to trough",
             name = "waveHeight",
-            usual = "0.01",
-            least = 0,
-            most = 100,
+            defaultValue = "0.01",
+            min = 0,
+            max = 100,
             unit = "m")
         double height,
     @Field(
-            says = "length of the longest usual waves",
+            meaning = "length of the longest usual waves",
             name = "waveLength",
-            usual = "0.2",
-            least = 0.001,
-            most = 1000,
+            defaultValue = "0.2",
+            min = 0.001,
+            max = 1000,
             unit = "m")
         double length,
     @Field(
-            says = "heading that they run to, from +X towards −Z",
-            usual = "0",
-            least = -36_000,
-            most = 36_000,
+            meaning = "heading that they run to, from +X towards −Z",
+            defaultValue = "0",
+            min = -36_000,
+            max = 36_000,
             unit = "°")
         double headingDegrees,
     @Field(
-            says = "0 round crests … 1 as sharp as the water's surface may be without folding",
-            usual = "0",
-            least = 0,
-            most = 1)
+            meaning = "0 round crests … 1 as sharp as the water's surface may be without folding",
+            defaultValue = "0",
+            min = 0,
+            max = 1)
         double choppiness,
     @Field(
-            says = "factor on how fast they run, 1 as gravity and surface tension have it",
+            meaning = "factor on how fast they run, 1 as gravity and surface tension have it",
             name = "waveSpeed",
-            usual = "1",
-            least = 0,
-            most = 100)
+            defaultValue = "1",
+            min = 0,
+            max = 100)
         double speed,
-    @Field(says = "another sea of the same kind", usual = "1", least = 0, most = 1_000_000)
+    @Field(meaning = "another sea of the same kind", defaultValue = "1", min = 0, max = 1_000_000)
         int seed)
     implements WavesBuilder.With {
   public Waves {

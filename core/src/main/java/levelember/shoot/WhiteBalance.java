@@ -6,17 +6,17 @@ import levelember.document.RecordFields;
 /** The light that is shown as white. */
 public record WhiteBalance(
     @Field(
-            says = "colour temperature that is shown as white",
-            usual = "6504",
-            least = 1000,
-            most = 40_000,
+            meaning = "colour temperature that is shown as white",
+            defaultValue = "6504",
+            min = 1000,
+            max = 40_000,
             unit = "K")
         double kelvin,
     @Field(
-            says = "tint across the Planckian locus; positive is greener, as of a light",
-            usual = "0",
-            least = -50,
-            most = 50)
+            meaning = "tint across the Planckian locus; positive is greener, as of a light",
+            defaultValue = "0",
+            min = -50,
+            max = 50)
         double tint) {
   /** Daylight of the display's own white: changes nothing. */
   public static final WhiteBalance NEUTRAL = new WhiteBalance(LightColour.NEUTRAL.kelvin(), 0);

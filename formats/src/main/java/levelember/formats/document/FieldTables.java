@@ -117,17 +117,17 @@ public final class FieldTables {
   private static String table(Class<?> type) {
     StringBuilder to = new StringBuilder();
     if (type.isSealed()) {
-      to.append("| `kind` | field | meaning | values | usual |\n|---|---|---|---|---|\n");
+      to.append("| `kind` | field | meaning | values | default |\n|---|---|---|---|---|\n");
       Variants.of(type).forEach((kind, record) -> rows(record, "", "| `" + kind + "` ", to));
     } else {
-      to.append("| field | meaning | values | usual |\n|---|---|---|---|\n");
+      to.append("| field | meaning | values | default |\n|---|---|---|---|\n");
       rows(type, "", "", to);
     }
     return to.toString();
   }
 
   private static void rows(Class<?> record, String path, String before, StringBuilder to) {
-    for (DocumentField field : RecordFields.of(record).own()) {
+    for (DocumentField field : RecordFields.of(record).components()) {
       if (field.inline()) {
         rows(field.type(), path, before, to);
       } else if (!(record == Key.class && field.name().equals("choice"))) {
@@ -142,20 +142,20 @@ public final class FieldTables {
         .append("| `")
         .append(name)
         .append("` | ")
-        .append(field.facts().says())
+        .append(field.facts().meaning())
         .append(" | ")
         .append(values(field))
         .append(" | ")
         .append(usual(field))
         .append(" |\n");
     Class<?> within = field.element() == null ? field.type() : field.element();
-    if (told(within)) {
+    if (nested(within)) {
       rows(within, name + (field.element() == null ? "." : "[]."), before, to);
     }
   }
 
   /** Whether the fields of a type stand in the table of what holds it. */
-  private static boolean told(Class<?> type) {
+  private static boolean nested(Class<?> type) {
     return type.isRecord() && !Triple.is(type) && !TABLES.containsValue(type);
   }
 
@@ -165,9 +165,9 @@ public final class FieldTables {
       return kind(field.type(), field.facts());
     }
     Field f = field.facts();
-    boolean bounded = f.mostEntries() < Integer.MAX_VALUE;
-    String count = f.fewest() > 0 ? f.fewest() + (bounded ? " to " : " and more") : "";
-    String most = bounded ? (count.isEmpty() ? "at most " : "") + f.mostEntries() : "";
+    boolean bounded = f.maxEntries() < Integer.MAX_VALUE;
+    String count = f.minEntries() > 0 ? f.minEntries() + (bounded ? " to " : " and more") : "";
+    String most = bounded ? (count.isEmpty() ? "at most " : "") + f.maxEntries() : "";
     String entries = Triple.is(element) ? "`x`, `y`, `z`" : kind(element, f);
     return "list of " + entries + (count + most).transform(n -> n.isEmpty() ? n : "; " + n);
   }
@@ -192,10 +192,10 @@ public final class FieldTables {
   }
 
   private static String range(Field f, String unit) {
-    boolean from = f.least() > Double.NEGATIVE_INFINITY, to = f.most() < Double.POSITIVE_INFINITY;
-    String ends = from && to ? number(f.least()) + " to " + number(f.most()) : "";
+    boolean from = f.min() > Double.NEGATIVE_INFINITY, to = f.max() < Double.POSITIVE_INFINITY;
+    String ends = from && to ? number(f.min()) + " to " + number(f.max()) : "";
     if (from && !to) {
-      ends = number(f.least()) + " and more";
+      ends = number(f.min()) + " and more";
     }
     String any = ends.isEmpty() ? "any number" : ends;
     return (f.orZero() ? "0, or " : "") + any + (unit.isEmpty() ? "" : " " + unit);
@@ -210,13 +210,13 @@ public final class FieldTables {
   }
 
   private static String usual(DocumentField field) {
-    String usual = field.facts().usual();
+    String usual = field.facts().defaultValue();
     if (field.required()) {
       return "required";
     } else if (usual.startsWith(Field.SAME_AS)) {
       return "as `" + usual.substring(Field.SAME_AS.length()) + "`";
     }
-    JsonNode value = UsualValues.of(usual);
+    JsonNode value = DefaultValues.of(usual);
     if (value.isNull()) {
       return "none";
     } else if (value.isObject()) {

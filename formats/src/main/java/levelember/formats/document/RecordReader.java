@@ -121,10 +121,10 @@ final class RecordReader {
 
   /** Reads the components of a record from the object that they, or their holder's, stand in. */
   private Object components(JsonNode node, RecordFields fields, JsonPath path) {
-    Object[] values = new Object[fields.own().size()];
+    Object[] values = new Object[fields.components().size()];
     boolean sound = true;
     for (int i = 0; i < values.length; i++) {
-      DocumentField field = fields.own().get(i);
+      DocumentField field = fields.components().get(i);
       values[i] =
           field.inline()
               ? components(node, RecordFields.of(field.type()), path)
@@ -166,20 +166,20 @@ final class RecordReader {
     if (fields == MATERIAL
         && field.name().equals("roughness")
         && node.path("transmission").asDouble(0) > 0) {
-      return UsualValues.SMOOTH;
+      return DefaultValues.SMOOTH;
     }
-    String usual = field.usual();
+    String usual = field.defaultValue();
     if (!usual.startsWith(Field.SAME_AS)) {
-      return UsualValues.of(usual);
+      return DefaultValues.of(usual);
     }
     String other = usual.substring(Field.SAME_AS.length());
     JsonNode same = node.get(other);
     if (same != null && !same.isNull()) {
       return same;
     }
-    return fields.own().stream()
+    return fields.components().stream()
         .filter(f -> f.name().equals(other))
-        .map(f -> UsualValues.of(f.usual()))
+        .map(f -> DefaultValues.of(f.defaultValue()))
         .findFirst()
         .orElseThrow();
   }

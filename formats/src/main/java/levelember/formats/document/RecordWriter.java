@@ -72,8 +72,8 @@ final class RecordWriter {
   /** Puts the fields of a record, and of those that are inlined in it, into an object. */
   static void put(Record record, ObjectNode to) {
     RecordFields fields = RecordFields.of(record.getClass());
-    for (int i = 0; i < fields.own().size(); i++) {
-      DocumentField field = fields.own().get(i);
+    for (int i = 0; i < fields.components().size(); i++) {
+      DocumentField field = fields.components().get(i);
       Object value = fields.get(record, i);
       if (field.inline()) {
         put((Record) value, to);

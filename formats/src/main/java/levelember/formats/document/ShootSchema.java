@@ -76,7 +76,7 @@ public final class ShootSchema {
   }
 
   private void fields(Class<?> record, ObjectNode properties, ArrayNode required) {
-    for (DocumentField field : RecordFields.of(record).own()) {
+    for (DocumentField field : RecordFields.of(record).components()) {
       if (field.inline()) {
         fields(field.type(), properties, required);
         continue;
@@ -89,20 +89,20 @@ public final class ShootSchema {
   }
 
   private ObjectNode property(DocumentField field) {
-    ObjectNode type = type(field, field.type());
-    ObjectNode to = type;
+    ObjectNode to = type(field, field.type());
     if (field.nullable()) {
+      ObjectNode type = to;
       to = JSON.objectNode();
       to.putArray("oneOf").add(JSON.objectNode().put("type", "null")).add(type);
     }
     Field facts = field.facts();
-    boolean same = facts.usual().startsWith(Field.SAME_AS);
+    boolean same = facts.defaultValue().startsWith(Field.SAME_AS);
     if (!field.required() && !same) {
-      to.set("default", UsualValues.of(facts.usual()));
+      to.set("default", DefaultValues.of(facts.defaultValue()));
     }
-    String says = facts.says();
+    String says = facts.meaning();
     if (same) {
-      says += "; default: the same as " + facts.usual().substring(Field.SAME_AS.length());
+      says += "; default: the same as " + facts.defaultValue().substring(Field.SAME_AS.length());
     }
     if (!says.isEmpty()) {
       to.put("description", says);
@@ -138,7 +138,10 @@ public final class ShootSchema {
   private static ObjectNode text(ObjectNode to, Field facts) {
     return switch (facts.text()) {
       case ID -> to.put("pattern", PATTERN_OF_IDS);
-      case NAME -> to.put("minLength", 1).put("maxLength", 200);
+      case NAME -> {
+        to.put("minLength", 1).put("maxLength", 200);
+        yield facts.pattern().isEmpty() ? to : to.put("pattern", "^(" + facts.pattern() + ")$");
+      }
       case REMARK -> to.put("maxLength", 200);
     };
   }
@@ -154,8 +157,8 @@ public final class ShootSchema {
   }
 
   private static ObjectNode ends(ObjectNode to, Field facts) {
-    number(to, "minimum", facts.least());
-    number(to, "maximum", facts.most());
+    number(to, "minimum", facts.min());
+    number(to, "maximum", facts.max());
     return to;
   }
 
@@ -168,7 +171,7 @@ public final class ShootSchema {
   }
 
   private ObjectNode triple(Class<?> type, Field facts) {
-    String name = TRIPLES.get(List.of(type, facts.least(), facts.most()));
+    String name = TRIPLES.get(List.of(type, facts.min(), facts.max()));
     if (name == null) {
       return three(facts);
     }
@@ -186,11 +189,11 @@ public final class ShootSchema {
     Field facts = field.facts();
     to.put("type", "array");
     to.set("items", Triple.is(field.element()) ? point(facts) : type(field, field.element()));
-    if (facts.fewest() > 0) {
-      to.put("minItems", facts.fewest());
+    if (facts.minEntries() > 0) {
+      to.put("minItems", facts.minEntries());
     }
-    if (facts.mostEntries() < Integer.MAX_VALUE) {
-      to.put("maxItems", facts.mostEntries());
+    if (facts.maxEntries() < Integer.MAX_VALUE) {
+      to.put("maxItems", facts.maxEntries());
     }
     return to;
   }

@@ -34,7 +34,7 @@ class RecordFactsTest {
     if (type.isSealed()) {
       Variants.of(type).values().forEach(v -> collect(v, to));
     } else if (type.isRecord() && !Triple.is(type) && to.add(type)) {
-      for (DocumentField field : RecordFields.of(type).own()) {
+      for (DocumentField field : RecordFields.of(type).components()) {
         collect(field.element() == null ? field.type() : field.element(), to);
       }
     }
@@ -46,16 +46,16 @@ class RecordFactsTest {
     collect(Shoot.class, records);
     assertThat(records).hasSizeGreaterThan(60);
     for (Class<?> record : records) {
-      for (DocumentField field : RecordFields.of(record).own()) {
+      for (DocumentField field : RecordFields.of(record).components()) {
         String name = record.getSimpleName() + "." + field.name();
         assertThat(field.inline() || field.facts() != null).as(name).isTrue();
         if (field.inline()) {
           continue;
         }
-        assertThat(field.facts().says()).as(name).isNotBlank();
+        assertThat(field.facts().meaning()).as(name).isNotBlank();
         boolean number = field.type() == double.class || field.type() == int.class;
-        assertThat(!number || field.facts().most() < Double.POSITIVE_INFINITY).as(name).isTrue();
-        String usual = field.facts().usual();
+        assertThat(!number || field.facts().max() < Double.POSITIVE_INFINITY).as(name).isTrue();
+        String usual = field.facts().defaultValue();
         if (number && !usual.equals(Field.REQUIRED)) {
           Object value =
               field.type() == double.class
