@@ -33,7 +33,7 @@ function own(node) {
   return own(several.find((n) => n.type !== 'null' && !('const' in n)) ?? node);
 }
 
-/** A usual value with all that it leaves out. */
+/** A default with all that it leaves out. */
 function expanded(value, type) {
   const rule = type.$ref ? PLAIN.$defs[type.$ref.slice('#/$defs/'.length)] : type;
   if (value === null || Array.isArray(value) || typeof value !== 'object' || !rule.properties) {
@@ -55,12 +55,12 @@ function fieldsOf(object) {
     if (type.$ref) type = PLAIN.$defs[type.$ref.slice('#/$defs/'.length)];
     const numbers = type.type === 'array' ? type.items : type;
     to[name] = {
-      ...(numbers.minimum !== undefined && { least: numbers.minimum }),
-      ...(numbers.maximum !== undefined && { most: numbers.maximum }),
+      ...(numbers.minimum !== undefined && { min: numbers.minimum }),
+      ...(numbers.maximum !== undefined && { max: numbers.maximum }),
       ...(node.oneOf?.some((n) => n.const === 0) && { orZero: true }),
       ...(node['x-unit'] !== undefined && { unit: node['x-unit'] }),
-      ...(node.default !== undefined && { usual: expanded(node.default, own(node)) }),
-      ...(node.description !== undefined && { says: node.description }),
+      ...(node.default !== undefined && { default: expanded(node.default, own(node)) }),
+      ...(node.description !== undefined && { meaning: node.description }),
     };
   }
   return to;

@@ -1,6 +1,6 @@
 import type { Daylight, Emitter, Light, ShootDocument, Shot, Unit, Vector } from '../api/document';
 import { kindNames } from './LightMark';
-import { usualOf } from './usual';
+import { defaultsOf } from './defaults';
 
 export type NewKind =
   | 'rectangle'
@@ -21,11 +21,11 @@ function emitter<K extends Emitter['kind']>(
   kind: K,
   said: Partial<Extract<Emitter, { kind: K }>> = {},
 ): Emitter {
-  return { ...usualOf(`emitter.${kind}`), ...said, kind } as Emitter;
+  return { ...defaultsOf(`emitter.${kind}`), ...said, kind } as Emitter;
 }
 
 export const clearDay: Daylight = {
-  ...usualOf<Daylight>('daylight'),
+  ...defaultsOf<Daylight>('daylight'),
   headingDegrees: 140,
   heightDegrees: 35,
 };
@@ -81,9 +81,9 @@ export const newKindNames: Record<NewKind, string> = {
 };
 
 /** A light with all that it need not say. */
-export const usualLight = () =>
-  usualOf<Omit<Light, 'id' | 'name' | 'emitter' | 'brightness'>>('light');
-const EFFICACY = usualOf<Pick<Light['brightness'], 'efficacy'>>('brightness');
+export const lightDefaults = () =>
+  defaultsOf<Omit<Light, 'id' | 'name' | 'emitter' | 'brightness'>>('light');
+const EFFICACY = defaultsOf<Pick<Light['brightness'], 'efficacy'>>('brightness');
 
 /** An id that the list does not have yet. */
 export function freeId(stem: string, taken: { id: string }[]): string {
@@ -110,7 +110,7 @@ export function newLight(kind: NewKind, document: ShootDocument, shot: Shot, pic
   const stem = kind === 'sky' ? 'Sky' : newKindNames[kind];
   let name = stem;
   for (let i = 2; names.has(name); i++) name = `${stem} ${i}`;
-  const base = usualLight();
+  const base = lightDefaults();
   const white = ['sky', 'dome', 'environment', 'plate'].includes(kind);
   return {
     ...base,

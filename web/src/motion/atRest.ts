@@ -1,5 +1,5 @@
 import type { Motion } from '../api/document';
-import { usualOf } from '../desk/usual';
+import { defaultsOf } from '../desk/defaults';
 
 /** Nothing moves: as a shoot begins. */
-export const atRest = usualOf<Motion>('motion');
+export const atRest = defaultsOf<Motion>('motion');

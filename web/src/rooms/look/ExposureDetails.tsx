@@ -8,7 +8,7 @@ import type { Metering } from '../../api/document';
 import { Fold } from '../../controls/Fold';
 import { Row } from '../../controls/FieldOf';
 import { quantities } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { SwitchOf } from '../../controls/SwitchOf';
 import { useChoice } from '../../frame/choice';
 import { useChosenShot } from '../../frame/useChosenShot';
@@ -17,13 +17,13 @@ import { colours } from '../../theme/theme';
 import { LookNumber } from './LookNumber';
 import { useLook } from './useLook';
 
-const fNumber = ranged({ unit: 'f', step: 0.1, digits: 1, relative: true }, 'camera', 'fNumber');
-const seconds = ranged(
+const fNumber = withRange({ unit: 'f', step: 0.1, digits: 1, relative: true }, 'camera', 'fNumber');
+const seconds = withRange(
   { unit: 's', others: { ms: 0.001 }, step: 0.001, digits: 5, relative: true },
   'camera',
   'shutterSeconds',
 );
-const iso = ranged({ unit: 'ISO', step: 10, digits: 0, relative: true }, 'camera', 'iso');
+const iso = withRange({ unit: 'ISO', step: 10, digits: 0, relative: true }, 'camera', 'iso');
 
 /** Exposure by a value or by a camera's settings, what the picture suggests, and white balance. */
 export function ExposureDetails() {

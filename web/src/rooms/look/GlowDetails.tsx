@@ -15,7 +15,7 @@ import { Row } from '../../controls/FieldOf';
 import { NameField } from '../../controls/NameField';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { SwitchOf } from '../../controls/SwitchOf';
 import { useChoice } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
@@ -34,14 +34,18 @@ const SOURCES: { value: GlowSource; text: string }[] = [
 
 const MOST = 16;
 
-const threshold = ranged({ unit: 'st', step: 1 / 3, digits: 2, stops: true }, 'glow', 'threshold');
-const knee = ranged({ unit: 'st', step: 0.1, digits: 2 }, 'glow', 'knee');
-const bloomSize = ranged({ unit: '%', step: 0.2, digits: 2, relative: true }, 'bloom', 'size');
-const length = ranged({ unit: '%', step: 1, digits: 1, relative: true }, 'starRays', 'length');
-const turn = ranged(quantities.degrees, 'starRays', 'rotationDegrees');
-const starRays = ranged({ unit: '', step: 1, digits: 0 }, 'starRays', 'count');
-const lensFlare = ranged({ unit: '', step: 1, digits: 0 }, 'lensFlare', 'count');
-const spread = ranged({ unit: '', step: 0.05, digits: 2 }, 'lensFlare', 'spread');
+const threshold = withRange(
+  { unit: 'st', step: 1 / 3, digits: 2, stops: true },
+  'glow',
+  'threshold',
+);
+const knee = withRange({ unit: 'st', step: 0.1, digits: 2 }, 'glow', 'knee');
+const bloomSize = withRange({ unit: '%', step: 0.2, digits: 2, relative: true }, 'bloom', 'size');
+const length = withRange({ unit: '%', step: 1, digits: 1, relative: true }, 'starRays', 'length');
+const turn = withRange(quantities.degrees, 'starRays', 'rotationDegrees');
+const starRays = withRange({ unit: '', step: 1, digits: 0 }, 'starRays', 'count');
+const lensFlare = withRange({ unit: '', step: 1, digits: 0 }, 'lensFlare', 'count');
+const spread = withRange({ unit: '', step: 0.05, digits: 2 }, 'lensFlare', 'spread');
 
 /** What the lens spreads, each from a source of its own. */
 export function GlowDetails() {

@@ -6,7 +6,7 @@ import { api } from '../../api/client';
 import { Fold } from '../../controls/Fold';
 import { Row } from '../../controls/FieldOf';
 import { quantities } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { SwitchOf } from '../../controls/SwitchOf';
 import { useDownload } from '../../live/useDownload';
 import { say, useDesk } from '../../live/useShoot';
@@ -17,10 +17,10 @@ import { noGrade } from './plain';
 import { useLook } from './useLook';
 import { WheelPad } from './WheelPad';
 
-const small = ranged({ unit: '', step: 0.005, digits: 3 }, 'wheels', 'lift');
-const gamma = ranged({ unit: '', step: 0.01, digits: 2 }, 'wheels', 'gamma');
-const gain = ranged({ unit: '', step: 0.01, digits: 2 }, 'wheels', 'gain');
-const colour = ranged({ unit: '', step: 0.02, digits: 2 }, 'wheels', 'saturation');
+const small = withRange({ unit: '', step: 0.005, digits: 3 }, 'wheels', 'lift');
+const gamma = withRange({ unit: '', step: 0.01, digits: 2 }, 'wheels', 'gamma');
+const gain = withRange({ unit: '', step: 0.01, digits: 2 }, 'wheels', 'gain');
+const colour = withRange({ unit: '', step: 0.02, digits: 2 }, 'wheels', 'saturation');
 
 const MOST_CUBE = 64 * 1024 * 1024;
 

@@ -1,27 +1,27 @@
 import { Fold } from '../../controls/Fold';
 import { Row } from '../../controls/FieldOf';
 import { quantities } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { useDesk } from '../../live/useShoot';
 import { LookNumber } from './LookNumber';
 import { useLook } from './useLook';
 
-const vignette = ranged({ unit: 'st', step: 0.05, digits: 2 }, 'optics', 'vignette');
-const distortion = ranged({ unit: '', step: 0.005, digits: 3 }, 'optics', 'distortion');
-const fringing = ranged({ unit: '%', step: 0.02, digits: 2 }, 'optics', 'fringing');
-const sharpening = ranged({ unit: '', step: 0.05, digits: 2 }, 'optics', 'sharpening');
-const radius = ranged(
+const vignette = withRange({ unit: 'st', step: 0.05, digits: 2 }, 'optics', 'vignette');
+const distortion = withRange({ unit: '', step: 0.005, digits: 3 }, 'optics', 'distortion');
+const fringing = withRange({ unit: '%', step: 0.02, digits: 2 }, 'optics', 'fringing');
+const sharpening = withRange({ unit: '', step: 0.05, digits: 2 }, 'optics', 'sharpening');
+const radius = withRange(
   { unit: '%', step: 0.02, digits: 2, relative: true },
   'optics',
   'sharpeningSize',
 );
-const grain = ranged({ unit: '', step: 0.002, digits: 3 }, 'optics', 'grain');
-const grainSize = ranged(
+const grain = withRange({ unit: '', step: 0.002, digits: 3 }, 'optics', 'grain');
+const grainSize = withRange(
   { unit: '%', step: 0.02, digits: 2, relative: true },
   'optics',
   'grainSize',
 );
-const blur = ranged({ unit: '%', step: 0.1, digits: 2 }, 'plateTreatment', 'blur');
+const blur = withRange({ unit: '%', step: 0.1, digits: 2 }, 'plateTreatment', 'blur');
 
 /** What else the lens and the sensor do, and the plates behind the set. */
 export function LensDetails() {

@@ -2,7 +2,7 @@ import { Fold } from '../../controls/Fold';
 import { Row } from '../../controls/FieldOf';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { LookNumber } from './LookNumber';
 import { useLook } from './useLook';
 
@@ -13,11 +13,11 @@ const CURVES = [
   { value: 'baryta', text: 'Baryta paper' },
 ];
 
-const held = ranged({ unit: 'st', step: 0.1, digits: 2 }, 'look', 'highlightRangeStops');
-const black = ranged({ unit: '', step: 0.002, digits: 3 }, 'look', 'blackPoint');
-const power = ranged({ unit: '', step: 0.02, digits: 2 }, 'look', 'contrast');
-const colour = ranged({ unit: '', step: 0.02, digits: 2 }, 'look', 'saturation');
-const reach = ranged(quantities.length, 'contactShade', 'reach');
+const held = withRange({ unit: 'st', step: 0.1, digits: 2 }, 'look', 'highlightRangeStops');
+const black = withRange({ unit: '', step: 0.002, digits: 3 }, 'look', 'blackPoint');
+const power = withRange({ unit: '', step: 0.02, digits: 2 }, 'look', 'contrast');
+const colour = withRange({ unit: '', step: 0.02, digits: 2 }, 'look', 'saturation');
+const reach = withRange(quantities.length, 'contactShade', 'reach');
 
 /** Curve, contrast and colour, and the contact shade. */
 export function ToneDetails() {

@@ -1,16 +1,16 @@
 import type { Glow, Grade, Look } from '../../api/document';
-import { usualOf } from '../../desk/usual';
+import { defaultsOf } from '../../desk/defaults';
 
-export const noGrade = usualOf<Grade>('grade');
+export const noGrade = defaultsOf<Grade>('grade');
 
-export const noOptics = usualOf<Look['optics']>('optics');
+export const noOptics = defaultsOf<Look['optics']>('optics');
 
 /** The look with its exposure and shoulder alone. */
 export function plain(look: Look): Look {
   const { shoulderStart, highlightRangeStops, highlightDesaturation, ev, camera, contact } = look;
   return {
     ...look,
-    ...usualOf<Omit<Look, 'id' | 'name'>>('look'),
+    ...defaultsOf<Omit<Look, 'id' | 'name'>>('look'),
     ...{ ev, camera, shoulderStart, highlightRangeStops, highlightDesaturation },
     contact: { ...contact, amount: 0 },
     id: look.id,
@@ -22,7 +22,7 @@ export function plain(look: Look): Look {
 export function newGlow(looks: Glow[]): Glow {
   let number = looks.length + 1;
   while (looks.some((g) => g.id === `glow-${number}`)) number++;
-  const begun = usualOf<Glow>('glow');
+  const begun = defaultsOf<Glow>('glow');
   return {
     ...begun,
     id: `glow-${number}`,

@@ -6,7 +6,7 @@ import type { Key, Motion, Span, Track } from '../../api/document';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { NumberField } from '../../controls/NumberField';
 import { PlainSelect } from '../../controls/PlainSelect';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { SwitchOf } from '../../controls/SwitchOf';
 import { useDesk } from '../../live/useShoot';
 import { isChosen, movedKeys, withoutKeys, withSpan } from '../../motion/keysEdit';
@@ -17,7 +17,7 @@ import { MakeKeys } from './MakeKeys';
 import { useMotion } from './motionChoice';
 import { useTracks, writing } from './useTracks';
 
-const whole = ranged({ unit: '', step: 1, digits: 0 }, 'motion', 'firstFrame');
+const whole = withRange({ unit: '', step: 1, digits: 0 }, 'motion', 'firstFrame');
 const SPANS: { value: Span; text: string }[] = [
   { value: 'hold', text: 'Hold' },
   { value: 'straight', text: 'Straight' },
@@ -68,7 +68,7 @@ function RangeDetails() {
       ]}
       quantity={
         field === 'framesPerSecond'
-          ? ranged({ ...whole, digits: 3 }, 'motion', 'framesPerSecond')
+          ? withRange({ ...whole, digits: 3 }, 'motion', 'framesPerSecond')
           : whole
       }
     />
@@ -85,7 +85,7 @@ function RangeDetails() {
         edit="Shutter"
         read={(d) => d.motion.shutterDegrees}
         write={(_, v) => [{ op: 'replace', path: '/motion/shutterDegrees', value: v }]}
-        quantity={ranged({ unit: '°', step: 5, digits: 1 }, 'motion', 'shutterDegrees')}
+        quantity={withRange({ unit: '°', step: 5, digits: 1 }, 'motion', 'shutterDegrees')}
       />
       <Typography variant="caption" color="text.secondary">
         {motion.shutterDegrees > 0

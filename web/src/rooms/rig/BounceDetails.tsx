@@ -3,14 +3,14 @@ import type { ShootDocument } from '../../api/document';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { useDesk } from '../../live/useShoot';
 import { percent, shareOverGloss } from '../../live/overGloss';
 import { useLive } from '../../live/store';
 import { MirrorBounces } from './MirrorBounces';
 
-const turns = ranged({ unit: '', step: 1, digits: 0 }, 'bounce', 'maxBounces');
-const fades = ranged(quantities.length, 'bounce', 'fadesAtMetres');
+const turns = withRange({ unit: '', step: 1, digits: 0 }, 'bounce', 'maxBounces');
+const fades = withRange(quantities.length, 'bounce', 'fadesAtMetres');
 
 type OverGloss = ShootDocument['bounce']['overGloss'];
 

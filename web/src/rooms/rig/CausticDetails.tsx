@@ -3,21 +3,21 @@ import { useQuery } from '@tanstack/react-query';
 import { api } from '../../api/client';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { quantities, type Quantity } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { useDesk } from '../../live/useShoot';
 import { amount, reasons } from './causticReasons';
 import { MakeCaustics } from './MakeCaustics';
 import type { LightProps } from './props';
 
-const softness = ranged(
+const softness = withRange(
   { unit: 'mm', others: { cm: 10, m: 1000 }, step: 0.5, digits: 1 },
   'light',
   'causticSoftnessMillimetres',
 );
 
 const byDistance: Quantity = { unit: '%', least: 0, most: 100, step: 1, digits: 1 };
-const fades = ranged(quantities.length, 'light', 'causticFadesAtMetres');
+const fades = withRange(quantities.length, 'light', 'causticFadesAtMetres');
 
 /** Whether photons carry them. */
 const ways = [

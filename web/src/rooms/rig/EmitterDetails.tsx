@@ -4,7 +4,7 @@ import type { Emitter } from '../../api/document';
 import { ColourOf } from '../../controls/ColourOf';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { quantities } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { useDesk } from '../../live/useShoot';
 import { PicturePicker } from '../set/PicturePicker';
 import { EnvironmentDetails } from './EnvironmentDetails';
@@ -13,8 +13,8 @@ import type { LightProps, Of } from './props';
 import { SkyDetails } from './SkyDetails';
 import { SpotDetails } from './SpotDetails';
 
-const spread = ranged(quantities.degrees, 'emitter.rectangle', 'spreadDegrees');
-export const sunSize = ranged(
+const spread = withRange(quantities.degrees, 'emitter.rectangle', 'spreadDegrees');
+export const sunSize = withRange(
   { ...quantities.degrees, step: 0.1, digits: 2 },
   'emitter.sky-sun',
   'sizeDegrees',
@@ -74,7 +74,7 @@ export function EmitterDetails(p: LightProps) {
             edit={`Size of ${light.name}`}
             read={(d) => (here(d).emitter as Of<'sun'>).sizeDegrees}
             write={(d, v) => set(d, 'emitter/sizeDegrees', v)}
-            quantity={ranged(sunSize, 'emitter.sun', 'sizeDegrees')}
+            quantity={withRange(sunSize, 'emitter.sun', 'sizeDegrees')}
           />
         </Section>
       );

@@ -10,14 +10,14 @@ import { isPicture, PICTURE_FILES } from '../../api/pictureFiles';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { noted, say, useDesk } from '../../live/useShoot';
 import { colours, mono } from '../../theme/theme';
 import type { LightProps, Of } from './props';
 
-const blur = ranged(quantities.degrees, 'emitter.environment', 'blurDegrees');
-const tilt = ranged(quantities.degrees, 'emitter.environment', 'tiltDegrees');
-const seam = ranged(quantities.share, 'emitter.environment', 'seamBlend');
+const blur = withRange(quantities.degrees, 'emitter.environment', 'blurDegrees');
+const tilt = withRange(quantities.degrees, 'emitter.environment', 'tiltDegrees');
+const seam = withRange(quantities.share, 'emitter.environment', 'seamBlend');
 
 /** The picture of an environment: which, how it stands, how it is mended, and what it can do. */
 export function EnvironmentDetails({

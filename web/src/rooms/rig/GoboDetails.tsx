@@ -11,7 +11,7 @@ import { arrowStep } from '../../controls/arrows';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { say, useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
 import { PicturePicker } from '../set/PicturePicker';
@@ -29,10 +29,10 @@ const plain: Omit<Gobo, 'picture'> = {
   blur: 0,
 };
 
-const halves = ranged({ unit: '', step: 0.02, digits: 2 }, 'gobo', 'offsetX');
-const scale = ranged({ unit: '', step: 0.05, digits: 2, relative: true }, 'gobo', 'scale');
-const contrast = ranged({ unit: '', step: 0.05, digits: 2 }, 'gobo', 'contrast');
-const gamma = ranged({ unit: '', step: 0.05, digits: 2, relative: true }, 'gobo', 'gamma');
+const halves = withRange({ unit: '', step: 0.02, digits: 2 }, 'gobo', 'offsetX');
+const scale = withRange({ unit: '', step: 0.05, digits: 2, relative: true }, 'gobo', 'scale');
+const contrast = withRange({ unit: '', step: 0.05, digits: 2 }, 'gobo', 'contrast');
+const gamma = withRange({ unit: '', step: 0.05, digits: 2, relative: true }, 'gobo', 'gamma');
 
 /** The pattern in a spot's gate: one click swaps it, the arrow keys nudge it. */
 export function GoboDetails({ light, here, set, emitter }: LightProps & { emitter: Of<'spot'> }) {

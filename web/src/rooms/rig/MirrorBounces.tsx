@@ -1,10 +1,10 @@
 import { ColourOf } from '../../controls/ColourOf';
 import { NumberOf, Row } from '../../controls/FieldOf';
 import { PlainSelect } from '../../controls/PlainSelect';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { useDesk } from '../../live/useShoot';
 
-const often = ranged({ unit: '', step: 1, digits: 0 }, 'bounce', 'mirrorBounces');
+const often = withRange({ unit: '', step: 1, digits: 0 }, 'bounce', 'mirrorBounces');
 /** So many that the renderer follows mirrors as far as it follows light. */
 const ALL = 64;
 

@@ -7,7 +7,7 @@ import { ColourOf } from '../../controls/ColourOf';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { SwitchOf } from '../../controls/SwitchOf';
 import { quantities } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { useChoice } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
 import { isPlaced } from '../../plan/lights';
@@ -16,7 +16,7 @@ import { CausticDetails } from './CausticDetails';
 import type { LightProps } from './props';
 import { countIn, isIn, scoped } from './scope';
 
-const fades = ranged(quantities.length, 'light', 'fadesAtMetres');
+const fades = withRange(quantities.length, 'light', 'fadesAtMetres');
 
 /** What a light lights and how: links, parts of the surface, shadow, reach, camera. */
 export function ReachDetails({ light, here, set }: LightProps) {

@@ -8,25 +8,25 @@ import type { Daylight } from '../../api/document';
 import { ColourOf } from '../../controls/ColourOf';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { quantities, type Quantity } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { useDesk } from '../../live/useShoot';
 import { colours, mono } from '../../theme/theme';
 import type { LightProps, Of } from './props';
 
-const height = ranged(quantities.degrees, 'daylight', 'heightDegrees');
-const turbidity = ranged({ unit: '', step: 0.1, digits: 1 }, 'daylight', 'haze');
-const horizon = ranged({ ...quantities.degrees, step: 0.5 }, 'daylight', 'horizonDegrees');
-const both = ranged({ unit: '', step: 0.02, digits: 2 }, 'daylight', 'warmth');
-const double = ranged({ unit: '', step: 0.02, digits: 2 }, 'daylight', 'saturation');
-const night = ranged(
+const height = withRange(quantities.degrees, 'daylight', 'heightDegrees');
+const turbidity = withRange({ unit: '', step: 0.1, digits: 1 }, 'daylight', 'haze');
+const horizon = withRange({ ...quantities.degrees, step: 0.5 }, 'daylight', 'horizonDegrees');
+const both = withRange({ unit: '', step: 0.02, digits: 2 }, 'daylight', 'warmth');
+const double = withRange({ unit: '', step: 0.02, digits: 2 }, 'daylight', 'saturation');
+const night = withRange(
   { unit: 'cd/m²', step: 0.001, digits: 4, relative: true },
   'daylight',
   'nightLuminance',
 );
 const whole = { unit: '', step: 1, digits: 0 };
-const hour = ranged({ unit: 'h', step: 0.25, digits: 2 }, 'when', 'hour');
+const hour = withRange({ unit: 'h', step: 0.25, digits: 2 }, 'when', 'hour');
 const placeDegrees = { ...quantities.degrees, digits: 2 };
-const zone = ranged({ unit: 'h', step: 0.5, digits: 1 }, 'when', 'zoneHours');
+const zone = withRange({ unit: 'h', step: 0.5, digits: 1 }, 'when', 'zoneHours');
 
 type When = NonNullable<Daylight['when']>;
 
@@ -94,13 +94,13 @@ export function SkyDetails({ light, here, set, emitter }: LightProps & { emitter
         {when ? (
           <>
             <Row>
-              {at('Latitude', 'latitude', ranged(placeDegrees, 'when', 'latitude'))}
-              {at('Longitude', 'longitude', ranged(placeDegrees, 'when', 'longitude'))}
+              {at('Latitude', 'latitude', withRange(placeDegrees, 'when', 'latitude'))}
+              {at('Longitude', 'longitude', withRange(placeDegrees, 'when', 'longitude'))}
               {at('North at', 'northDegrees', quantities.degrees)}
             </Row>
             <Row>
-              {at('Day', 'day', ranged(whole, 'when', 'day'))}
-              {at('Month', 'month', ranged(whole, 'when', 'month'))}
+              {at('Day', 'day', withRange(whole, 'when', 'day'))}
+              {at('Month', 'month', withRange(whole, 'when', 'month'))}
               {at('Hour', 'hour', hour)}
               {at('Zone', 'zoneHours', zone)}
             </Row>

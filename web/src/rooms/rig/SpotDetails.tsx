@@ -2,16 +2,16 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { quantities, type Quantity } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { useDesk } from '../../live/useShoot';
 import { GoboDetails } from './GoboDetails';
 import { ProfileDetails } from './ProfileDetails';
 import type { LightProps, Of } from './props';
 
-const cone = ranged(quantities.degrees, 'emitter.spot', 'coneDegrees');
-const door = ranged(quantities.degrees, 'doors', 'left');
-const gate = ranged(quantities.length, 'emitter.spot', 'gateDistance');
-const source = ranged(quantities.length, 'emitter.spot', 'sourceRadius');
+const cone = withRange(quantities.degrees, 'emitter.spot', 'coneDegrees');
+const door = withRange(quantities.degrees, 'doors', 'left');
+const gate = withRange(quantities.length, 'emitter.spot', 'gateDistance');
+const source = withRange(quantities.length, 'emitter.spot', 'sourceRadius');
 
 /** Cone, source, pattern, doors and profile of a spot. */
 export function SpotDetails(p: LightProps & { emitter: Of<'spot'> }) {

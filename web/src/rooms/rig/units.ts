@@ -1,6 +1,6 @@
 import type { Emitter, Unit } from '../../api/document';
 import type { Quantity } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 
 const FACES = new Set(['rectangle', 'disc', 'sphere', 'tube']);
 
@@ -18,7 +18,7 @@ export function shownUnit(unit: Unit): string {
 }
 
 /** Luminous efficacy of a lamp: 10 to 20 of a filament, 80 to 150 of LEDs. */
-export const efficacyQuantity = ranged(
+export const efficacyQuantity = withRange(
   { unit: 'lm/W', step: 1, digits: 1 },
   'brightness',
   'efficacy',
@@ -26,7 +26,7 @@ export const efficacyQuantity = ranged(
 
 /** The number of a brightness in its unit. */
 export function brightnessQuantity(unit: Unit): Quantity {
-  return ranged(
+  return withRange(
     { unit: shownUnit(unit), step: 1, digits: 2, relative: true },
     'brightness',
     'value',

@@ -9,15 +9,15 @@ import { NumberOf, Row, Section, VectorOf } from '../../controls/FieldOf';
 import { NameField } from '../../controls/NameField';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { SwitchOf } from '../../controls/SwitchOf';
 import { useChoice, type At } from '../../frame/choice';
 import { useChosenShot } from '../../frame/useChosenShot';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
 
-const blades = ranged({ unit: '', step: 1, digits: 0 }, 'shot', 'blades');
-const aspect = ranged({ unit: '', step: 0.01, digits: 3 }, 'shot', 'cropAspect');
+const blades = withRange({ unit: '', step: 1, digits: 0 }, 'shot', 'blades');
+const aspect = withRange({ unit: '', step: 0.01, digits: 3 }, 'shot', 'cropAspect');
 const CROPS = [
   { value: '0', text: 'none' },
   { value: '1', text: 'square' },
@@ -88,7 +88,7 @@ export function CameraDetails() {
             edit="Turn of the aperture"
             read={(d) => here(d).bladeRotationDegrees}
             write={(d, v) => set(d, 'bladeRotationDegrees', v)}
-            quantity={ranged(quantities.degrees, 'shot', 'bladeRotationDegrees')}
+            quantity={withRange(quantities.degrees, 'shot', 'bladeRotationDegrees')}
           />
         </Row>
         <NumberOf
@@ -96,7 +96,7 @@ export function CameraDetails() {
           edit="Focus"
           read={(d) => here(d).focusDistance}
           write={(d, v) => set(d, 'focusDistance', v)}
-          quantity={ranged(quantities.metres, 'shot', 'focusDistance')}
+          quantity={withRange(quantities.metres, 'shot', 'focusDistance')}
         />
         <Button
           color="inherit"
@@ -112,7 +112,7 @@ export function CameraDetails() {
           edit="Sensor"
           read={(d) => here(d).sensorWidthMm}
           write={(d, v) => set(d, 'sensorWidthMm', v)}
-          quantity={ranged(quantities.millimetres, 'shot', 'sensorWidthMm')}
+          quantity={withRange(quantities.millimetres, 'shot', 'sensorWidthMm')}
         />
         <SwitchOf
           label="Upright lines stay upright"

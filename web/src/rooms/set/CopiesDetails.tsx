@@ -3,14 +3,14 @@ import Button from '@mui/material/Button';
 import type { Copies, Operation, Piece, ShootDocument, Vector } from '../../api/document';
 import { NumberOf, Row, Section, VectorOf } from '../../controls/FieldOf';
 import { quantities, type Quantity } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { useDesk } from '../../live/useShoot';
 import { seed } from './newPiece';
 
-const count = ranged({ unit: '', step: 1, digits: 0 }, 'copies', 'count');
-const times = ranged({ unit: '', step: 0.05, digits: 3 }, 'scatter', 'minScale');
-const spread = ranged(quantities.metres, 'scatter', 'spread');
-const stray = ranged(quantities.degrees, 'scatter', 'rotationDegrees');
+const count = withRange({ unit: '', step: 1, digits: 0 }, 'copies', 'count');
+const times = withRange({ unit: '', step: 0.05, digits: 3 }, 'scatter', 'minScale');
+const spread = withRange(quantities.metres, 'scatter', 'spread');
+const stray = withRange(quantities.degrees, 'scatter', 'rotationDegrees');
 
 interface Props {
   piece: Piece;

@@ -10,7 +10,7 @@ import { ColourOf } from '../../controls/ColourOf';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
 import { PicturePicker, type Picked } from './PicturePicker';
@@ -38,11 +38,11 @@ const SLOTS: { slot: Slot; name: string; what: string; relief: boolean }[] = [
   { slot: 'normal', name: 'Normals', what: 'a normal map, green up', relief: true },
 ];
 
-const repeats = ranged({ unit: '', step: 0.1, digits: 3 }, 'texture', 'repeatsU');
-const pictures = ranged({ unit: '', step: 0.01, digits: 3 }, 'texture', 'offsetU');
-const strength = ranged({ unit: '', step: 0.05, digits: 2 }, 'maps', 'normalStrength');
-const falloff = ranged({ unit: '', step: 0.1, digits: 2 }, 'rim', 'falloff');
-const relief = ranged(quantities.length, 'maps', 'bumpMetres');
+const repeats = withRange({ unit: '', step: 0.1, digits: 3 }, 'texture', 'repeatsU');
+const pictures = withRange({ unit: '', step: 0.01, digits: 3 }, 'texture', 'offsetU');
+const strength = withRange({ unit: '', step: 0.05, digits: 2 }, 'maps', 'normalStrength');
+const falloff = withRange({ unit: '', step: 0.1, digits: 2 }, 'rim', 'falloff');
+const relief = withRange(quantities.length, 'maps', 'bumpMetres');
 
 interface Props {
   material: Material;
@@ -131,7 +131,7 @@ export function MapsDetails({ material, here, set }: Props) {
               number(
                 'Black to white',
                 'displacementMetres',
-                ranged(relief, 'maps', 'displacementMetres'),
+                withRange(relief, 'maps', 'displacementMetres'),
               )}
             {slot === 'normal' && number('Strength', 'normalStrength', strength)}
             {slot === 'colour' && <Ramp material={material} here={here} set={set} edit={edit} />}

@@ -12,8 +12,8 @@ import { NameField } from '../../controls/NameField';
 import { SwitchOf } from '../../controls/SwitchOf';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities, type Quantity } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
-import { freeId, usualLight } from '../../desk/newLight';
+import { withRange } from '../../controls/withRange';
+import { freeId, lightDefaults } from '../../desk/newLight';
 import { useChoice, type At } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
@@ -23,9 +23,9 @@ import { MaterialCaustics } from './MaterialCaustics';
 import { ReflectionDetails } from './ReflectionDetails';
 import { Shelf } from './Shelf';
 
-const ior = ranged({ unit: '', step: 0.01, digits: 3 }, 'material', 'ior');
-const priority = ranged({ unit: '', step: 1, digits: 0 }, 'material', 'priority');
-const abbe = ranged({ unit: '', step: 1, digits: 1 }, 'material', 'abbe');
+const ior = withRange({ unit: '', step: 0.01, digits: 3 }, 'material', 'ior');
+const priority = withRange({ unit: '', step: 1, digits: 0 }, 'material', 'priority');
+const abbe = withRange({ unit: '', step: 1, digits: 1 }, 'material', 'abbe');
 
 /** The material of a piece: which one, and all its numbers. */
 export function MaterialDetails({ piece }: { piece: Piece }) {
@@ -79,7 +79,7 @@ export function MaterialDetails({ piece }: { piece: Piece }) {
     (l) => l.emitter.kind === 'emissive' && l.emitter.material === material.id,
   );
   const makeLight = () => {
-    const base = usualLight();
+    const base = lightDefaults();
     const light: Light = {
       ...base,
       id: freeId(`${material.id}-light`, document.lights),

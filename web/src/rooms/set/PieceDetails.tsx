@@ -14,7 +14,7 @@ import { Section, VectorOf } from '../../controls/FieldOf';
 import { NameField } from '../../controls/NameField';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { freeId } from '../../desk/newLight';
 import { chosenWith, useChoice } from '../../frame/choice';
 import { useDesk } from '../../live/useShoot';
@@ -32,7 +32,7 @@ import { TrueSize } from './TrueSize';
 /** What no id can be. */
 const FREE = ' ';
 
-const factor = ranged({ unit: '', step: 0.01, digits: 3 }, 'piece', 'scale');
+const factor = withRange({ unit: '', step: 0.01, digits: 3 }, 'piece', 'scale');
 
 /** All of a piece: its name, where it stands, what it is built from, and its material. */
 export function PieceDetails({ piece }: { piece: Piece }) {

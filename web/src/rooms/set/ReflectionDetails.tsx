@@ -2,9 +2,9 @@ import type { Material, Operation, ShootDocument } from '../../api/document';
 import { ColourOf } from '../../controls/ColourOf';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { quantities } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 
-const rougher = ranged({ unit: '', step: 0.01, digits: 3 }, 'reflections', 'roughness');
+const rougher = withRange({ unit: '', step: 0.01, digits: 3 }, 'reflections', 'roughness');
 
 interface Props {
   material: Material;

@@ -20,7 +20,7 @@ import { Fetched } from '../../controls/Fetched';
 import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { PlainMenu } from '../../controls/PlainMenu';
 import { quantities, type Quantity } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { SwitchOf } from '../../controls/SwitchOf';
 import { useDesk } from '../../live/useShoot';
 import { colours } from '../../theme/theme';
@@ -31,14 +31,14 @@ import { PicturePicker } from './PicturePicker';
 const fromNothing: Quantity = { ...quantities.length, least: 0 };
 /** Heights of ripples are told to a tenth of a millimetre. */
 const rise: Quantity = { ...fromNothing, digits: 4 };
-const speed = ranged({ unit: '×', step: 0.05, digits: 2 }, 'shape.water', 'waveSpeed');
-const seconds = ranged({ unit: 's', step: 0.1, digits: 2 }, 'shape.water', 'seconds');
-const drift = ranged(
+const speed = withRange({ unit: '×', step: 0.05, digits: 2 }, 'shape.water', 'waveSpeed');
+const seconds = withRange({ unit: 's', step: 0.1, digits: 2 }, 'shape.water', 'seconds');
+const drift = withRange(
   { unit: 'm/s', others: { 'cm/s': 0.01 }, step: 0.01, digits: 3 },
   'fineRipples',
   'speed',
 );
-const strength = ranged(quantities.level, 'fineRipples', 'strength');
+const strength = withRange(quantities.level, 'fineRipples', 'strength');
 
 /** A ring as it begins: of finger-wide ripples from the middle. */
 export const newRing: RippleRing = { x: 0, z: 0, height: 0.005, length: 0.05, reach: 0.4 };

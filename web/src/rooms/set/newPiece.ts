@@ -8,9 +8,9 @@ import type {
   Vector,
 } from '../../api/document';
 import { quantities, type Quantity } from '../../controls/quantity';
-import { ranged } from '../../controls/ranged';
+import { withRange } from '../../controls/withRange';
 import { freeId } from '../../desk/newLight';
-import { usualOf } from '../../desk/usual';
+import { defaultsOf } from '../../desk/defaults';
 
 /** The set pieces that can be built, with the numbers they begin with, in metres. */
 export const newShapes: Record<string, { name: string; shape: Shape | null; lift: number }> = {
@@ -205,7 +205,7 @@ export const dimensions: Record<string, [field: string, label: string][]> = {
 };
 
 const fromNothing: Quantity = { ...quantities.length, least: 0 };
-export const seed = ranged({ unit: '', step: 1, digits: 0 }, 'shape.ground', 'seed');
+export const seed = withRange({ unit: '', step: 1, digits: 0 }, 'shape.ground', 'seed');
 
 /** What kind of number a dimension is, where it is no plain length. */
 export const dimensionQuantity: Record<string, Quantity> = {
@@ -213,12 +213,12 @@ export const dimensionQuantity: Record<string, Quantity> = {
   top: fromNothing,
   rise: fromNothing,
   bevel: fromNothing,
-  spacing: ranged({ unit: '', step: 0.01, digits: 2 }, 'shape.text', 'spacing'),
-  bendDegrees: ranged(quantities.degrees, 'shape.card', 'bendDegrees'),
+  spacing: withRange({ unit: '', step: 0.01, digits: 2 }, 'shape.text', 'spacing'),
+  bendDegrees: withRange(quantities.degrees, 'shape.card', 'bendDegrees'),
   roughness: quantities.share,
   seed,
-  creaseDegrees: ranged(quantities.degrees, 'shape.lathe', 'creaseDegrees'),
-  subdivisions: ranged({ unit: '', step: 1, digits: 0 }, 'shape.smooth', 'subdivisions'),
+  creaseDegrees: withRange(quantities.degrees, 'shape.lathe', 'creaseDegrees'),
+  subdivisions: withRange({ unit: '', step: 1, digits: 0 }, 'shape.smooth', 'subdivisions'),
 };
 
 /** What turns its face to the camera when it is built. */
@@ -241,7 +241,7 @@ export function newPiece(kind: string, document: ShootDocument, shot: Shot): Pie
     faces && shape?.kind === 'sweep' ? (BEFORE_UPRIGHT * (shape.depth as number)) / far : 0;
   const place: Vector = [shot.aim[0] - back * dx, lift, shot.aim[2] - back * dz];
   return {
-    ...usualOf<Piece>('piece'),
+    ...defaultsOf<Piece>('piece'),
     id: freeId(kind, document.pieces),
     name: free,
     position: place.map((x) => Math.round(x * 1000) / 1000) as Vector,
@@ -252,11 +252,11 @@ export function newPiece(kind: string, document: ShootDocument, shot: Shot): Pie
 }
 
 /** To all kinds of ray. */
-export const everything = usualOf<Visibility>('visibility');
+export const everything = defaultsOf<Visibility>('visibility');
 
 /** The material that a set without any begins with. */
 export const grey: Material = {
-  ...usualOf<Omit<Material, 'id' | 'name'>>('material'),
+  ...defaultsOf<Omit<Material, 'id' | 'name'>>('material'),
   id: 'grey',
   name: 'Grey',
 };

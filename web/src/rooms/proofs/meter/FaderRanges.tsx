@@ -5,7 +5,7 @@ import type { FaderRange } from '../../../api/document';
 import { Fold } from '../../../controls/Fold';
 import { SwitchOf } from '../../../controls/SwitchOf';
 import { quantities } from '../../../controls/quantity';
-import { ranged } from '../../../controls/ranged';
+import { withRange } from '../../../controls/withRange';
 import { useDesk } from '../../../live/useShoot';
 import { MeterNumber } from './MeterNumber';
 import { fadersOf, rangesOf, usualRange, type Fader } from './meterWords';
@@ -110,7 +110,7 @@ function Row({ fader, range, ranges }: Props) {
                 edit="Faders that may move"
                 part="faders"
                 value={range[end]}
-                quantity={ranged(quantities.kelvin, 'faderRange', 'leastKelvin')}
+                quantity={withRange(quantities.kelvin, 'faderRange', 'leastKelvin')}
                 write={(value) => changed({ [end]: value })}
               />
             ))}

@@ -6,7 +6,7 @@ import type { Meter, Readings, Target } from '../../../api/document';
 import { AddMenu } from '../../../controls/AddMenu';
 import { PlainSelect } from '../../../controls/PlainSelect';
 import { quantities } from '../../../controls/quantity';
-import { ranged } from '../../../controls/ranged';
+import { withRange } from '../../../controls/withRange';
 import { useDesk } from '../../../live/useShoot';
 import { colours } from '../../../theme/theme';
 import { FaderRanges } from './FaderRanges';
@@ -142,7 +142,7 @@ function TargetRow({ target }: { target: Target }) {
             edit="Change target"
             part="targets"
             value={target.stops}
-            quantity={ranged(quantities.stops, 'target', 'stops')}
+            quantity={withRange(quantities.stops, 'target', 'stops')}
             write={(stops) => changed({ stops })}
           />
         )}
@@ -152,7 +152,7 @@ function TargetRow({ target }: { target: Target }) {
           edit="Change target"
           part="targets"
           value={target.weight}
-          quantity={ranged({ unit: '', step: 1, digits: 2 }, 'target', 'weight')}
+          quantity={withRange({ unit: '', step: 1, digits: 2 }, 'target', 'weight')}
           write={(weight) => changed({ weight })}
         />
       </Box>

@@ -6,20 +6,20 @@ type Table = typeof fields;
 export type RecordName = keyof Table;
 /** A field of numbers of a record. */
 export type NumberName<R extends RecordName> = {
-  [F in keyof Table[R]]: Table[R][F] extends { most: number } ? F : never;
+  [F in keyof Table[R]]: Table[R][F] extends { max: number } ? F : never;
 }[keyof Table[R]];
 type Bare = Omit<Quantity, 'least' | 'most'>;
 
 /** How a field of the document is shown and moved, within the range that the document says. */
-export function ranged<R extends RecordName>(
+export function withRange<R extends RecordName>(
   shown: Bare | Quantity,
   record: R,
   field: NumberName<R>,
 ): Quantity {
-  const { least, most, orZero } = fields[record][field] as {
-    least: number;
-    most: number;
+  const { min, max, orZero } = fields[record][field] as {
+    min: number;
+    max: number;
     orZero?: boolean;
   };
-  return { ...shown, least: orZero ? Math.min(0, least) : least, most };
+  return { ...shown, least: orZero ? Math.min(0, min) : min, most: max };
 }

@@ -1,18 +1,18 @@
 import { expect, test } from 'vitest';
 import type { Material, Visibility } from '../api/document';
 import { newLight } from './newLight';
-import { usualOf } from './usual';
+import { defaultsOf } from './defaults';
 
 test('a material that says nothing has every field of the document', () => {
-  const material = usualOf<Material>('material');
+  const material = defaultsOf<Material>('material');
   expect(material).toMatchObject({ roughness: 0.5, ior: 1.5, coat: { amount: 0, ior: 1.5 } });
   expect(material.maps).toMatchObject({ bump: null, normalStrength: 1 });
 });
 
 test('usual values are made anew each time, as they go into documents', () => {
-  const one = usualOf<Visibility>('visibility');
+  const one = defaultsOf<Visibility>('visibility');
   one.reflectedIn.pieces.push('a');
-  expect(usualOf<Visibility>('visibility').reflectedIn).toEqual({ only: false, pieces: [] });
+  expect(defaultsOf<Visibility>('visibility').reflectedIn).toEqual({ only: false, pieces: [] });
 });
 
 test('a new light has what the document gives it, and its own beside', () => {

@@ -6,9 +6,11 @@ import { fields } from '../api/generated/fields';
  *
  * @param record as the generated table names it: light, emitter.spot …
  */
-export function usualOf<T extends object>(record: keyof typeof fields): T {
-  const said = Object.entries(fields[record]).filter(([, field]) => 'usual' in field);
+export function defaultsOf<T extends object>(record: keyof typeof fields): T {
+  const said = Object.entries(fields[record]).filter(([, field]) => 'default' in field);
   return structuredClone(
-    Object.fromEntries(said.map(([name, field]) => [name, (field as { usual: unknown }).usual])),
+    Object.fromEntries(
+      said.map(([name, field]) => [name, (field as { default: unknown }).default]),
+    ),
   ) as T;
 }
