@@ -1,102 +1,76 @@
 package levelember;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
-import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+import static org.assertj.core.api.Assertions.assertThat;
 
+import com.tngtech.archunit.core.domain.JavaClass;
+import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
+import java.util.List;
+import java.util.TreeSet;
 
 /** The one direction of the house: description, compile, trace, film, look, measure. */
 @AnalyzeClasses(packages = "levelember", importOptions = ImportOption.DoNotIncludeTests.class)
 class DirectionsTest {
+  /** All packages; each may use those above it in this list and none below. */
+  private static final List<String> PACKAGES =
+      List.of(
+          "math",
+          "document",
+          "texture",
+          "shoot.material",
+          "shoot.piece",
+          "shoot.lighting",
+          "shoot.finish",
+          "shoot.motion",
+          "shoot",
+          "shoot.shelf",
+          "shoot.compile",
+          "geometry",
+          "trace",
+          "surface",
+          "light",
+          "photometry",
+          "gel",
+          "daylight",
+          "keyframes",
+          "lens",
+          "film",
+          "noise",
+          "denoise",
+          "upsampling",
+          "scene",
+          "path",
+          "caustics",
+          "patches",
+          "integrator",
+          "firsthit",
+          "look",
+          "measure",
+          "edit",
+          "findings");
+
   @ArchTest
-  static final ArchRule packagesFollowTheArrow =
-      layeredArchitecture()
-          .consideringOnlyDependenciesInLayers()
-          .layer("math")
-          .definedBy("levelember.math..")
-          .layer("document")
-          .definedBy("levelember.document..")
-          .layer("texture")
-          .definedBy("levelember.texture..")
-          .layer("shoot")
-          .definedBy("levelember.shoot..")
-          .layer("geometry")
-          .definedBy("levelember.geometry..")
-          .layer("trace")
-          .definedBy("levelember.trace..")
-          .layer("surface")
-          .definedBy("levelember.surface..")
-          .layer("light")
-          .definedBy("levelember.light..")
-          .layer("photometry")
-          .definedBy("levelember.photometry..")
-          .layer("gel")
-          .definedBy("levelember.gel..")
-          .layer("daylight")
-          .definedBy("levelember.daylight..")
-          .layer("edit")
-          .definedBy("levelember.edit..")
-          .layer("lens")
-          .definedBy("levelember.lens..")
-          .layer("film")
-          .definedBy("levelember.film..")
-          .layer("transport")
-          .definedBy("levelember.transport..")
-          .layer("look")
-          .definedBy("levelember.look..")
-          .layer("measure")
-          .definedBy("levelember.measure..")
-          .whereLayer("math")
-          .mayNotAccessAnyLayer()
-          .whereLayer("document")
-          .mayNotAccessAnyLayer()
-          .whereLayer("texture")
-          .mayOnlyAccessLayers("math")
-          .whereLayer("shoot")
-          .mayOnlyAccessLayers("math", "document")
-          .whereLayer("geometry")
-          .mayOnlyAccessLayers("math", "document", "shoot")
-          .whereLayer("trace")
-          .mayOnlyAccessLayers("math", "document", "geometry")
-          .whereLayer("surface")
-          .mayOnlyAccessLayers("math", "document", "shoot")
-          .whereLayer("light")
-          .mayOnlyAccessLayers("math", "document", "shoot", "texture")
-          .whereLayer("photometry")
-          .mayOnlyAccessLayers("math", "document", "shoot", "light")
-          .whereLayer("gel")
-          .mayOnlyAccessLayers("math", "document", "shoot", "photometry")
-          .whereLayer("daylight")
-          .mayOnlyAccessLayers("math", "document", "shoot", "texture", "photometry")
-          .whereLayer("edit")
-          .mayOnlyAccessLayers(
-              "math", "document", "shoot", "geometry", "trace", "lens", "transport")
-          .whereLayer("lens")
-          .mayOnlyAccessLayers("math", "document", "shoot")
-          .whereLayer("film")
-          .mayOnlyAccessLayers("math", "document", "shoot", "photometry", "texture")
-          .whereLayer("transport")
-          .mayOnlyAccessLayers(
-              "math",
-              "document",
-              "shoot",
-              "geometry",
-              "trace",
-              "texture",
-              "surface",
-              "light",
-              "photometry",
-              "daylight",
-              "lens",
-              "film")
-          .whereLayer("look")
-          .mayOnlyAccessLayers("math", "document", "shoot", "texture", "photometry", "film")
-          .whereLayer("measure")
-          .mayOnlyAccessLayers(
-              "math", "document", "shoot", "texture", "photometry", "film", "look");
+  static void everyPackageUsesOnlyThoseAboveIt(JavaClasses classes) {
+    var upward = new TreeSet<String>();
+    for (JavaClass from : classes) {
+      int at = PACKAGES.indexOf(name(from));
+      assertThat(at).as("place of %s in the list", from.getPackageName()).isNotNegative();
+      from.getDirectDependenciesFromSelf().stream()
+          .map(d -> d.getTargetClass().getBaseComponentType())
+          .filter(to -> to.getPackageName().startsWith("levelember."))
+          .filter(to -> PACKAGES.indexOf(name(to)) > at)
+          .forEach(to -> upward.add(from.getName() + " -> " + to.getName()));
+    }
+    assertThat(upward).isEmpty();
+  }
+
+  private static String name(JavaClass of) {
+    return of.getPackageName().substring("levelember.".length());
+  }
 
   @ArchTest
   static final ArchRule coreKnowsNoFilesAndNoInterface =

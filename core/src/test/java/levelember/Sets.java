@@ -4,22 +4,22 @@ import java.util.ArrayList;
 import java.util.List;
 import levelember.film.Film;
 import levelember.film.LayerMix;
+import levelember.integrator.Renderer;
 import levelember.math.Vec3;
 import levelember.photometry.LayerWeights;
-import levelember.shoot.Brightness;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
-import levelember.shoot.LightColour;
-import levelember.shoot.Look;
-import levelember.shoot.Material;
-import levelember.shoot.Piece;
-import levelember.shoot.Shape;
+import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.finish.Look;
+import levelember.shoot.lighting.Brightness;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.lighting.LightColour;
+import levelember.shoot.material.Material;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Shape;
 import levelember.texture.Picture;
 import levelember.texture.Pictures;
-import levelember.transport.Renderer;
-import levelember.transport.View;
 
 /** Small shoots for tests, built piece by piece. */
 public final class Sets {
@@ -110,7 +110,7 @@ public final class Sets {
   }
 
   public static Sets white(double albedo) {
-    return new Sets().material(Material.matte("white", "White", levelember.shoot.Rgb.grey(albedo)));
+    return new Sets().material(Material.matte("white", "White", levelember.math.Rgb.grey(albedo)));
   }
 
   public Shoot shoot() {

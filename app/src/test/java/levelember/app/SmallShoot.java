@@ -1,18 +1,18 @@
 package levelember.app;
 
 import java.util.List;
+import levelember.math.Rgb;
 import levelember.math.Vec3;
-import levelember.shoot.Brightness;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
-import levelember.shoot.LightColour;
-import levelember.shoot.Look;
-import levelember.shoot.Material;
-import levelember.shoot.Piece;
-import levelember.shoot.Rgb;
-import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.finish.Look;
+import levelember.shoot.lighting.Brightness;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.lighting.LightColour;
+import levelember.shoot.material.Material;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Shape;
 
 /** A ball on a floor between two lamps, which is rendered in no time. */
 public final class SmallShoot {

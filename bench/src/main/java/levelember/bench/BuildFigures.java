@@ -7,8 +7,8 @@ import java.util.Map;
 import levelember.geometry.SetGeometry;
 import levelember.geometry.Triangles;
 import levelember.math.Vec3;
-import levelember.shoot.Piece;
-import levelember.shoot.Shape;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Shape;
 import levelember.trace.Hierarchy;
 
 /** Seconds to build the hierarchy, cold and warm, and to build its top when a piece moves. */

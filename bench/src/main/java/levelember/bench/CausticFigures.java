@@ -7,13 +7,13 @@ import java.util.Map;
 import java.util.stream.IntStream;
 import levelember.demo.DemoShoots;
 import levelember.film.Film;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
 import levelember.math.Colour;
-import levelember.shoot.Caustics;
-import levelember.shoot.Light;
+import levelember.scene.View;
 import levelember.shoot.LightOverGloss;
 import levelember.shoot.Shoot;
-import levelember.transport.View;
+import levelember.shoot.lighting.Caustics;
+import levelember.shoot.lighting.Light;
 
 /**
  * How soon the caustic of the Tide lens is clean, by photons and by paths. The noise is that of the

@@ -14,19 +14,19 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import levelember.demo.DemoShoots;
-import levelember.film.Denoiser;
+import levelember.denoise.Denoiser;
 import levelember.film.Film;
 import levelember.film.FilmBytes;
 import levelember.film.LayerMix;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
+import levelember.integrator.Renderer;
 import levelember.look.DisplayCurve;
 import levelember.photometry.LayerWeights;
+import levelember.scene.View;
 import levelember.shoot.LightOverGloss;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.texture.Picture;
-import levelember.transport.Renderer;
-import levelember.transport.View;
 
 /**
  * How far few samples are from many, as traced and denoised, with all light over gloss: what is

@@ -3,16 +3,16 @@ package levelember.bench;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import levelember.demo.DemoShoots;
-import levelember.film.Denoiser;
+import levelember.denoise.Denoiser;
 import levelember.film.Film;
 import levelember.film.LayerMix;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
+import levelember.integrator.Renderer;
 import levelember.look.DisplayCurve;
 import levelember.photometry.LayerWeights;
+import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.texture.Picture;
-import levelember.transport.Renderer;
-import levelember.transport.View;
 
 /** What denoising takes at 960×540, and how much closer it brings few samples to many. */
 final class DenoiseFigures {

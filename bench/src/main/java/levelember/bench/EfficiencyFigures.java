@@ -9,13 +9,13 @@ import java.util.Set;
 import levelember.demo.DemoShoots;
 import levelember.film.Film;
 import levelember.film.LayerMix;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
 import levelember.look.DisplayCurve;
 import levelember.math.Colour;
 import levelember.photometry.LayerWeights;
+import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.texture.Picture;
-import levelember.transport.View;
 
 /**
  * Variance times time, the inverse of an estimator's efficiency, on the demo as it is set. The

@@ -1,8 +1,8 @@
 package levelember.bench;
 
 import levelember.film.Film;
-import levelember.transport.Renderer;
-import levelember.transport.View;
+import levelember.integrator.Renderer;
+import levelember.scene.View;
 
 /** Small pictures whose noise is measured. */
 final class Films {

@@ -7,18 +7,18 @@ import java.util.Map;
 import java.util.Set;
 import levelember.demo.DemoShoots;
 import levelember.film.Film;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
+import levelember.integrator.Renderer;
 import levelember.look.DisplayCurve;
 import levelember.photometry.LayerWeights;
-import levelember.print.Bands;
-import levelember.print.FilmStore;
-import levelember.print.PrintFilm;
-import levelember.print.PrintProgress;
-import levelember.print.PrintTarget;
-import levelember.print.PrintWatch;
+import levelember.printing.film.Bands;
+import levelember.printing.film.FilmStore;
+import levelember.printing.film.PrintFilm;
+import levelember.printing.film.PrintProgress;
+import levelember.printing.film.PrintTarget;
+import levelember.printing.film.PrintWatch;
+import levelember.scene.View;
 import levelember.shoot.Shoot;
-import levelember.transport.Renderer;
-import levelember.transport.View;
 
 /** How far the time left of a print was off, from a tenth of its tracing on, by demo shoot. */
 final class ForecastFigures {

@@ -11,22 +11,22 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import levelember.demo.DemoShoots;
-import levelember.formats.ShootPackage;
-import levelember.formats.print.FrameFilms;
-import levelember.formats.print.PrintFiles;
-import levelember.formats.print.PrintOrder;
-import levelember.formats.print.PrintText;
+import levelember.formats.exchange.ShootPackage;
+import levelember.integrator.Renderer;
 import levelember.photometry.LayerWeights;
-import levelember.print.FilmStore;
-import levelember.shoot.Key;
-import levelember.shoot.Look;
-import levelember.shoot.Motion;
-import levelember.shoot.Piece;
+import levelember.printing.film.FilmStore;
+import levelember.printing.frame.FrameFilms;
+import levelember.printing.frame.PrintFiles;
+import levelember.printing.frame.PrintText;
+import levelember.printing.order.PrintOrder;
 import levelember.shoot.Shoot;
 import levelember.shoot.ShootAtTime;
 import levelember.shoot.Shot;
-import levelember.shoot.Track;
-import levelember.transport.Renderer;
+import levelember.shoot.finish.Look;
+import levelember.shoot.motion.Key;
+import levelember.shoot.motion.Motion;
+import levelember.shoot.motion.Track;
+import levelember.shoot.piece.Piece;
 
 /** What a frame of an animation takes, from its keys to its PNG, 640×360, denoised. */
 final class FrameFigures {

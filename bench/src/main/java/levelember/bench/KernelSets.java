@@ -8,8 +8,8 @@ import levelember.geometry.Tessellation;
 import levelember.geometry.Triangles;
 import levelember.math.Affine;
 import levelember.math.Vec3;
-import levelember.shoot.Piece;
-import levelember.shoot.Shape;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Shape;
 
 /** Generated sets to trace rays through. */
 final class KernelSets {

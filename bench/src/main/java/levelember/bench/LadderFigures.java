@@ -5,10 +5,10 @@ import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import levelember.film.DenoisedLadder;
-import levelember.film.Ladder;
+import levelember.integrator.Renderer;
 import levelember.texture.Picture;
-import levelember.transport.Renderer;
+import levelember.upsampling.DenoisedLadder;
+import levelember.upsampling.Ladder;
 
 /**
  * How far the amount of light that the page shows is from the limit at each step of its ladder: of

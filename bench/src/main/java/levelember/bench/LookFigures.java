@@ -4,13 +4,13 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import levelember.look.Development;
 import levelember.look.LookInputs;
-import levelember.shoot.Glow;
-import levelember.shoot.Grade;
-import levelember.shoot.GradeShelf;
-import levelember.shoot.Look;
-import levelember.shoot.Optics;
-import levelember.shoot.Tone;
-import levelember.shoot.WhiteBalance;
+import levelember.shoot.finish.Glow;
+import levelember.shoot.finish.Grade;
+import levelember.shoot.finish.Look;
+import levelember.shoot.finish.Optics;
+import levelember.shoot.finish.Tone;
+import levelember.shoot.finish.WhiteBalance;
+import levelember.shoot.shelf.GradeShelf;
 import levelember.texture.Picture;
 
 /** What the look takes, part by part, from the linear picture to codes. */

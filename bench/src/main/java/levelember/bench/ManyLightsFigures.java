@@ -6,24 +6,24 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import levelember.film.Film;
-import levelember.film.Noise;
+import levelember.integrator.Renderer;
 import levelember.look.DisplayCurve;
+import levelember.math.Rgb;
 import levelember.math.Vec3;
+import levelember.noise.Noise;
 import levelember.photometry.LayerWeights;
-import levelember.shoot.Brightness;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
-import levelember.shoot.LightColour;
-import levelember.shoot.Look;
-import levelember.shoot.Material;
-import levelember.shoot.Piece;
-import levelember.shoot.Rgb;
-import levelember.shoot.Shape;
+import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.finish.Look;
+import levelember.shoot.lighting.Brightness;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.lighting.LightColour;
+import levelember.shoot.material.Material;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Shape;
 import levelember.texture.Pictures;
-import levelember.transport.Renderer;
-import levelember.transport.View;
 
 /**
  * What many lights cost: a hall of 500 pieces lit by ten balls, by two hundred, and by ten lanterns

@@ -3,7 +3,7 @@ package levelember.bench;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Set;
-import levelember.film.Denoiser;
+import levelember.denoise.Denoiser;
 import levelember.film.Film;
 import levelember.film.LayerMix;
 import levelember.math.Colour;

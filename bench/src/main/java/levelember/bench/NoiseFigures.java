@@ -4,14 +4,14 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import levelember.demo.DemoShoots;
 import levelember.film.Film;
-import levelember.film.Noise;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
+import levelember.integrator.Renderer;
 import levelember.look.DisplayCurve;
+import levelember.noise.Noise;
+import levelember.path.RayCount;
 import levelember.photometry.LayerWeights;
+import levelember.scene.View;
 import levelember.shoot.Shoot;
-import levelember.transport.RayCount;
-import levelember.transport.Renderer;
-import levelember.transport.View;
 
 /** Seconds to a noise on the demo, with even and with chosen samples. */
 final class NoiseFigures {

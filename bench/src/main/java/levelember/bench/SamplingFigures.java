@@ -4,15 +4,15 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import levelember.demo.DemoShoots;
 import levelember.film.Film;
-import levelember.film.Noise;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
+import levelember.integrator.Renderer;
 import levelember.look.DisplayCurve;
+import levelember.noise.Noise;
+import levelember.path.Sampling;
+import levelember.path.Sampling.Technique;
 import levelember.photometry.LayerWeights;
+import levelember.scene.View;
 import levelember.shoot.Shoot;
-import levelember.transport.Renderer;
-import levelember.transport.Sampling;
-import levelember.transport.Sampling.Technique;
-import levelember.transport.View;
 
 /**
  * What each way to sample brings: the time that a picture of equal noise takes without it, over the

@@ -7,11 +7,11 @@ import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Set;
-import levelember.film.DenoisedLadder;
-import levelember.film.Ladder;
-import levelember.formats.PngFile;
+import levelember.formats.picture.PngFile;
+import levelember.integrator.Renderer;
 import levelember.texture.Picture;
-import levelember.transport.Renderer;
+import levelember.upsampling.DenoisedLadder;
+import levelember.upsampling.Ladder;
 
 /**
  * How far the picture that the page shows is from the limit at each step of its ladder, from an

@@ -8,10 +8,10 @@ import java.util.Map;
 import java.util.concurrent.ThreadFactory;
 import levelember.demo.DemoShoots;
 import levelember.film.Film;
-import levelember.formats.ShootPackage;
-import levelember.transport.RayCount;
-import levelember.transport.Renderer;
-import levelember.transport.View;
+import levelember.formats.exchange.ShootPackage;
+import levelember.integrator.Renderer;
+import levelember.path.RayCount;
+import levelember.scene.View;
 
 /** Rays a second of the whole path tracer on the demo, by threads. */
 final class TracerFigures {

@@ -7,12 +7,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
-import levelember.formats.print.PrintFiles;
-import levelember.formats.print.SequenceFilter;
 import levelember.measure.FlickerFinder;
 import levelember.measure.FlickerFinder.FrameLight;
+import levelember.printing.frame.PrintFiles;
+import levelember.printing.frame.SequenceFilter;
+import levelember.scene.View;
 import levelember.shoot.Shoot;
-import levelember.transport.View;
 
 /** Frames of shots, measured for flicker as they are rendered, and steadied where wanted. */
 final class MeasuredFrames {

@@ -7,20 +7,20 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import levelember.edit.PinInView;
+import levelember.integrator.Illuminance;
+import levelember.integrator.IlluminanceMeter;
+import levelember.integrator.MeterPoint;
 import levelember.look.DisplayCurve;
 import levelember.measure.LayerReading;
 import levelember.measure.TargetReadings;
 import levelember.measure.TargetSolution;
 import levelember.measure.TargetSolver;
 import levelember.photometry.LayerWeights;
-import levelember.shoot.Frames;
-import levelember.shoot.Look;
+import levelember.scene.View;
 import levelember.shoot.Pin;
 import levelember.shoot.Shoot;
-import levelember.transport.Illuminance;
-import levelember.transport.IlluminanceMeter;
-import levelember.transport.MeterPoint;
-import levelember.transport.View;
+import levelember.shoot.compile.PieceTransforms;
+import levelember.shoot.finish.Look;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -121,7 +121,7 @@ final class MeterCommand implements Callable<Integer> {
 
   private void incident(Pin pin, float[] weights, Map<String, Object> to) {
     View view = picture.view();
-    PinInView.InWorld place = PinInView.inWorld(new Frames(view.shoot().pieces()), pin);
+    PinInView.InWorld place = PinInView.inWorld(new PieceTransforms(view.shoot().pieces()), pin);
     if (place == null) {
       return;
     }

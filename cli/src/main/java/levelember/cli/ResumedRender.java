@@ -9,8 +9,8 @@ import java.util.zip.CRC32;
 import levelember.film.Component;
 import levelember.formats.RefusedFile;
 import levelember.formats.document.ShootDocument;
-import levelember.formats.print.PrintOrder;
-import levelember.print.Bands;
+import levelember.printing.film.Bands;
+import levelember.printing.order.PrintOrder;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 

@@ -6,7 +6,7 @@ import java.util.Map;
 import java.util.stream.IntStream;
 import levelember.math.Vec3;
 import levelember.photometry.Observer;
-import levelember.shoot.Daylight;
+import levelember.shoot.lighting.Daylight;
 import levelember.texture.Picture;
 
 /**

@@ -1,7 +1,7 @@
 package levelember.daylight;
 
 import levelember.math.Vec3;
-import levelember.shoot.Daylight;
+import levelember.shoot.lighting.Daylight;
 
 /**
  * Where the sun stands. Low-accuracy solar coordinates of Meeus 1998, "Astronomical Algorithms",

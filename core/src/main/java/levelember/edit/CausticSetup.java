@@ -9,15 +9,15 @@ import java.util.function.UnaryOperator;
 import levelember.geometry.Meshes;
 import levelember.math.Vec3;
 import levelember.shoot.Bounce;
-import levelember.shoot.Caustics;
-import levelember.shoot.Frames;
-import levelember.shoot.Light;
-import levelember.shoot.Material;
-import levelember.shoot.Piece;
-import levelember.shoot.Scope;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.Visibility;
+import levelember.shoot.compile.PieceTransforms;
+import levelember.shoot.lighting.Caustics;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.material.Material;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Scope;
+import levelember.shoot.piece.Visibility;
 
 /**
  * Sets up what a light or a piece needs to throw caustics.
@@ -87,7 +87,7 @@ public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
   public static CausticSetup forLight(Shoot shoot, String id) {
     Changes changes = new Changes(shoot);
     Light light = shoot.light(id).orElseThrow();
-    boolean[] lit = Frames.in(light.controls().lightLinking(), shoot.pieces());
+    boolean[] lit = PieceTransforms.in(light.controls().lightLinking(), shoot.pieces());
     List<Piece> smooth = new ArrayList<>();
     for (int i = 0; i < shoot.pieces().size(); i++) {
       Piece piece = shoot.pieces().get(i);
@@ -279,7 +279,7 @@ public record CausticSetup(Shoot shoot, List<CausticStep> steps) {
                       .orElseThrow());
       Predicate<Light> lights =
           l -> {
-            boolean[] in = Frames.in(l.controls().lightLinking(), shoot.pieces());
+            boolean[] in = PieceTransforms.in(l.controls().lightLinking(), shoot.pieces());
             return in == null || in[index];
           };
       List<Light> lamps =

@@ -1,15 +1,15 @@
 package levelember.edit;
 
 import levelember.math.Vec3;
-import levelember.shoot.Brightness;
-import levelember.shoot.Caustics;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
-import levelember.shoot.LightColour;
-import levelember.shoot.LightControls;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.TracedLight;
+import levelember.shoot.compile.TracedLight;
+import levelember.shoot.lighting.Brightness;
+import levelember.shoot.lighting.Caustics;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.lighting.LightColour;
+import levelember.shoot.lighting.LightControls;
 
 /** Lamps small enough to draw the edges of caustics: how small one looks, and one to begin with. */
 final class CausticSpot {

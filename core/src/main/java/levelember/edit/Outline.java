@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Map;
 import levelember.geometry.SetGeometry;
 import levelember.math.Vec3;
-import levelember.transport.View;
+import levelember.scene.View;
 
 /**
  * A piece as a plan draws it: the convex outline of each of its copies, metres.

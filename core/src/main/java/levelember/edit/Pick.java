@@ -1,13 +1,13 @@
 package levelember.edit;
 
 import java.util.Optional;
+import levelember.firsthit.CameraHit;
 import levelember.lens.Camera;
 import levelember.lens.ThinLens;
 import levelember.math.Vec3;
-import levelember.shoot.Piece;
+import levelember.scene.View;
 import levelember.shoot.Shot;
-import levelember.transport.CameraHit;
-import levelember.transport.View;
+import levelember.shoot.piece.Piece;
 
 /**
  * What stands at a place of the picture.

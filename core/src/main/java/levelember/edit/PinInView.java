@@ -4,15 +4,15 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import levelember.firsthit.CameraHit;
 import levelember.lens.Camera;
 import levelember.lens.ThinLens;
 import levelember.math.Affine;
 import levelember.math.Vec3;
-import levelember.shoot.Frames;
+import levelember.scene.View;
 import levelember.shoot.Pin;
 import levelember.shoot.Shot;
-import levelember.transport.CameraHit;
-import levelember.transport.View;
+import levelember.shoot.compile.PieceTransforms;
 
 /**
  * Where a pin lies in a picture, and which pixels it reads.
@@ -48,7 +48,7 @@ public record PinInView(State state, double x, double y, int[] pixels) {
   public record InWorld(Vec3 position, Vec3 normal) {}
 
   /** Where a pin is in the world; null when its piece is gone. */
-  public static InWorld inWorld(Frames frames, Pin pin) {
+  public static InWorld inWorld(PieceTransforms frames, Pin pin) {
     if (pin.piece() == null) {
       return new InWorld(pin.position(), pin.normal().unit());
     }
@@ -60,7 +60,7 @@ public record PinInView(State state, double x, double y, int[] pixels) {
   }
 
   /** A spot pin at a place that was picked, in the frame of its piece. */
-  public static Pin at(Frames frames, Pick pick, String id, String name) {
+  public static Pin at(PieceTransforms frames, Pick pick, String id, String name) {
     Affine into = frames.of(pick.piece()).inverse();
     return new Pin(
         id, name, pick.piece(), into.point(pick.position()), into.normal(pick.normal()).unit(), 0);
@@ -68,7 +68,7 @@ public record PinInView(State state, double x, double y, int[] pixels) {
 
   /** Finds a pin in a picture of a view. */
   public static PinInView of(View view, Pin pin, int width, int height) {
-    InWorld place = inWorld(new Frames(view.shoot().pieces()), pin);
+    InWorld place = inWorld(new PieceTransforms(view.shoot().pieces()), pin);
     if (place == null) {
       return new PinInView(State.GONE, 0, 0, NONE);
     }

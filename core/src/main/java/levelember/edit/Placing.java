@@ -2,10 +2,10 @@ package levelember.edit;
 
 import levelember.math.Affine;
 import levelember.math.Vec3;
-import levelember.shoot.Frames;
-import levelember.shoot.Light;
 import levelember.shoot.Shoot;
-import levelember.shoot.TracedLight;
+import levelember.shoot.compile.PieceTransforms;
+import levelember.shoot.compile.TracedLight;
+import levelember.shoot.lighting.Light;
 
 /**
  * Where a light has to stand to do something at a place of the picture; its distance stays.
@@ -67,7 +67,7 @@ public record Placing(Vec3 position, Vec3 aim) {
     if (light.parent() == null) {
       return new Placing(place, aim);
     }
-    Affine back = new Frames(shoot.pieces()).of(light.parent()).inverse();
+    Affine back = new PieceTransforms(shoot.pieces()).of(light.parent()).inverse();
     return new Placing(back.point(place), back.point(aim));
   }
 }

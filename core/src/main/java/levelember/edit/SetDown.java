@@ -10,7 +10,7 @@ import levelember.geometry.SetGeometry;
 import levelember.geometry.Triangles;
 import levelember.math.Affine;
 import levelember.math.Vec3;
-import levelember.shoot.Piece;
+import levelember.shoot.piece.Piece;
 import levelember.trace.Hierarchy;
 import levelember.trace.RayWalk;
 

@@ -3,7 +3,7 @@ package levelember.edit;
 import java.util.List;
 import levelember.geometry.Meshes;
 import levelember.math.Vec3;
-import levelember.shoot.Piece;
+import levelember.shoot.piece.Piece;
 
 /**
  * How large a piece is in the world, its copies and all that stands in it counted.

@@ -5,7 +5,7 @@ import java.util.Optional;
 import levelember.geometry.Meshes;
 import levelember.geometry.SetGeometry;
 import levelember.math.Vec3;
-import levelember.shoot.Piece;
+import levelember.shoot.piece.Piece;
 
 /**
  * The box about a piece in the world, its copies and all that stands in it counted.

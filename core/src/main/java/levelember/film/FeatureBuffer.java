@@ -14,7 +14,7 @@ public final class FeatureBuffer {
   public static final int VALUES = 15;
 
   /** Where the number of samples stands, after the values that it is of. */
-  static final int COUNT = 7;
+  public static final int COUNT = 7;
 
   private final float[] sums;
   private final int[] samples;
@@ -33,7 +33,7 @@ public final class FeatureBuffer {
   }
 
   /** Samples of a pixel, on the mean over tiles. */
-  double meanSamples() {
+  public double meanSamples() {
     double sum = 0;
     for (int n : samples) {
       sum += n;
@@ -129,12 +129,12 @@ public final class FeatureBuffer {
   }
 
   /** The sums of {@link #cover}, or null. */
-  float[] covers() {
+  public float[] covers() {
     return cover;
   }
 
   /** The sums: {@link #VALUES} floats a pixel. */
-  float[] sums() {
+  public float[] sums() {
     return sums;
   }
 

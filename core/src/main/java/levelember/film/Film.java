@@ -114,7 +114,7 @@ public final class Film {
    *
    * @param bare without memory for samples, as finished layers are to be put in
    */
-  static Film coarse(int fullWidth, int fullHeight, int step, int layers, boolean bare) {
+  public static Film coarse(int fullWidth, int fullHeight, int step, int layers, boolean bare) {
     int rows = Math.ceilDiv(fullHeight, step);
     return coarse(new TileGrid(fullWidth, fullHeight, step, 0, rows), layers, bare);
   }
@@ -130,12 +130,12 @@ public final class Film {
   }
 
   /** An empty film that keeps the first surfaces of samples alone, and no light from them. */
-  static Film ofSurfaces(int width, int height, int layers, int kept) {
+  public static Film ofSurfaces(int width, int height, int layers, int kept) {
     return coarse(width, height, 1, layers, true).keepingSurfaces(kept);
   }
 
   /** Keeps first surfaces and seen emission from now on. */
-  Film keepingSurfaces(int kept) {
+  public Film keepingSurfaces(int kept) {
     surfaces = new GBuffer(grid, layers(), kept);
     return this;
   }
@@ -333,7 +333,7 @@ public final class Film {
 
   /**
    * Adds a sample of emission that the camera sees over mirrors and clear glass alone, which {@link
-   * #add} has too: its place is known, so that the {@link Denoiser} leaves it as it is.
+   * #add} has too: its place is known, so that the {@code Denoiser} leaves it as it is.
    */
   public void addSeenEmission(int layer, int x, int y, boolean isEven, float r, float g, float b) {
     SeenEmission to = surfaces == null ? emission : surfaces.emission();
@@ -341,7 +341,7 @@ public final class Film {
   }
 
   /** What of the light is emission that is seen over mirrors and clear glass alone. */
-  SeenEmission emission() {
+  public SeenEmission emission() {
     return surfaces == null ? emission : surfaces.emission();
   }
 
@@ -391,7 +391,7 @@ public final class Film {
   }
 
   /** The sums of {@link #caught(int, int, float, float)}, or null. */
-  float[] caught(int layer) {
+  public float[] caught(int layer) {
     return caught[layer];
   }
 
@@ -435,7 +435,7 @@ public final class Film {
   }
 
   /** Least samples of a layer in any tile. */
-  int leastSamples(int layer) {
+  public int leastSamples(int layer) {
     return samples.least(layer, 0, tiles() - 1);
   }
 
@@ -450,12 +450,12 @@ public final class Film {
   }
 
   /** True when every tile has a sample of a layer. */
-  boolean whole(int layer) {
+  public boolean whole(int layer) {
     return samples.whole(layer);
   }
 
   /** Samples of a layer, a pixel, on the mean over tiles. */
-  double meanSamples(int layer) {
+  public double meanSamples(int layer) {
     return samples.mean(layer);
   }
 

@@ -14,7 +14,7 @@ public final class GBuffer {
    * (0 in the open), one over the path length from the camera in 1/m (0 in the open), and the place
    * in the scene in metres.
    */
-  static final int RED = 0, NORMAL = 3, NEARNESS = 6, PLACE = 7;
+  public static final int RED = 0, NORMAL = 3, NEARNESS = 6, PLACE = 7;
 
   /** How many values a sample has. */
   public static final int VALUES = 10;
@@ -23,7 +23,7 @@ public final class GBuffer {
   private static final int HALVES = 8, KIND = 7;
 
   /** What a sample met: nothing known, as glass mirrored it away; the open; a surface. */
-  static final int UNKNOWN = 0, OPEN = 1, SURFACE = 2;
+  public static final int UNKNOWN = 0, OPEN = 1, SURFACE = 2;
 
   /** Flag of a sample whose path has settled on a wavelength before. */
   private static final int DISPERSED = 4;
@@ -59,7 +59,7 @@ public final class GBuffer {
   }
 
   /** Bytes that surfaces of so many pixels take. */
-  static long bytes(long pixels, int kept) {
+  public static long bytes(long pixels, int kept) {
     return pixels * kept * (2 * HALVES + 12);
   }
 
@@ -77,7 +77,7 @@ public final class GBuffer {
   }
 
   /** Whether it shares its surfaces with another. */
-  boolean hasSurfacesOf(GBuffer other) {
+  public boolean hasSurfacesOf(GBuffer other) {
     return surfaces == other.surfaces;
   }
 
@@ -104,7 +104,7 @@ public final class GBuffer {
   }
 
   /** What a sample of a pixel met: {@link #UNKNOWN}, {@link #OPEN} or {@link #SURFACE}. */
-  int kind(int pixel, int sample) {
+  public int kind(int pixel, int sample) {
     return surfaces[HALVES * (pixel * kept + sample) + KIND] & ~DISPERSED;
   }
 
@@ -116,12 +116,12 @@ public final class GBuffer {
   }
 
   /** Whether the first sample of a pixel is seen through glass that disperses. */
-  boolean dispersed(int pixel) {
+  public boolean dispersed(int pixel) {
     return (surfaces[HALVES * pixel * kept + KIND] & DISPERSED) != 0;
   }
 
   /** A sample's {@link #VALUES}. */
-  void read(int pixel, int sample, float[] to) {
+  public void read(int pixel, int sample, float[] to) {
     int n = pixel * kept + sample;
     for (int k = 0; k < PLACE; k++) {
       to[k] = Float.float16ToFloat(surfaces[HALVES * n + k]);
@@ -130,12 +130,12 @@ public final class GBuffer {
   }
 
   /** The emission that is seen. */
-  SeenEmission emission() {
+  public SeenEmission emission() {
     return emission;
   }
 
   /** Bytes that it holds. */
-  long bytes() {
+  public long bytes() {
     return 2L * surfaces.length + 4L * positions.length + emission.bytes();
   }
 }

@@ -33,7 +33,7 @@ public final class LayerMix {
   }
 
   /** Weights of one layer, and 0 for the others. */
-  static float[] only(float[] weights, int layer) {
+  public static float[] only(float[] weights, int layer) {
     float[] to = new float[weights.length];
     System.arraycopy(weights, 3 * layer, to, 3 * layer, 3);
     return to;
@@ -56,7 +56,7 @@ public final class LayerMix {
   }
 
   /** Sets what is below zero to zero. */
-  static void clip(float[] to, int from, int end) {
+  public static void clip(float[] to, int from, int end) {
     for (int i = from; i < end; i++) {
       to[i] = Math.max(0, to[i]);
     }
@@ -75,7 +75,8 @@ public final class LayerMix {
   }
 
   /** Adds one weighed row of a layer; {@code at} is where the row begins in {@code to}. */
-  static void add(Film film, int layer, int row, float r, float g, float b, float[] to, int at) {
+  public static void add(
+      Film film, int layer, int row, float r, float g, float b, float[] to, int at) {
     add(film, film.sums(layer), layer, row, r, g, b, to, at);
   }
 

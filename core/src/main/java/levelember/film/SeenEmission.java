@@ -6,7 +6,7 @@ package levelember.film;
  * layer and pixel, cd/m² at unit level. Tiles without any take no memory. A tile is written by one
  * thread at a time, as a film's are.
  */
-final class SeenEmission {
+public final class SeenEmission {
   /** Values of a pixel: red, green, blue, and the luminance of even samples. */
   static final int VALUES = 4;
 
@@ -59,7 +59,7 @@ final class SeenEmission {
   }
 
   /** Sums of a layer in the tile of a pixel, or null where there are none. */
-  float[] at(int layer, int x, int y) {
+  public float[] at(int layer, int x, int y) {
     return sums[layer][grid.tile(x, y)];
   }
 
@@ -69,7 +69,7 @@ final class SeenEmission {
   }
 
   /** Where a pixel's values begin in its tile's sums. */
-  static int inTile(int x, int y) {
+  public static int inTile(int x, int y) {
     return VALUES * (y % Film.TILE_HEIGHT * Film.TILE_WIDTH + x % Film.TILE_WIDTH);
   }
 

@@ -1,6 +1,5 @@
 /**
- * The film: one linear layer a light, kept at unit value, how layers mix into a picture, and the
- * table that says which edit costs what. Uses {@code math}, {@code shoot}, {@code light} and {@code
- * texture}.
+ * The film: one linear layer a light, kept at unit value, features of what is seen, and how layers
+ * mix into a picture. Uses {@code math}, {@code shoot} and {@code photometry}.
  */
 package levelember.film;

@@ -6,10 +6,10 @@ import java.util.Locale;
 import java.util.Optional;
 import levelember.look.Balance;
 import levelember.math.Vec3;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
-import levelember.shoot.LightColour;
-import levelember.shoot.WhiteBalance;
+import levelember.shoot.finish.WhiteBalance;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.lighting.LightColour;
 
 /** Pictures behind the set whose light is of another colour, or from another side, than the key. */
 final class Backdrops implements Check {

@@ -3,8 +3,8 @@ package levelember.findings;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
 
 /** Surfaces shown as white without drawing, where light alone and no lamp is seen. */
 final class BurntAreas implements Check {

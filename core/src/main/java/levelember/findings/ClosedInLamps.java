@@ -4,14 +4,14 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import levelember.firsthit.CameraHit;
 import levelember.math.Vec3;
-import levelember.shoot.Frames;
-import levelember.shoot.Light;
-import levelember.shoot.Material;
-import levelember.shoot.Piece;
-import levelember.shoot.Scope;
-import levelember.shoot.TracedLight;
-import levelember.transport.CameraHit;
+import levelember.shoot.compile.PieceTransforms;
+import levelember.shoot.compile.TracedLight;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.material.Material;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Scope;
 
 /** Lamps that give nothing to the picture, as opaque pieces stand all round them. */
 final class ClosedInLamps implements Check {
@@ -62,7 +62,7 @@ final class ClosedInLamps implements Check {
 
   /** The piece that is met most round a lamp that is closed in; null where it is not. */
   private static String around(Inspection in, Light lamp) {
-    boolean[] shadows = Frames.in(lamp.controls().shadowLinking(), in.shoot.pieces());
+    boolean[] shadows = PieceTransforms.in(lamp.controls().shadowLinking(), in.shoot.pieces());
     CameraHit hit = new CameraHit(in.view.scene());
     Vec3 from = lamp.position().minus(in.view.origin());
     Map<String, Integer> met = new HashMap<>();

@@ -2,7 +2,7 @@ package levelember.findings;
 
 import java.util.ArrayList;
 import java.util.List;
-import levelember.shoot.Light;
+import levelember.shoot.lighting.Light;
 
 /** Surfaces shown as black without drawing. */
 final class CrushedBlacks implements Check {

@@ -3,8 +3,8 @@ package levelember.findings;
 import java.util.ArrayList;
 import java.util.List;
 import levelember.measure.CausticReading;
-import levelember.shoot.Light;
-import levelember.shoot.LightControls;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.lighting.LightControls;
 
 /** Caustics that are traced and that other light drowns. */
 final class DrownedCaustics implements Check {

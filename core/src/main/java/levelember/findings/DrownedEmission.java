@@ -3,9 +3,9 @@ package levelember.findings;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import levelember.shoot.Emitter;
-import levelember.shoot.Glow;
-import levelember.shoot.Light;
+import levelember.shoot.finish.Glow;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
 
 /** Glowing pieces that other light drowns, and glow on pieces that light nothing about them. */
 final class DrownedEmission implements Check {

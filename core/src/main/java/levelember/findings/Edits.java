@@ -4,13 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import levelember.math.Vec3;
-import levelember.shoot.Brightness;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
-import levelember.shoot.Look;
-import levelember.shoot.Piece;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.finish.Look;
+import levelember.shoot.lighting.Brightness;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.piece.Piece;
 
 /** Single changes of a shoot, for mends. */
 final class Edits {

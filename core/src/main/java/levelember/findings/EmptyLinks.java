@@ -1,10 +1,10 @@
 package levelember.findings;
 
 import java.util.List;
-import levelember.shoot.Frames;
-import levelember.shoot.Light;
-import levelember.shoot.Piece;
-import levelember.shoot.Scope;
+import levelember.shoot.compile.PieceTransforms;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Scope;
 
 /** Lights whose links leave no piece that is shown. */
 final class EmptyLinks implements Check {
@@ -13,7 +13,7 @@ final class EmptyLinks implements Check {
     List<Piece> pieces = in.shoot.pieces();
     for (int k = 0; k < in.byLight.length; k++) {
       Light light = in.light(k);
-      boolean[] linked = Frames.in(light.controls().lightLinking(), pieces);
+      boolean[] linked = PieceTransforms.in(light.controls().lightLinking(), pieces);
       if (!in.lit(k) || linked == null) {
         continue;
       }

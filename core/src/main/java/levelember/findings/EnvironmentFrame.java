@@ -1,7 +1,7 @@
 package levelember.findings;
 
 import levelember.math.Vec3;
-import levelember.shoot.Emitter;
+import levelember.shoot.lighting.Emitter;
 
 /**
  * Directions of a surrounding picture as it stands in the set: turned about the vertical, then

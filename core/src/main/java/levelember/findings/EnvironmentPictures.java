@@ -3,10 +3,10 @@ package levelember.findings;
 import java.util.List;
 import java.util.Locale;
 import levelember.measure.EnvironmentReading;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
-import levelember.shoot.Material;
 import levelember.shoot.Shoot;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.material.Material;
 import levelember.texture.Picture;
 
 /** What surrounding pictures lack: whole borders, fineness, range, and light above white. */

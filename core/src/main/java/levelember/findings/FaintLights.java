@@ -1,8 +1,8 @@
 package levelember.findings;
 
 import java.util.List;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
 
 /** Lights that are on and give next to nothing. */
 final class FaintLights implements Check {

@@ -1,7 +1,7 @@
 package levelember.findings;
 
 import java.util.List;
-import levelember.shoot.Light;
+import levelember.shoot.lighting.Light;
 
 /** A subject whose two strongest lights are about the same, so that neither shapes it. */
 final class FlatKey implements Check {

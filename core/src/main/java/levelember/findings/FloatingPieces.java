@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import levelember.edit.SetDown;
+import levelember.firsthit.CameraHit;
 import levelember.math.Vec3;
-import levelember.shoot.Piece;
-import levelember.transport.CameraHit;
+import levelember.shoot.piece.Piece;
 
 /**
  * Things that hang a little over what they should stand on, so that their shadow does not touch.

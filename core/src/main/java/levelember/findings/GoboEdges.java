@@ -3,10 +3,10 @@ package levelember.findings;
 import java.util.List;
 import levelember.math.Affine;
 import levelember.math.Vec3;
-import levelember.shoot.Emitter;
-import levelember.shoot.Gobo;
-import levelember.shoot.Light;
-import levelember.shoot.TracedLight;
+import levelember.shoot.compile.TracedLight;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Gobo;
+import levelember.shoot.lighting.Light;
 
 /** The outer edge of a gobo's picture where it falls into the shot. */
 final class GoboEdges implements Check {

@@ -1,7 +1,7 @@
 package levelember.findings;
 
 import java.util.List;
-import levelember.shoot.Piece;
+import levelember.shoot.piece.Piece;
 
 /** A subject that is larger or smaller than anything one lights: it came in another unit. */
 final class ImprobableSizes implements Check {

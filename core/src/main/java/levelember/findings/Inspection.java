@@ -8,21 +8,21 @@ import java.util.Map;
 import java.util.Optional;
 import levelember.film.Film;
 import levelember.film.LayerMix;
+import levelember.firsthit.CameraHit;
 import levelember.lens.Camera;
 import levelember.lens.ThinLens;
 import levelember.look.DisplayCurve;
 import levelember.math.Colour;
 import levelember.math.Vec3;
 import levelember.photometry.LayerWeights;
-import levelember.shoot.Light;
-import levelember.shoot.Look;
-import levelember.shoot.Piece;
-import levelember.shoot.Shape;
+import levelember.scene.SceneAssets;
+import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.transport.CameraHit;
-import levelember.transport.Files;
-import levelember.transport.View;
+import levelember.shoot.finish.Look;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Shape;
 
 /**
  * A picture as it is looked at for findings: by layers, on a grid of cells, with what every cell
@@ -35,7 +35,7 @@ public final class Inspection {
   final Shoot shoot;
   final Shot shot;
   final Look look;
-  final Files files;
+  final SceneAssets files;
 
   /** As traced, for what is said of its noise. */
   final Film traced;
@@ -72,7 +72,7 @@ public final class Inspection {
    * @param shown the layers as shown, denoised or not
    * @param traced the layers as traced
    */
-  public Inspection(View view, Shot shot, Film shown, Film traced, Files files) {
+  public Inspection(View view, Shot shot, Film shown, Film traced, SceneAssets files) {
     this.view = view;
     this.files = files;
     this.traced = traced;

@@ -1,7 +1,7 @@
 package levelember.findings;
 
 import levelember.math.Vec3;
-import levelember.shoot.Emitter;
+import levelember.shoot.lighting.Emitter;
 
 /** Sizes of lamps that have a shape. */
 final class LampSize {

@@ -2,7 +2,7 @@ package levelember.findings;
 
 import java.util.ArrayList;
 import java.util.List;
-import levelember.shoot.Light;
+import levelember.shoot.lighting.Light;
 
 /** Outlines of the subject that do not part from what is behind them. */
 final class LostEdges implements Check {

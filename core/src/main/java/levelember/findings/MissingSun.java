@@ -1,9 +1,9 @@
 package levelember.findings;
 
 import levelember.math.Vec3;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
 import levelember.shoot.Shoot;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
 import levelember.texture.Picture;
 
 /**

@@ -4,13 +4,14 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import levelember.caustics.CausticPhotons;
 import levelember.edit.CausticSetup;
-import levelember.film.Noise;
-import levelember.film.PixelNoise;
 import levelember.look.DisplayCurve;
-import levelember.shoot.Light;
-import levelember.shoot.Material;
+import levelember.noise.Noise;
+import levelember.noise.PixelNoise;
 import levelember.shoot.Shoot;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.material.Material;
 
 /**
  * The light, and the material it falls on, that make most of the noise, with the samples needed.
@@ -145,7 +146,7 @@ final class NoiseSources implements Check {
     Shoot shoot = in.shoot;
     if (light == null
         || !CausticSetup.isLamp(shoot, light)
-        || in.view.scene().hasPhotons(shoot.lights().indexOf(light))) {
+        || CausticPhotons.carry(in.view.scene(), shoot.lights().indexOf(light))) {
       return List.of();
     }
     CausticSetup setup = CausticSetup.forLight(shoot, light.id());

@@ -3,8 +3,8 @@ package levelember.findings;
 import java.util.List;
 import java.util.Locale;
 import levelember.math.Colour;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
 import levelember.texture.Picture;
 
 /** Plates of eight bits that are shown so bright that single steps of their codes are seen. */

@@ -2,13 +2,13 @@ package levelember.findings;
 
 import java.util.List;
 import levelember.math.Vec3;
-import levelember.shoot.Brightness;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
-import levelember.shoot.LightControls;
-import levelember.shoot.Piece;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.lighting.Brightness;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.lighting.LightControls;
+import levelember.shoot.piece.Piece;
 
 /** A shoot at another scale: pieces, the places and sizes of lamps, cameras. */
 final class ScaledSet {

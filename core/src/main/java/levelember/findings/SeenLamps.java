@@ -1,13 +1,13 @@
 package levelember.findings;
 
 import java.util.List;
+import levelember.firsthit.CameraHit;
 import levelember.lens.Camera;
 import levelember.lens.ThinLens;
 import levelember.math.Vec3;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
-import levelember.shoot.TracedLight;
-import levelember.transport.CameraHit;
+import levelember.shoot.compile.TracedLight;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
 
 /** Studio lamps whose own shape stands in the picture. */
 final class SeenLamps implements Check {

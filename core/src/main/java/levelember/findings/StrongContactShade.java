@@ -1,7 +1,7 @@
 package levelember.findings;
 
 import java.util.List;
-import levelember.shoot.ContactShade;
+import levelember.shoot.finish.ContactShade;
 
 /** Contact shade so strong or wide that it is seen as dirt. */
 final class StrongContactShade implements Check {

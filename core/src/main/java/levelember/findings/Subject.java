@@ -4,7 +4,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
-import levelember.shoot.Piece;
+import levelember.shoot.piece.Piece;
 
 /**
  * What a picture is of: the thing, with all that it holds, that fills most of the middle, the very

@@ -2,8 +2,8 @@ package levelember.findings;
 
 import java.util.List;
 import java.util.Locale;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
 
 /** A surrounding that is tilted and seen. */
 final class TiltedHorizon implements Check {

@@ -2,8 +2,8 @@ package levelember.findings;
 
 import java.util.ArrayList;
 import java.util.List;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
 import levelember.texture.Picture;
 
 /** More than one sun that is on: in the rig, or as the highest light of a surrounding picture. */

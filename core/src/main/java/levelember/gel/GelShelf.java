@@ -2,9 +2,9 @@ package levelember.gel;
 
 import java.util.ArrayList;
 import java.util.List;
+import levelember.math.Rgb;
 import levelember.photometry.ColourTemperature;
 import levelember.photometry.Observer;
-import levelember.shoot.Rgb;
 
 /**
  * Gels of our own: sheets of dye whose transmission is computed by wavelength (Beer and Lambert:

@@ -5,7 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import levelember.math.Vec3;
-import levelember.shoot.Texture;
+import levelember.shoot.material.Texture;
 
 /**
  * A mesh whose surface is pushed along its normals by a picture of heights (Cook 1984, "Shade

@@ -1,6 +1,6 @@
 package levelember.geometry;
 
-import levelember.shoot.Texture;
+import levelember.shoot.material.Texture;
 
 /** Pictures that push the surfaces of pieces. */
 public interface Relief {

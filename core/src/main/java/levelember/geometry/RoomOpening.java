@@ -2,7 +2,7 @@ package levelember.geometry;
 
 import java.util.List;
 import levelember.math.Vec3;
-import levelember.shoot.Shape;
+import levelember.shoot.piece.Shape;
 
 /**
  * An opening in a room's wall, on the wall's inner face and in the room's own frame.

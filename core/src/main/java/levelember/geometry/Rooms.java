@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
 import levelember.math.Vec3;
-import levelember.shoot.Shape;
+import levelember.shoot.piece.Shape;
 
 /** Rooms: a shell of walls, floor and ceiling with holes cut through the walls. */
 final class Rooms {

@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Map;
 import levelember.document.ImpossibleValue;
 import levelember.math.Affine;
-import levelember.shoot.Piece;
-import levelember.shoot.Shape;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Shape;
 
 /**
  * All shown pieces of a set: meshes in frames of their own, and where they stand in the world.

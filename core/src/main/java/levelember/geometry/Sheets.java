@@ -1,8 +1,8 @@
 package levelember.geometry;
 
-import levelember.math.Noise;
+import levelember.math.GradientNoise;
 import levelember.math.Vec3;
-import levelember.shoot.Shape;
+import levelember.shoot.piece.Shape;
 
 /** Shapes that are one sheet: bent cards, ground; and what closes a sheet downwards. */
 final class Sheets {
@@ -135,7 +135,7 @@ final class Sheets {
     double sum = 0, part = 1;
     for (int i = 0; i < 6; i++) {
       double scale = (1 << i) / s.feature();
-      sum += part * Noise.plain(x * scale + 31 * i, z * scale + 17 * i, s.seed() + i);
+      sum += part * GradientNoise.plain(x * scale + 31 * i, z * scale + 17 * i, s.seed() + i);
       part *= 0.25 + 0.4 * s.roughness();
     }
     return sum;

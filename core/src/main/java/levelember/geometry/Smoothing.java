@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import levelember.document.ImpossibleValue;
 import levelember.math.Vec3;
-import levelember.shoot.Shape;
+import levelember.shoot.piece.Shape;
 
 /**
  * Smooth shading by crease angle, and subdivision: Loop 1987, "Smooth Subdivision Surfaces Based on

@@ -3,8 +3,8 @@ package levelember.geometry;
 import java.util.ArrayList;
 import java.util.List;
 import levelember.math.Vec3;
-import levelember.shoot.Shape;
-import levelember.shoot.Shape.Corner;
+import levelember.shoot.piece.Shape;
+import levelember.shoot.piece.Shape.Corner;
 
 /**
  * Shapes as triangles with smooth corner normals, fine enough that a silhouette that fills the

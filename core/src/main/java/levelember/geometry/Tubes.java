@@ -5,7 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import levelember.math.Vec3;
-import levelember.shoot.Shape;
+import levelember.shoot.piece.Shape;
 
 /** Round tubes along curves, and the edges of meshes as struts. */
 final class Tubes {

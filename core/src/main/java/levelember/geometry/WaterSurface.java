@@ -4,9 +4,9 @@ import java.util.List;
 import java.util.Random;
 import java.util.stream.IntStream;
 import levelember.math.Vec3;
-import levelember.shoot.RippleRing;
-import levelember.shoot.Shape;
-import levelember.shoot.Waves;
+import levelember.shoot.piece.RippleRing;
+import levelember.shoot.piece.Shape;
+import levelember.shoot.piece.Waves;
 
 /**
  * The surface of open water: a sum of waves by the spectrum of Pierson and Moskowitz 1964, in water

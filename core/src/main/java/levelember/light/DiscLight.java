@@ -1,8 +1,8 @@
 package levelember.light;
 
 import levelember.math.Trig;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
 import levelember.texture.Texels;
 
 /** Disc of luminance 1 cd/m² that shines along its aim, sampled uniformly by area. */

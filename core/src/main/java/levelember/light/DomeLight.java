@@ -1,9 +1,9 @@
 package levelember.light;
 
+import levelember.math.Rgb;
 import levelember.math.Trig;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
-import levelember.shoot.Rgb;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
 
 /**
  * A surrounding of 1 cd/m² times a colour overhead and one beneath, even between them by height;

@@ -1,8 +1,8 @@
 package levelember.light;
 
 import levelember.math.Triangle;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
 import levelember.texture.Texels;
 
 /**

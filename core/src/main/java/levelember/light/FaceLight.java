@@ -2,7 +2,7 @@ package levelember.light;
 
 import levelember.math.Affine;
 import levelember.math.Vec3;
-import levelember.shoot.Light;
+import levelember.shoot.lighting.Light;
 import levelember.texture.Texels;
 
 /** What flat faces have in common: their frame, their egg-crate and the picture on them. */

@@ -1,7 +1,7 @@
 package levelember.light;
 
-import levelember.shoot.Emitter;
-import levelember.shoot.Gobo;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Gobo;
 import levelember.texture.Texels;
 
 /**

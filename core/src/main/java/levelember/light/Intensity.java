@@ -2,7 +2,7 @@ package levelember.light;
 
 import java.util.List;
 import levelember.math.Affine;
-import levelember.shoot.Profile;
+import levelember.shoot.lighting.Profile;
 
 /**
  * A lamp's profile made ready to look up, 1 at its peak: linear between the angles that were

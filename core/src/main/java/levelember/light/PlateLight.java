@@ -1,6 +1,6 @@
 package levelember.light;
 
-import levelember.shoot.Light;
+import levelember.shoot.lighting.Light;
 import levelember.texture.Picture;
 import levelember.texture.Texels;
 

@@ -2,8 +2,8 @@ package levelember.light;
 
 import levelember.math.Affine;
 import levelember.math.Trig;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
 
 /**
  * A point of intensity 1 cd, in all directions or at the peak of its profile; nothing meets it by

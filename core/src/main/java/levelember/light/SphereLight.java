@@ -1,8 +1,8 @@
 package levelember.light;
 
 import levelember.math.Trig;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
 
 /**
  * Sphere of luminance 1 cd/m², sampled uniformly over the cone that it fills. From inside it is met

@@ -3,8 +3,8 @@ package levelember.light;
 import levelember.math.Affine;
 import levelember.math.Trig;
 import levelember.math.Vec3;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
 
 /**
  * Straight tube of luminance 1 cd/m² that shines from its side, not from its ends. Sampled

@@ -2,9 +2,9 @@ package levelember.look;
 
 import java.util.List;
 import java.util.stream.IntStream;
-import levelember.shoot.Glow;
-import levelember.shoot.Look;
-import levelember.shoot.Optics;
+import levelember.shoot.finish.Glow;
+import levelember.shoot.finish.Look;
+import levelember.shoot.finish.Optics;
 import levelember.texture.Luts;
 import levelember.texture.Picture;
 

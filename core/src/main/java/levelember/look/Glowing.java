@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import levelember.math.Colour;
-import levelember.shoot.Glow;
-import levelember.shoot.Rgb;
+import levelember.math.Rgb;
+import levelember.shoot.finish.Glow;
 import levelember.texture.Picture;
 
 /**

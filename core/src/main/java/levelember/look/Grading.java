@@ -1,9 +1,9 @@
 package levelember.look;
 
 import java.util.List;
-import levelember.shoot.Grade;
-import levelember.shoot.Grade.Point;
-import levelember.shoot.Rgb;
+import levelember.math.Rgb;
+import levelember.shoot.finish.Grade;
+import levelember.shoot.finish.Grade.Point;
 import levelember.texture.Lut;
 import levelember.texture.Luts;
 

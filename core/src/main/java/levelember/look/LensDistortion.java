@@ -2,7 +2,7 @@ package levelember.look;
 
 import java.util.Arrays;
 import java.util.stream.IntStream;
-import levelember.shoot.Optics;
+import levelember.shoot.finish.Optics;
 import levelember.texture.Picture;
 
 /**

@@ -1,6 +1,6 @@
 package levelember.look;
 
-import levelember.shoot.Glow;
+import levelember.shoot.finish.Glow;
 import levelember.texture.Picture;
 
 /**

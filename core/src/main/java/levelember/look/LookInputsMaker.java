@@ -6,11 +6,11 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.IntStream;
 import levelember.film.FirstHits;
-import levelember.shoot.Emitter;
-import levelember.shoot.Glow;
-import levelember.shoot.Look;
-import levelember.shoot.Piece;
 import levelember.shoot.Shoot;
+import levelember.shoot.finish.Glow;
+import levelember.shoot.finish.Look;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.piece.Piece;
 import levelember.texture.Picture;
 
 /**

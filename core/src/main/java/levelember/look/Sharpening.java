@@ -2,7 +2,7 @@ package levelember.look;
 
 import java.util.stream.IntStream;
 import levelember.math.Colour;
-import levelember.shoot.Optics;
+import levelember.shoot.finish.Optics;
 import levelember.texture.Picture;
 
 /**

@@ -2,7 +2,7 @@ package levelember.look;
 
 import java.util.Arrays;
 import java.util.stream.IntStream;
-import levelember.shoot.Glow;
+import levelember.shoot.finish.Glow;
 import levelember.texture.Picture;
 
 /**

@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import levelember.shoot.Key;
-import levelember.shoot.Light;
-import levelember.shoot.Motion;
 import levelember.shoot.Shoot;
-import levelember.shoot.Track;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.motion.Key;
+import levelember.shoot.motion.Motion;
+import levelember.shoot.motion.Track;
 
 /**
  * Finds flicker: frames in which the light of a region jumps though no key says so. A jump is what

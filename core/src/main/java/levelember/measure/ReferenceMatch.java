@@ -4,8 +4,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import levelember.film.Film;
-import levelember.shoot.Look;
 import levelember.shoot.Shoot;
+import levelember.shoot.finish.Look;
 import levelember.texture.Picture;
 
 /**

@@ -7,13 +7,13 @@ import java.util.List;
 import java.util.Set;
 import levelember.photometry.ColourTemperature;
 import levelember.photometry.LayerWeights;
-import levelember.shoot.Bank;
 import levelember.shoot.FaderRange;
-import levelember.shoot.Light;
-import levelember.shoot.LightColour;
 import levelember.shoot.Meter;
 import levelember.shoot.Shoot;
-import levelember.shoot.TracedLight;
+import levelember.shoot.compile.TracedLight;
+import levelember.shoot.lighting.Bank;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.lighting.LightColour;
 
 /**
  * The faders of a rig that may move, as unknowns: a change in stops for each, and for those whose

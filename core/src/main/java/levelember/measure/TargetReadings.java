@@ -8,8 +8,8 @@ import java.util.Set;
 import levelember.film.Film;
 import levelember.look.Balance;
 import levelember.look.DisplayCurve;
-import levelember.shoot.Look;
 import levelember.shoot.Target;
+import levelember.shoot.finish.Look;
 
 /**
  * What targets are read from: pins that are seen, the whole picture, and its regions.

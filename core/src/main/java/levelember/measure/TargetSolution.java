@@ -3,11 +3,11 @@ package levelember.measure;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import levelember.shoot.Bank;
 import levelember.shoot.FaderRange;
-import levelember.shoot.Light;
-import levelember.shoot.LightColour;
 import levelember.shoot.Shoot;
+import levelember.shoot.lighting.Bank;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.lighting.LightColour;
 
 /**
  * Levels and colours that come nearest to the targets.

@@ -1,6 +1,6 @@
 package levelember.photometry;
 
-import levelember.shoot.LightColour;
+import levelember.shoot.lighting.LightColour;
 
 /**
  * Colour of a light from its temperature and tint, as linear BT.709 of luminance 1.

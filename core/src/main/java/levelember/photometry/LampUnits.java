@@ -2,9 +2,9 @@ package levelember.photometry;
 
 import levelember.light.EggCrate;
 import levelember.light.Gate;
-import levelember.shoot.Brightness;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
+import levelember.shoot.lighting.Brightness;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
 
 /**
  * Turns a lamp's brightness into the unit that its layer is traced in: cd/m² for everything with a

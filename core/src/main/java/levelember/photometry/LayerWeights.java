@@ -2,10 +2,10 @@ package levelember.photometry;
 
 import java.util.HashMap;
 import java.util.Map;
-import levelember.shoot.Bank;
-import levelember.shoot.Light;
 import levelember.shoot.Shoot;
-import levelember.shoot.TracedLight;
+import levelember.shoot.compile.TracedLight;
+import levelember.shoot.lighting.Bank;
+import levelember.shoot.lighting.Light;
 
 /** What each light's unit layer is multiplied by, channel by channel, to give the picture. */
 public final class LayerWeights {

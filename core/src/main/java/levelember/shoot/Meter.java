@@ -2,6 +2,7 @@ package levelember.shoot;
 
 import java.util.List;
 import java.util.Optional;
+import levelember.document.Checks;
 import levelember.document.Field;
 import levelember.document.RecordFields;
 

@@ -3,6 +3,7 @@ package levelember.shoot;
 import java.util.Locale;
 import levelember.document.Field;
 import levelember.document.RecordFields;
+import levelember.math.Rgb;
 
 /** How often light is followed from mirror to mirror, and what the last one shows. */
 public record MirrorBounces(

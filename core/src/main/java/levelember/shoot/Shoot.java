@@ -7,6 +7,16 @@ import java.util.Set;
 import levelember.document.Field;
 import levelember.document.RecordFields;
 import levelember.math.Vec3;
+import levelember.shoot.finish.Look;
+import levelember.shoot.lighting.Bank;
+import levelember.shoot.lighting.Brightness;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.lighting.LightColour;
+import levelember.shoot.material.Material;
+import levelember.shoot.motion.Motion;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Shape;
 
 /**
  * One project: the set, the rig, the shots and the looks. References between the lists are checked.

@@ -3,8 +3,18 @@ package levelember.shoot;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
+import levelember.document.Checks;
 import levelember.document.FieldPath;
 import levelember.document.ImpossibleValue;
+import levelember.shoot.finish.Look;
+import levelember.shoot.lighting.Bank;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.material.Material;
+import levelember.shoot.motion.Key;
+import levelember.shoot.motion.Link;
+import levelember.shoot.motion.Motion;
+import levelember.shoot.motion.Track;
+import levelember.shoot.piece.Piece;
 
 /** A shoot as its keys have it at a time: a function of shoot and time alone. */
 public final class ShootAtTime {

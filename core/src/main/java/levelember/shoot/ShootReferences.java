@@ -8,6 +8,13 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import levelember.document.ImpossibleValue;
+import levelember.shoot.finish.Look;
+import levelember.shoot.lighting.Bank;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.material.Material;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Scope;
 
 /**
  * Whether the entries of a shoot's lists have ids of their own, and name entries that are there.

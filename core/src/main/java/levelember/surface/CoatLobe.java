@@ -1,6 +1,6 @@
 package levelember.surface;
 
-import levelember.shoot.Material;
+import levelember.shoot.material.Material;
 
 /** A clear dielectric coat over everything but the sheen: its own GGX face, and what it leaves. */
 final class CoatLobe {

@@ -2,7 +2,7 @@ package levelember.surface;
 
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import levelember.shoot.Material;
+import levelember.shoot.material.Material;
 
 /**
  * Light that is reflected by glass or passes it: a body or a thin wall, rough or smooth. Rough

@@ -1,8 +1,8 @@
 package levelember.surface;
 
-import levelember.shoot.Material;
-import levelember.shoot.Reflections;
-import levelember.shoot.Rgb;
+import levelember.math.Rgb;
+import levelember.shoot.material.Material;
+import levelember.shoot.material.Reflections;
 
 /**
  * A material made ready for tracing, as a sum of lobes: sheen and a clear coat over a mix of metal,

@@ -1,7 +1,7 @@
 package levelember.surface;
 
-import levelember.shoot.Material;
-import levelember.shoot.Rgb;
+import levelember.math.Rgb;
+import levelember.shoot.material.Material;
 
 /**
  * Reflection by GGX microfacets of metal and of the dielectric's face, which share their roughness.

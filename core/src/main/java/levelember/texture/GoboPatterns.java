@@ -1,7 +1,7 @@
 package levelember.texture;
 
 import java.util.List;
-import levelember.math.Noise;
+import levelember.math.GradientNoise;
 
 /**
  * Patterns for a lamp's gate: white lets light through, black holds it back. The same bits on every
@@ -133,7 +133,7 @@ public final class GoboPatterns {
   }
 
   private static double cloud(double x, double y, double size, int salt) {
-    return Noise.plain(40 + size * x, 40 + size * y, salt);
+    return GradientNoise.plain(40 + size * x, 40 + size * y, salt);
   }
 
   /** Leaf shapes strewn over a jittered lattice in two sizes; they hold light back. */
@@ -145,12 +145,12 @@ public final class GoboPatterns {
       for (int i = -1; i <= 1; i++) {
         for (int j = -1; j <= 1; j++) {
           int kx = cx + i, ky = cy + j;
-          double jx = Noise.hash(kx, ky, 31 + layer) / 255.0;
-          double jy = Noise.hash(kx, ky, 41 + layer) / 255.0;
-          if (Noise.hash(kx, ky, 51 + layer) < 70) {
+          double jx = GradientNoise.hash(kx, ky, 31 + layer) / 255.0;
+          double jy = GradientNoise.hash(kx, ky, 41 + layer) / 255.0;
+          if (GradientNoise.hash(kx, ky, 51 + layer) < 70) {
             continue;
           }
-          double a = 2 * Math.PI * Noise.hash(kx, ky, 61 + layer) / 255.0;
+          double a = 2 * Math.PI * GradientNoise.hash(kx, ky, 61 + layer) / 255.0;
           double dx = (x * n - kx - jx) / n, dy = (y * n - ky - jy) / n;
           double u = StrictMath.cos(a) * dx + StrictMath.sin(a) * dy,
               v = StrictMath.cos(a) * dy - StrictMath.sin(a) * dx;

@@ -1,7 +1,7 @@
 package levelember.texture;
 
 import java.util.List;
-import levelember.math.Noise;
+import levelember.math.GradientNoise;
 
 /**
  * Surroundings that are made here, as equirectangular linear pictures: the middle column lies
@@ -121,7 +121,7 @@ public final class Panoramas {
         add(0.02 * sky + 0.05 * StrictMath.exp(-StrictMath.pow(up / 9, 2)), 0.7, 0.75, 1.1, c);
         for (int i = 0; i < 7; i++) {
           double at = -170 + 52 * i + (i % 2) * 9;
-          double high = 11 + 6 * Noise.hash(i, 3, 9) / 255.0;
+          double high = 11 + 6 * GradientNoise.hash(i, 3, 9) / 255.0;
           add(240 * panel(along, up, at, high, 0.9, 0.7, 0.5), 1.35, 0.86, 0.42, c);
           add(
               0.8
@@ -133,9 +133,9 @@ public final class Panoramas {
               c);
         }
         for (int i = 0; i < 60; i++) {
-          double at = -180 + 6.0 * i, row = -3 + 11.0 * Noise.hash(i, 1, 7) / 255.0;
-          if (Noise.hash(i, 2, 7) > 120) {
-            double warm = Noise.hash(i, 5, 7) / 255.0;
+          double at = -180 + 6.0 * i, row = -3 + 11.0 * GradientNoise.hash(i, 1, 7) / 255.0;
+          if (GradientNoise.hash(i, 2, 7) > 120) {
+            double warm = GradientNoise.hash(i, 5, 7) / 255.0;
             add(
                 9 * panel(along, up, at, row, 0.9, 1.2, 0.3),
                 1,
@@ -180,10 +180,10 @@ public final class Panoramas {
     c[2] += light * b;
   }
 
-  /** Noise over the sphere that meets itself behind. */
+  /** GradientNoise over the sphere that meets itself behind. */
   private static double cloud(double along, double up, double size, int salt) {
     int across = (int) Math.round(4 * size);
-    return Noise.repeating((along + 180) / 360, 0.5 + up / 360, across, across, salt);
+    return GradientNoise.repeating((along + 180) / 360, 0.5 + up / 360, across, across, salt);
   }
 
   private static double wrap(double degrees) {

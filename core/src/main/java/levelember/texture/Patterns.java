@@ -1,7 +1,7 @@
 package levelember.texture;
 
 import java.util.List;
-import levelember.math.Noise;
+import levelember.math.GradientNoise;
 
 /**
  * Pictures of surfaces that repeat without a seam, made from repeating noise and scattered points.
@@ -185,11 +185,11 @@ public final class Patterns {
   }
 
   private static double noise(double u, double v, int nu, int nv, int salt) {
-    return Noise.repeating(u, v, nu, nv, salt);
+    return GradientNoise.repeating(u, v, nu, nv, salt);
   }
 
   private static int hash(int x, int y, int salt) {
-    return Noise.hash(x, y, salt);
+    return GradientNoise.hash(x, y, salt);
   }
 
   /** The sRGB code of a linear value, about: only tones of wood are chosen by it. */

@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import levelember.document.ImpossibleValue;
 import levelember.math.Vec3;
-import levelember.shoot.Daylight;
+import levelember.shoot.lighting.Daylight;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

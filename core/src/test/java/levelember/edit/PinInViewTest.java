@@ -6,12 +6,12 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import levelember.Sets;
 import levelember.math.Vec3;
-import levelember.shoot.Frames;
+import levelember.scene.View;
 import levelember.shoot.Pin;
-import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
+import levelember.shoot.compile.PieceTransforms;
+import levelember.shoot.piece.Shape;
 import levelember.texture.Pictures;
-import levelember.transport.View;
 import org.junit.jupiter.api.Test;
 
 /** Pins on a wall seen straight on from five metres, four metres of it across the picture. */
@@ -71,7 +71,7 @@ class PinInViewTest {
             .shoot();
     assertThat(found(moved, pin("wall", Vec3.ZERO, 0)).x()).isCloseTo(0.75, within(1e-6));
     assertThat(found(moved, pin("gone", Vec3.ZERO, 0)).state()).isEqualTo(PinInView.State.GONE);
-    assertThat(PinInView.inWorld(new Frames(List.of()), pin(null, Vec3.ONE, 0)).position())
+    assertThat(PinInView.inWorld(new PieceTransforms(List.of()), pin(null, Vec3.ONE, 0)).position())
         .isEqualTo(Vec3.ONE);
   }
 }

@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.OptionalDouble;
 import levelember.geometry.Meshes;
 import levelember.math.Vec3;
-import levelember.shoot.Piece;
-import levelember.shoot.Shape;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Shape;
 import org.junit.jupiter.api.Test;
 
 class SetDownTest {

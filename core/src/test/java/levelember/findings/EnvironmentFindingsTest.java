@@ -8,10 +8,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.function.UnaryOperator;
 import levelember.math.Vec3;
-import levelember.shoot.Brightness;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
 import levelember.shoot.Shoot;
+import levelember.shoot.lighting.Brightness;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 

@@ -7,14 +7,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import levelember.math.Rgb;
 import levelember.math.Vec3;
-import levelember.shoot.Brightness;
-import levelember.shoot.Caustics;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
-import levelember.shoot.Material;
-import levelember.shoot.Rgb;
-import levelember.shoot.Shape;
+import levelember.shoot.lighting.Brightness;
+import levelember.shoot.lighting.Caustics;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.material.Material;
+import levelember.shoot.piece.Shape;
 import org.junit.jupiter.api.Test;
 
 /** What is found about noise. */

@@ -8,23 +8,23 @@ import java.util.function.UnaryOperator;
 import levelember.Sets;
 import levelember.film.Film;
 import levelember.geometry.Meshes;
+import levelember.integrator.Renderer;
+import levelember.math.Rgb;
 import levelember.math.Vec3;
-import levelember.shoot.Brightness;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
-import levelember.shoot.Look;
-import levelember.shoot.Material;
-import levelember.shoot.Piece;
-import levelember.shoot.Rgb;
-import levelember.shoot.Shape;
+import levelember.scene.SceneAssets;
+import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.finish.Look;
+import levelember.shoot.lighting.Brightness;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.material.Material;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Shape;
 import levelember.texture.Luts;
 import levelember.texture.Picture;
 import levelember.texture.Pictures;
-import levelember.transport.Files;
-import levelember.transport.Renderer;
-import levelember.transport.View;
 
 /** A ball on a floor with a key from the left, a fill from the right and an even dome. */
 final class Studio {
@@ -98,7 +98,7 @@ final class Studio {
   }
 
   static List<Finding> look(Shoot shoot, Pictures pictures) {
-    Files files = new Files(pictures, Meshes.NONE, Luts.NONE);
+    SceneAssets files = new SceneAssets(pictures, Meshes.NONE, Luts.NONE);
     Shot shot = shoot.shots().getFirst();
     View view = View.of(shoot, shot, files);
     Film film = new Film(WIDTH, HEIGHT, view.layers());

@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import levelember.math.Rgb;
 import levelember.photometry.ColourTemperature;
-import levelember.shoot.LightColour;
-import levelember.shoot.Rgb;
+import levelember.shoot.lighting.LightColour;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;

@@ -7,12 +7,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import levelember.math.Vec3;
-import levelember.shoot.Piece;
-import levelember.shoot.RippleRing;
-import levelember.shoot.Shape;
-import levelember.shoot.Shape.Corner;
-import levelember.shoot.Shape.Opening;
-import levelember.shoot.Waves;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.RippleRing;
+import levelember.shoot.piece.Shape;
+import levelember.shoot.piece.Shape.Corner;
+import levelember.shoot.piece.Shape.Opening;
+import levelember.shoot.piece.Waves;
 import org.assertj.core.data.Percentage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -401,7 +401,8 @@ class TessellationTest {
           }
         };
     Triangles pushed =
-        Displacement.of(mesh, new Relief.Push(levelember.shoot.Texture.once("p"), 0.5), slope);
+        Displacement.of(
+            mesh, new Relief.Push(levelember.shoot.material.Texture.once("p"), 0.5), slope);
     assertThat(pushed.count()).isGreaterThan(10_000);
     for (int i = 0; i < pushed.corners(); i += 97) {
       Vec3 p = pushed.position(i);

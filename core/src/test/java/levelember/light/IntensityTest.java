@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Random;
 import levelember.math.Affine;
 import levelember.math.Vec3;
-import levelember.shoot.Profile;
+import levelember.shoot.lighting.Profile;
 import org.junit.jupiter.api.Test;
 
 class IntensityTest {

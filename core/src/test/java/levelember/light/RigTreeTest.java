@@ -9,9 +9,9 @@ import java.util.List;
 import java.util.Random;
 import levelember.Sets;
 import levelember.math.Vec3;
-import levelember.shoot.Brightness.Unit;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
+import levelember.shoot.lighting.Brightness.Unit;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
 import org.junit.jupiter.api.Test;
 
 class RigTreeTest {

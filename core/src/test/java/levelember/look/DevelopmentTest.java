@@ -7,13 +7,13 @@ import java.util.List;
 import java.util.Random;
 import levelember.math.Colour;
 import levelember.photometry.ColourTemperature;
-import levelember.shoot.Exposure;
-import levelember.shoot.Glow;
-import levelember.shoot.Grade;
-import levelember.shoot.Look;
-import levelember.shoot.Optics;
-import levelember.shoot.Tone;
-import levelember.shoot.WhiteBalance;
+import levelember.shoot.finish.Exposure;
+import levelember.shoot.finish.Glow;
+import levelember.shoot.finish.Grade;
+import levelember.shoot.finish.Look;
+import levelember.shoot.finish.Optics;
+import levelember.shoot.finish.Tone;
+import levelember.shoot.finish.WhiteBalance;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -245,7 +245,7 @@ class DevelopmentTest {
         PLAIN
             .with(Tone.of(Tone.Curve.SLIDE, 3).shaped(0.003, 1.1, 1.2))
             .with(new WhiteBalance(4800, 3))
-            .with(levelember.shoot.Glow.bloom("g", "G", 0.2, 5))
+            .with(levelember.shoot.finish.Glow.bloom("g", "G", 0.2, 5))
             .with(new Optics(0.7, 0.02, 0.1, 0.5, 0.3, 0.02, 0.6))
             .with(
                 Grade.NONE.with(

@@ -6,11 +6,11 @@ import static org.assertj.core.api.Assertions.within;
 import levelember.Sets;
 import levelember.math.Colour;
 import levelember.math.Vec3;
-import levelember.shoot.Brightness.Unit;
-import levelember.shoot.Emitter;
-import levelember.shoot.Look;
-import levelember.shoot.Shape;
-import levelember.shoot.Tone;
+import levelember.shoot.finish.Look;
+import levelember.shoot.finish.Tone;
+import levelember.shoot.lighting.Brightness.Unit;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.piece.Shape;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 

@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import levelember.math.Colour;
-import levelember.shoot.Glow;
-import levelember.shoot.Look;
-import levelember.shoot.Rgb;
+import levelember.math.Rgb;
+import levelember.shoot.finish.Glow;
+import levelember.shoot.finish.Look;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

@@ -6,9 +6,9 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import levelember.document.ImpossibleValue;
-import levelember.shoot.Grade;
-import levelember.shoot.Grade.Point;
-import levelember.shoot.Rgb;
+import levelember.math.Rgb;
+import levelember.shoot.finish.Grade;
+import levelember.shoot.finish.Grade.Point;
 import levelember.texture.Lut;
 import levelember.texture.Luts;
 import levelember.texture.Pictures;

@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Random;
-import levelember.shoot.Look;
-import levelember.shoot.Tone;
-import levelember.shoot.WhiteBalance;
+import levelember.shoot.finish.Look;
+import levelember.shoot.finish.Tone;
+import levelember.shoot.finish.WhiteBalance;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

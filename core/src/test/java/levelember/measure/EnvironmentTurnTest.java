@@ -10,21 +10,21 @@ import levelember.Sets;
 import levelember.film.Film;
 import levelember.film.LayerMix;
 import levelember.geometry.Meshes;
+import levelember.integrator.TurnedEnvironment;
 import levelember.look.DisplayCurve;
 import levelember.math.Vec3;
 import levelember.photometry.LayerWeights;
-import levelember.shoot.Brightness.Unit;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
-import levelember.shoot.Look;
-import levelember.shoot.Shape;
+import levelember.scene.SceneAssets;
+import levelember.scene.View;
 import levelember.shoot.Shoot;
+import levelember.shoot.finish.Look;
+import levelember.shoot.lighting.Brightness.Unit;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.piece.Shape;
 import levelember.texture.Luts;
 import levelember.texture.Picture;
 import levelember.texture.Pictures;
-import levelember.transport.Files;
-import levelember.transport.TurnedEnvironment;
-import levelember.transport.View;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -88,7 +88,7 @@ class EnvironmentTurnTest {
   @Test
   void theTurnWithWhichAReferenceWasTracedIsFound() {
     Pictures pictures = name -> panorama();
-    Files files = new Files(pictures, Meshes.NONE, Luts.NONE);
+    SceneAssets files = new SceneAssets(pictures, Meshes.NONE, Luts.NONE);
     Shoot is = shoot(0), wanted = shoot(100);
     Look look = is.looks().getFirst();
     Picture reference = shown(wanted, look, files);
@@ -119,7 +119,7 @@ class EnvironmentTurnTest {
     return to;
   }
 
-  private static Picture shown(Shoot shoot, Look look, Files files) {
+  private static Picture shown(Shoot shoot, Look look, SceneAssets files) {
     View view = View.of(shoot, shoot.shots().getFirst(), files);
     DisplayCurve curve = new DisplayCurve(look);
     try (TurnedEnvironment still = new TurnedEnvironment(view, files, 0, WIDTH, HEIGHT)) {

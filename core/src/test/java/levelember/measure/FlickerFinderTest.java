@@ -8,14 +8,14 @@ import levelember.Sets;
 import levelember.math.Vec3;
 import levelember.measure.FlickerFinder.FrameLight;
 import levelember.measure.FlickerFinder.Reason;
-import levelember.shoot.Brightness.Unit;
-import levelember.shoot.Emitter;
-import levelember.shoot.Key;
-import levelember.shoot.Key.Span;
-import levelember.shoot.Motion;
-import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
-import levelember.shoot.Track;
+import levelember.shoot.lighting.Brightness.Unit;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.motion.Key;
+import levelember.shoot.motion.Key.Span;
+import levelember.shoot.motion.Motion;
+import levelember.shoot.motion.Track;
+import levelember.shoot.piece.Shape;
 import org.junit.jupiter.api.Test;
 
 class FlickerFinderTest {

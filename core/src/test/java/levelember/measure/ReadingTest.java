@@ -8,10 +8,10 @@ import levelember.film.Film;
 import levelember.look.DisplayCurve;
 import levelember.math.Vec3;
 import levelember.photometry.LayerWeights;
-import levelember.shoot.Brightness.Unit;
-import levelember.shoot.Emitter;
-import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
+import levelember.shoot.lighting.Brightness.Unit;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.piece.Shape;
 import org.junit.jupiter.api.Test;
 
 class ReadingTest {

@@ -10,21 +10,21 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import levelember.look.DisplayCurve;
+import levelember.math.Rgb;
 import levelember.math.Vec3;
 import levelember.photometry.LayerWeights;
-import levelember.shoot.Bank;
-import levelember.shoot.Brightness;
-import levelember.shoot.Emitter;
 import levelember.shoot.FaderRange;
-import levelember.shoot.Light;
-import levelember.shoot.LightColour;
-import levelember.shoot.Look;
 import levelember.shoot.Meter;
 import levelember.shoot.Pin;
-import levelember.shoot.Rgb;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.shoot.Target;
+import levelember.shoot.finish.Look;
+import levelember.shoot.lighting.Bank;
+import levelember.shoot.lighting.Brightness;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.lighting.LightColour;
 import org.junit.jupiter.api.Test;
 
 /** Targets whose answers are known. */

@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
+import levelember.math.Rgb;
 import levelember.math.Sampler;
-import levelember.shoot.Material;
-import levelember.shoot.Rgb;
+import levelember.shoot.material.Material;
 import org.junit.jupiter.api.Test;
 
 class LayeredSurfaceTest {

@@ -10,8 +10,8 @@ import java.util.concurrent.atomic.AtomicLong;
 import levelember.geometry.SetGeometry;
 import levelember.geometry.Triangles;
 import levelember.math.Vec3;
-import levelember.shoot.Piece;
-import levelember.shoot.Shape;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Shape;
 import org.assertj.core.data.Percentage;
 import org.junit.jupiter.api.Test;
 

@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import levelember.Sets;
 import levelember.math.Vec3;
-import levelember.shoot.MaterialShelf;
-import levelember.shoot.MaterialShelf.Preset;
-import levelember.shoot.Shape;
+import levelember.shoot.piece.Shape;
+import levelember.shoot.shelf.MaterialShelf;
+import levelember.shoot.shelf.MaterialShelf.Preset;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

@@ -3,24 +3,24 @@ package levelember.demo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeMap;
-import levelember.formats.RadianceHdr;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
+import levelember.formats.picture.RadianceHdr;
+import levelember.math.Rgb;
 import levelember.math.Vec3;
-import levelember.shoot.Bank;
 import levelember.shoot.Bounce;
-import levelember.shoot.Brightness;
-import levelember.shoot.Brightness.Unit;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
-import levelember.shoot.LightColour;
-import levelember.shoot.LightControls;
-import levelember.shoot.Material;
-import levelember.shoot.Piece;
-import levelember.shoot.Rgb;
-import levelember.shoot.Shape;
-import levelember.shoot.Shape.Corner;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.lighting.Bank;
+import levelember.shoot.lighting.Brightness;
+import levelember.shoot.lighting.Brightness.Unit;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.lighting.LightColour;
+import levelember.shoot.lighting.LightControls;
+import levelember.shoot.material.Material;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Shape;
+import levelember.shoot.piece.Shape.Corner;
 
 /**
  * A brass armillary sphere from the observatory's shop: rings with graduations, the pole, a turned

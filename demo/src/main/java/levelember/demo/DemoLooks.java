@@ -1,17 +1,17 @@
 package levelember.demo;
 
 import java.util.List;
-import levelember.shoot.ContactShade;
-import levelember.shoot.Glow;
-import levelember.shoot.Glow.Source;
-import levelember.shoot.Grade;
-import levelember.shoot.GradeShelf;
-import levelember.shoot.Look;
-import levelember.shoot.Optics;
-import levelember.shoot.Rgb;
-import levelember.shoot.Tone;
-import levelember.shoot.Tone.Curve;
-import levelember.shoot.WhiteBalance;
+import levelember.math.Rgb;
+import levelember.shoot.finish.ContactShade;
+import levelember.shoot.finish.Glow;
+import levelember.shoot.finish.Glow.Source;
+import levelember.shoot.finish.Grade;
+import levelember.shoot.finish.Look;
+import levelember.shoot.finish.Optics;
+import levelember.shoot.finish.Tone;
+import levelember.shoot.finish.Tone.Curve;
+import levelember.shoot.finish.WhiteBalance;
+import levelember.shoot.shelf.GradeShelf;
 
 /** What the shots of the demo wear. */
 final class DemoLooks {

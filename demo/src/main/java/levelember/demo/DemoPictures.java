@@ -1,7 +1,7 @@
 package levelember.demo;
 
 import java.util.Random;
-import levelember.math.Noise;
+import levelember.math.GradientNoise;
 import levelember.texture.Picture;
 
 /** Pictures drawn for the demo, as sRGB codes. */
@@ -57,7 +57,9 @@ final class DemoPictures {
     for (int i = 0; i < ink.length; i++) {
       double u = (double) (i % width) / width, v = (double) (i / width) / height;
       double paper =
-          0.86 + 0.06 * Noise.repeating(u, v, 6, 4, 3) + 0.03 * Noise.repeating(u, v, 90, 60, 4);
+          0.86
+              + 0.06 * GradientNoise.repeating(u, v, 6, 4, 3)
+              + 0.03 * GradientNoise.repeating(u, v, 90, 60, 4);
       double border = Math.min(Math.min(u, 1 - u) * width, Math.min(v, 1 - v) * height);
       double dark = Math.min(1, ink[i] + (border > 14 && border < 17 ? 0.8 : 0));
       to.set(

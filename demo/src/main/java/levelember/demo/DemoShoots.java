@@ -5,7 +5,7 @@ import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Supplier;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
 
 /** The demo shoots by name, made when asked for. */
 public final class DemoShoots {

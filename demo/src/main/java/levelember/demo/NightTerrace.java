@@ -6,23 +6,23 @@ import static levelember.demo.Stage.turned;
 
 import java.util.ArrayList;
 import java.util.List;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
+import levelember.math.Rgb;
 import levelember.math.Vec3;
-import levelember.shoot.Brightness.Unit;
-import levelember.shoot.Emitter;
-import levelember.shoot.Key;
-import levelember.shoot.Key.Span;
-import levelember.shoot.LightControls;
-import levelember.shoot.Maps;
-import levelember.shoot.Material;
-import levelember.shoot.Motion;
-import levelember.shoot.Rgb;
-import levelember.shoot.Scope;
-import levelember.shoot.Shape;
-import levelember.shoot.Shape.Corner;
 import levelember.shoot.Shot;
-import levelember.shoot.Texture;
-import levelember.shoot.Track;
+import levelember.shoot.lighting.Brightness.Unit;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.LightControls;
+import levelember.shoot.material.Maps;
+import levelember.shoot.material.Material;
+import levelember.shoot.material.Texture;
+import levelember.shoot.motion.Key;
+import levelember.shoot.motion.Key.Span;
+import levelember.shoot.motion.Motion;
+import levelember.shoot.motion.Track;
+import levelember.shoot.piece.Scope;
+import levelember.shoot.piece.Shape;
+import levelember.shoot.piece.Shape.Corner;
 
 /**
  * The terrace at night: the dome, a parapet, a visitors' telescope, paper lanterns, a bent glass

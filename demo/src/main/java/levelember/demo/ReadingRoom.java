@@ -6,22 +6,22 @@ import static levelember.demo.Stage.turned;
 
 import java.util.ArrayList;
 import java.util.List;
-import levelember.formats.ShootPackage;
-import levelember.keys.SunPath;
-import levelember.keys.TimeRange;
+import levelember.formats.exchange.ShootPackage;
+import levelember.keyframes.SunPath;
+import levelember.keyframes.TimeRange;
+import levelember.math.Rgb;
 import levelember.math.Vec3;
-import levelember.shoot.Brightness.Unit;
-import levelember.shoot.Daylight;
-import levelember.shoot.Emitter;
-import levelember.shoot.Maps;
-import levelember.shoot.Material;
-import levelember.shoot.Motion;
-import levelember.shoot.Piece;
-import levelember.shoot.Rgb;
-import levelember.shoot.Shape;
-import levelember.shoot.Shape.Opening;
-import levelember.shoot.Shape.Wall;
 import levelember.shoot.Shot;
+import levelember.shoot.lighting.Brightness.Unit;
+import levelember.shoot.lighting.Daylight;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.material.Maps;
+import levelember.shoot.material.Material;
+import levelember.shoot.motion.Motion;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Shape;
+import levelember.shoot.piece.Shape.Opening;
+import levelember.shoot.piece.Shape.Wall;
 
 /** The observatory's reading room: tall windows, a long table, shelves, lamps, a star chart. */
 final class ReadingRoom {

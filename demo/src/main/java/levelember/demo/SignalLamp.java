@@ -5,20 +5,20 @@ import static levelember.demo.Stage.turned;
 
 import java.util.ArrayList;
 import java.util.List;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
+import levelember.math.Rgb;
 import levelember.math.Vec3;
-import levelember.shoot.Brightness.Unit;
-import levelember.shoot.Emitter;
-import levelember.shoot.Key;
-import levelember.shoot.Key.Span;
-import levelember.shoot.Maps;
-import levelember.shoot.Material;
-import levelember.shoot.Motion;
-import levelember.shoot.Rgb;
-import levelember.shoot.Shape;
-import levelember.shoot.Shape.Corner;
 import levelember.shoot.Shot;
-import levelember.shoot.Track;
+import levelember.shoot.lighting.Brightness.Unit;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.material.Maps;
+import levelember.shoot.material.Material;
+import levelember.shoot.motion.Key;
+import levelember.shoot.motion.Key.Span;
+import levelember.shoot.motion.Motion;
+import levelember.shoot.motion.Track;
+import levelember.shoot.piece.Shape;
+import levelember.shoot.piece.Shape.Corner;
 
 /**
  * A lamp in ribbed coloured glass among odd things of the shore, and two net floats of coloured

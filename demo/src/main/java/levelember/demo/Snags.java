@@ -4,18 +4,18 @@ import static levelember.demo.Stage.at;
 import static levelember.demo.Stage.turned;
 
 import java.util.List;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
+import levelember.math.Rgb;
 import levelember.math.Vec3;
-import levelember.shoot.Brightness.Unit;
-import levelember.shoot.ContactShade;
-import levelember.shoot.Emitter;
-import levelember.shoot.LightControls;
-import levelember.shoot.Look;
-import levelember.shoot.Material;
-import levelember.shoot.Rgb;
-import levelember.shoot.Scope;
-import levelember.shoot.Shape;
 import levelember.shoot.Shot;
+import levelember.shoot.finish.ContactShade;
+import levelember.shoot.finish.Look;
+import levelember.shoot.lighting.Brightness.Unit;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.LightControls;
+import levelember.shoot.material.Material;
+import levelember.shoot.piece.Scope;
+import levelember.shoot.piece.Shape;
 
 /**
  * Gear left on the quay below the observatory, lit with deliberate mistakes for second look to

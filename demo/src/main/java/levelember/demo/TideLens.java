@@ -5,23 +5,23 @@ import static levelember.demo.Stage.turned;
 
 import java.util.ArrayList;
 import java.util.List;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
+import levelember.math.Rgb;
 import levelember.math.Vec3;
-import levelember.shoot.Brightness.Unit;
-import levelember.shoot.Caustics;
-import levelember.shoot.Emitter;
-import levelember.shoot.Key;
-import levelember.shoot.Key.Span;
-import levelember.shoot.LightControls;
-import levelember.shoot.Material;
-import levelember.shoot.Motion;
-import levelember.shoot.Rgb;
-import levelember.shoot.RippleRing;
-import levelember.shoot.Shape;
-import levelember.shoot.Shape.Corner;
 import levelember.shoot.Shot;
-import levelember.shoot.Track;
-import levelember.shoot.Waves;
+import levelember.shoot.lighting.Brightness.Unit;
+import levelember.shoot.lighting.Caustics;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.LightControls;
+import levelember.shoot.material.Material;
+import levelember.shoot.motion.Key;
+import levelember.shoot.motion.Key.Span;
+import levelember.shoot.motion.Motion;
+import levelember.shoot.motion.Track;
+import levelember.shoot.piece.RippleRing;
+import levelember.shoot.piece.Shape;
+import levelember.shoot.piece.Shape.Corner;
+import levelember.shoot.piece.Waves;
 
 /** A stepped beacon lens, a glass float and a shallow basin of rippling water on pale stone. */
 final class TideLens {
@@ -239,11 +239,12 @@ final class TideLens {
         Vec3.ZERO,
         new Shape.Sphere(0.012),
         "stone",
-        new levelember.shoot.Piece.Copies(
+        new levelember.shoot.piece.Piece.Copies(
             26,
             Vec3.ZERO,
             Vec3.ZERO,
-            new levelember.shoot.Piece.Scatter(11, at(0.5, 0, 0.32), at(40, 180, 40), 0.45, 1.2)));
+            new levelember.shoot.piece.Piece.Scatter(
+                11, at(0.5, 0, 0.32), at(40, 180, 40), 0.45, 1.2)));
   }
 
   private static void glassFloat(Stage s) {
@@ -275,6 +276,6 @@ final class TideLens {
         Vec3.ZERO,
         new Shape.Torus(0.0985, 0.0035),
         "rope",
-        new levelember.shoot.Piece.Copies(3, Vec3.ZERO, at(60, 0, 0)));
+        new levelember.shoot.piece.Piece.Copies(3, Vec3.ZERO, at(60, 0, 0)));
   }
 }

@@ -3,7 +3,7 @@ package levelember.demo;
 import java.util.ArrayList;
 import java.util.List;
 import levelember.math.Vec3;
-import levelember.shoot.Shape;
+import levelember.shoot.piece.Shape;
 
 /**
  * A sea snail's shell: a circle that grows as it goes round and down an axis, in a logarithmic

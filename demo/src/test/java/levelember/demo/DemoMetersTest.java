@@ -8,10 +8,10 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import levelember.edit.PinInView;
 import levelember.findings.Finding;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
+import levelember.scene.View;
 import levelember.shoot.Meter;
 import levelember.shoot.Shoot;
-import levelember.transport.View;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 

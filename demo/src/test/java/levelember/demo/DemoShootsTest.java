@@ -4,16 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import levelember.film.Film;
 import levelember.film.LayerMix;
-import levelember.formats.PictureFile;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
+import levelember.formats.picture.PictureFile;
+import levelember.integrator.Renderer;
 import levelember.look.DisplayCurve;
 import levelember.photometry.LayerWeights;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
+import levelember.scene.View;
 import levelember.shoot.Shot;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
 import levelember.texture.Picture;
-import levelember.transport.Renderer;
-import levelember.transport.View;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 

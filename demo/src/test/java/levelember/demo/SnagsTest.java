@@ -19,11 +19,11 @@ import levelember.film.Film;
 import levelember.findings.Finding;
 import levelember.findings.Inspection;
 import levelember.findings.SecondLook;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
+import levelember.integrator.Renderer;
+import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.transport.Renderer;
-import levelember.transport.View;
 import org.junit.jupiter.api.Test;
 
 /** Second look finds every mistake of the shoot that has them, and its mends heal it. */

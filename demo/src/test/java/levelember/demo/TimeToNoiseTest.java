@@ -4,15 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
-import levelember.film.Convergence;
 import levelember.film.Film;
-import levelember.film.Noise;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
+import levelember.integrator.Renderer;
 import levelember.look.DisplayCurve;
+import levelember.noise.Convergence;
+import levelember.noise.Noise;
 import levelember.photometry.LayerWeights;
+import levelember.scene.View;
 import levelember.shoot.Shoot;
-import levelember.transport.Renderer;
-import levelember.transport.View;
 import org.junit.jupiter.api.Test;
 
 /** What is said to be left of a demo's rendering, with rays for time so that no machine matters. */

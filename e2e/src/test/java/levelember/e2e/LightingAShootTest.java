@@ -16,8 +16,8 @@ import java.nio.file.Path;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import levelember.demo.DemoModels;
-import levelember.formats.OpenExr;
 import levelember.formats.document.ShootDocument;
+import levelember.formats.picture.OpenExr;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 

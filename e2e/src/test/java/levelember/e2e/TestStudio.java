@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import levelember.demo.DemoShoots;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
 import levelember.math.Vec3;
-import levelember.shoot.Piece;
-import levelember.shoot.Shape;
 import levelember.shoot.Shoot;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Shape;
 
 /**
  * A shoot made for testing: the armillary's rig, looks and materials round a ball on its plinth,

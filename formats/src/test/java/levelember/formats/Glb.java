@@ -9,8 +9,8 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Builds glTF files by hand, with every freedom that the format gives. */
-final class Glb {
-  static final int BYTE = 5120,
+public final class Glb {
+  public static final int BYTE = 5120,
       UBYTE = 5121,
       SHORT = 5122,
       USHORT = 5123,
@@ -18,19 +18,19 @@ final class Glb {
       FLOAT = 5126;
 
   private final ByteBuffer bin = ByteBuffer.allocate(1 << 20).order(ByteOrder.LITTLE_ENDIAN);
-  final ObjectNode json;
+  public final ObjectNode json;
 
-  Glb() {
+  public Glb() {
     json = object("{\"asset\": {\"version\": \"2.0\"}, \"scene\": 0}");
     json.putArray("scenes").addObject().putArray("nodes");
   }
 
-  static ObjectNode object(String text) {
+  public static ObjectNode object(String text) {
     return (ObjectNode) JsonMapper.shared().readTree(text.replace('\'', '"'));
   }
 
   /** Adds an entry to a list at the top and gives its number. */
-  int add(String list, String text) {
+  public int add(String list, String text) {
     JsonNode there = json.get(list);
     ArrayNode array = there == null ? json.putArray(list) : (ArrayNode) there;
     array.add(object(text));
@@ -38,7 +38,7 @@ final class Glb {
   }
 
   /** Puts bytes of values into the buffer and gives where they begin. */
-  int put(int type, double... values) {
+  public int put(int type, double... values) {
     while (bin.position() % 4 != 0) {
       bin.put((byte) 0);
     }
@@ -54,7 +54,7 @@ final class Glb {
     return at;
   }
 
-  int view(int offset, int length, int stride) {
+  public int view(int offset, int length, int stride) {
     return add(
         "bufferViews",
         "{'buffer': 0, 'byteOffset': %d, 'byteLength': %d%s}"
@@ -62,7 +62,7 @@ final class Glb {
   }
 
   /** A tightly packed accessor of its own view. */
-  int accessor(int type, String shape, int count, double... values) {
+  public int accessor(int type, String shape, int count, double... values) {
     int at = put(type, values);
     int view = view(at, bin.position() - at, 0);
     return add(
@@ -82,12 +82,12 @@ final class Glb {
   }
 
   /** A mesh of one part. */
-  int mesh(String attributes, String more) {
+  public int mesh(String attributes, String more) {
     return add("meshes", "{'primitives': [{'attributes': {%s}%s}]}".formatted(attributes, more));
   }
 
   /** A node at the top of the scene. */
-  int root(String text) {
+  public int root(String text) {
     int node = add("nodes", text);
     ((ArrayNode) json.at("/scenes/0/nodes")).add(node);
     return node;
@@ -100,7 +100,7 @@ final class Glb {
     return padded;
   }
 
-  byte[] bytes() {
+  public byte[] bytes() {
     json.putArray("buffers").addObject().put("byteLength", bin.position());
     while (bin.position() % 4 != 0) {
       bin.put((byte) 0);
@@ -115,7 +115,7 @@ final class Glb {
   }
 
   /** A square in the plane z = 0, corners counter-clockwise seen from +Z, as a mesh. */
-  static Glb square() {
+  public static Glb square() {
     Glb glb = new Glb();
     int positions = glb.accessor(FLOAT, "VEC3", 4, -1, -1, 0, 1, -1, 0, 1, 1, 0, -1, 1, 0);
     int normals = glb.accessor(FLOAT, "VEC3", 4, 0, 0, 1, 0, 0, 1, 0, 0, 1, 0, 0, 1);

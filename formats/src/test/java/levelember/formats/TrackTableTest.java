@@ -7,8 +7,8 @@ import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
 import levelember.formats.document.ShootDocument;
-import levelember.shoot.Light;
 import levelember.shoot.ShootAtTime;
+import levelember.shoot.lighting.Light;
 import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.TestFactory;
 import tools.jackson.databind.JsonNode;
@@ -29,7 +29,7 @@ class TrackTableTest {
   @TestFactory
   List<DynamicTest> everyTrackHasItsValues() throws Exception {
     List<DynamicTest> to = new ArrayList<>();
-    try (InputStream in = getClass().getResourceAsStream("tracks.json")) {
+    try (InputStream in = getClass().getResourceAsStream("/levelember/formats/tracks.json")) {
       for (JsonNode row : JsonMapper.shared().readTree(in)) {
         ObjectNode document = (ObjectNode) JsonMapper.shared().readTree(SHOOT);
         document.putObject("motion").putArray("tracks").add(row.get("track"));

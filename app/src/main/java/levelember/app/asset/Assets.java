@@ -9,14 +9,14 @@ import java.util.List;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.Predicate;
-import levelember.formats.CubeFile;
-import levelember.formats.GltfFile;
-import levelember.formats.GltfMeshes;
-import levelember.formats.LutFiles;
-import levelember.formats.PictureFile;
-import levelember.formats.PictureFiles;
+import levelember.formats.gltf.GltfFile;
+import levelember.formats.gltf.GltfMeshes;
+import levelember.formats.grade.CubeFile;
+import levelember.formats.grade.LutFiles;
+import levelember.formats.picture.PictureFile;
+import levelember.formats.picture.PictureFiles;
+import levelember.scene.SceneAssets;
 import levelember.texture.Pictures;
-import levelember.transport.Files;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -147,9 +147,9 @@ public class Assets {
   }
 
   /** A shoot's assets as pictures and models. */
-  public Files files(String shoot) {
+  public SceneAssets files(String shoot) {
     GltfMeshes meshes = new GltfMeshes(name -> bytes(shoot, name));
-    return new Files(pictures(shoot), meshes, new LutFiles(name -> bytes(shoot, name)));
+    return new SceneAssets(pictures(shoot), meshes, new LutFiles(name -> bytes(shoot, name)));
   }
 
   /** What an asset's content is kept under; null when there is no such asset. */

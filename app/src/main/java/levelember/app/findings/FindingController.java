@@ -1,6 +1,6 @@
 package levelember.app.findings;
 
-import levelember.app.live.ShownFindings;
+import levelember.app.live.reading.ShownFindings;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;

@@ -9,23 +9,23 @@ import levelember.app.shoot.Shoots;
 import levelember.app.storage.Uploads;
 import levelember.document.ImpossibleValue;
 import levelember.formats.Limits;
-import levelember.formats.SoundFile;
 import levelember.formats.document.ShootDocument;
-import levelember.keys.Chase;
-import levelember.keys.Dolly;
-import levelember.keys.Fade;
-import levelember.keys.Flicker;
-import levelember.keys.KeyMaker;
-import levelember.keys.Loudness;
-import levelember.keys.OnOff;
-import levelember.keys.Orbit;
-import levelember.keys.Pulse;
-import levelember.keys.SunPath;
-import levelember.keys.TimeRange;
-import levelember.keys.Turntable;
-import levelember.keys.WaterTime;
-import levelember.shoot.Motion;
+import levelember.formats.sound.SoundFile;
+import levelember.keyframes.Chase;
+import levelember.keyframes.Dolly;
+import levelember.keyframes.Fade;
+import levelember.keyframes.Flicker;
+import levelember.keyframes.KeyMaker;
+import levelember.keyframes.Loudness;
+import levelember.keyframes.OnOff;
+import levelember.keyframes.Orbit;
+import levelember.keyframes.Pulse;
+import levelember.keyframes.SunPath;
+import levelember.keyframes.TimeRange;
+import levelember.keyframes.Turntable;
+import levelember.keyframes.WaterTime;
 import levelember.shoot.Shoot;
+import levelember.shoot.motion.Motion;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -48,7 +48,7 @@ class KeyMakerController {
   }
 
   /** What a move is of. */
-  enum Kind {
+  public enum Kind {
     TURNTABLE,
     ORBIT,
     DOLLY,

@@ -5,8 +5,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
-import levelember.formats.print.WholeFile;
 import levelember.measure.FlickerFinder;
+import levelember.printing.film.WholeFile;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Which frames of a job are done, in its folder: a list of its files for each, and its picture. */

@@ -2,7 +2,7 @@ package levelember.app.print;
 
 import levelember.app.shoot.FirstStart;
 import levelember.app.shoot.Shoots;
-import levelember.formats.print.PrintOrder;
+import levelember.printing.order.PrintOrder;
 import levelember.shoot.Shot;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;

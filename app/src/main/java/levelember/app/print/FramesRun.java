@@ -9,30 +9,30 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.BooleanSupplier;
 import javax.imageio.ImageIO;
-import levelember.formats.ShootPackage;
+import levelember.formats.exchange.ShootPackage;
 import levelember.formats.movie.Movie;
 import levelember.formats.movie.MovieFormat;
-import levelember.formats.print.FrameFilms;
-import levelember.formats.print.FrameOrder;
-import levelember.formats.print.PrintFiles;
-import levelember.formats.print.PrintFolder;
-import levelember.formats.print.PrintFormat;
-import levelember.formats.print.PrintName;
-import levelember.formats.print.PrintOrder;
-import levelember.formats.print.PrintText;
-import levelember.formats.print.SequenceFilter;
-import levelember.formats.print.ShutterMoments;
-import levelember.formats.print.WholeFile;
 import levelember.measure.FlickerFinder;
 import levelember.photometry.LayerWeights;
-import levelember.print.FilmStore;
-import levelember.print.PrintFilm;
-import levelember.print.PrintProgress;
-import levelember.print.PrintWatch;
-import levelember.shoot.Look;
+import levelember.printing.film.FilmStore;
+import levelember.printing.film.PrintFilm;
+import levelember.printing.film.PrintFolder;
+import levelember.printing.film.PrintProgress;
+import levelember.printing.film.PrintWatch;
+import levelember.printing.film.WholeFile;
+import levelember.printing.frame.FrameFilms;
+import levelember.printing.frame.PrintFiles;
+import levelember.printing.frame.PrintText;
+import levelember.printing.frame.SequenceFilter;
+import levelember.printing.order.FrameOrder;
+import levelember.printing.order.PrintFormat;
+import levelember.printing.order.PrintName;
+import levelember.printing.order.PrintOrder;
+import levelember.printing.order.ShutterMoments;
 import levelember.shoot.Shoot;
 import levelember.shoot.ShootAtTime;
 import levelember.shoot.Shot;
+import levelember.shoot.finish.Look;
 
 /**
  * The frames of a shoot that moves, being printed. Each is kept as soon as its files are written,
@@ -400,7 +400,7 @@ final class FramesRun implements PrintWork {
   }
 
   private static Shoot still(Shoot shoot) {
-    return shoot.with(levelember.shoot.Motion.NONE);
+    return shoot.with(levelember.shoot.motion.Motion.NONE);
   }
 
   /** What is known of the light of a job's frames, in their order. */

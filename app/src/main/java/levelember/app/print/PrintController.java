@@ -5,7 +5,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import levelember.document.ImpossibleValue;
-import levelember.formats.print.PrintOrder;
+import levelember.printing.order.PrintOrder;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;

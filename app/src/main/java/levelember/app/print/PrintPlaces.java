@@ -12,9 +12,9 @@ import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import levelember.formats.movie.MovieFormat;
-import levelember.formats.print.PrintFormat;
-import levelember.formats.print.PrintName;
-import levelember.formats.print.PrintOrder;
+import levelember.printing.order.PrintFormat;
+import levelember.printing.order.PrintName;
+import levelember.printing.order.PrintOrder;
 
 /**
  * Names for files of prints that no other file has: a print takes the place of its own files alone,

@@ -2,7 +2,7 @@ package levelember.app.print;
 
 import levelember.film.Film;
 import levelember.film.LayerMix;
-import levelember.formats.PngFile;
+import levelember.formats.picture.PngFile;
 import levelember.look.Development;
 import levelember.look.LookInputs;
 import levelember.texture.Picture;

@@ -4,8 +4,8 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.function.BooleanSupplier;
-import levelember.formats.print.PrintOrder;
-import levelember.print.PrintProgress;
+import levelember.printing.film.PrintProgress;
+import levelember.printing.order.PrintOrder;
 import tools.jackson.databind.json.JsonMapper;
 
 /** A job in hand: a still, or the frames of a shoot that moves. */

@@ -1,7 +1,7 @@
 package levelember.app.print;
 
-import levelember.app.live.Background;
-import levelember.transport.Renderer;
+import levelember.app.live.schedule.Background;
+import levelember.integrator.Renderer;
 
 /** Renderers by their seeds: that of the usual seed stays, of all others the last. */
 final class SeededRenderers implements AutoCloseable {

@@ -2,8 +2,8 @@ package levelember.app.proof;
 
 import java.util.List;
 import java.util.Locale;
-import levelember.app.live.ShownMeter;
-import levelember.app.live.ShownPictures;
+import levelember.app.live.reading.ShownMeter;
+import levelember.app.live.reading.ShownPictures;
 import levelember.app.shoot.Shoots;
 import levelember.formats.document.ShootDifference;
 import levelember.shoot.Pin;

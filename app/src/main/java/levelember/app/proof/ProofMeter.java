@@ -2,14 +2,14 @@ package levelember.app.proof;
 
 import java.util.List;
 import levelember.app.asset.Assets;
-import levelember.app.live.FilmMeter;
-import levelember.app.live.ShownMeter;
-import levelember.shoot.EditCost;
+import levelember.app.live.reading.FilmMeter;
+import levelember.app.live.reading.ShownMeter;
+import levelember.scene.SceneAssets;
+import levelember.scene.View;
 import levelember.shoot.Pin;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.transport.Files;
-import levelember.transport.View;
+import levelember.shoot.compile.EditCost;
 import org.springframework.stereotype.Component;
 
 /** Reads proofs as the meter reads the picture now; pins are found in the set as it was. */
@@ -34,7 +34,7 @@ class ProofMeter {
   private synchronized View view(ProofPictures.StoredProof kept) {
     Shoot shoot = kept.shoot();
     Shot shot = kept.shown();
-    Files files = assets.files(kept.shootId());
+    SceneAssets files = assets.files(kept.shootId());
     if (view == null || !kept.shootId().equals(viewOf)) {
       view = View.of(shoot, shot, files);
     } else {

@@ -8,21 +8,21 @@ import levelember.app.asset.Assets;
 import levelember.film.Film;
 import levelember.film.FirstHits;
 import levelember.film.LayerMix;
-import levelember.formats.LayersFile;
-import levelember.formats.PngFile;
+import levelember.firsthit.FirstHitTracer;
+import levelember.formats.picture.LayersFile;
+import levelember.formats.picture.PngFile;
 import levelember.look.Development;
 import levelember.look.DisplayCurve;
 import levelember.look.LookInputs;
 import levelember.look.LookInputsMaker;
 import levelember.measure.StopsDifference;
 import levelember.photometry.LayerWeights;
-import levelember.shoot.Look;
+import levelember.scene.SceneAssets;
+import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.finish.Look;
 import levelember.texture.Picture;
-import levelember.transport.Files;
-import levelember.transport.FirstHitTracer;
-import levelember.transport.View;
 import org.springframework.stereotype.Component;
 
 /**
@@ -107,7 +107,7 @@ class ProofPictures {
     float[] weights = kept.weights(as);
     Picture light = LayerMix.picture(film, weights);
     Look look = as.shot(kept.shot).map(as::lookOf).orElseGet(() -> kept.shoot.lookOf(kept.shown()));
-    Files files = assets.files(kept.shootId);
+    SceneAssets files = assets.files(kept.shootId);
     LookInputsMaker maker =
         new LookInputsMaker(kept.shoot, look, light.width(), light.height(), weights);
     boolean hits = LookInputsMaker.needsHits(kept.shoot, look);
@@ -120,7 +120,8 @@ class ProofPictures {
   }
 
   /** First hits of a proof, which stay while the same one is developed again. */
-  private synchronized FirstHits hits(StoredProof kept, Look look, Files files, Picture light) {
+  private synchronized FirstHits hits(
+      StoredProof kept, Look look, SceneAssets files, Picture light) {
     int margin = LookInputsMaker.margin(look, light.height());
     double reach = LookInputsMaker.obscuranceReach(look);
     if (hitsOf == null || hitsOf != kept.id || hits.margin() < margin || hits.reach() < reach) {

@@ -2,27 +2,27 @@ package levelember.app.shelf;
 
 import java.util.ArrayList;
 import java.util.List;
-import levelember.film.Denoiser;
+import levelember.denoise.Denoiser;
 import levelember.film.Film;
 import levelember.film.LayerMix;
-import levelember.formats.PngFile;
+import levelember.formats.picture.PngFile;
+import levelember.integrator.Renderer;
 import levelember.look.Development;
+import levelember.math.Rgb;
 import levelember.math.Vec3;
 import levelember.photometry.LayerWeights;
-import levelember.shoot.Brightness;
-import levelember.shoot.Emitter;
-import levelember.shoot.Light;
-import levelember.shoot.LightColour;
-import levelember.shoot.Look;
-import levelember.shoot.Material;
-import levelember.shoot.Piece;
-import levelember.shoot.Rgb;
-import levelember.shoot.Shape;
+import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
+import levelember.shoot.finish.Look;
+import levelember.shoot.lighting.Brightness;
+import levelember.shoot.lighting.Emitter;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.lighting.LightColour;
+import levelember.shoot.material.Material;
+import levelember.shoot.piece.Piece;
+import levelember.shoot.piece.Shape;
 import levelember.texture.Pictures;
-import levelember.transport.Renderer;
-import levelember.transport.View;
 
 /** A ball of a material before upright slats, under a softbox, a strip and a weak dome. */
 final class MaterialBall {

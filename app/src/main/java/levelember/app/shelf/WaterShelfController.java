@@ -2,7 +2,7 @@ package levelember.app.shelf;
 
 import java.util.List;
 import levelember.formats.document.ShootDocument;
-import levelember.shoot.WaterShelf;
+import levelember.shoot.shelf.WaterShelf;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;

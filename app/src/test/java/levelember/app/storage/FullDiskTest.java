@@ -16,7 +16,7 @@ import java.nio.file.Path;
 import java.util.function.Predicate;
 import levelember.app.ApiClient;
 import levelember.app.problem.Refusal;
-import levelember.formats.print.PrintOrder;
+import levelember.printing.order.PrintOrder;
 import org.h2.store.fs.FileBaseDefault;
 import org.h2.store.fs.FilePath;
 import org.h2.store.fs.FilePathWrapper;

@@ -11,7 +11,7 @@ import levelember.app.asset.Assets;
 import levelember.app.shoot.ShootEdits;
 import levelember.app.shoot.Shoots;
 import levelember.demo.DemoShoots;
-import levelember.formats.RadianceHdr;
+import levelember.formats.picture.RadianceHdr;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Set;
 import levelember.document.ImpossibleValue;
 import levelember.document.Spelled;
-import levelember.shoot.Key;
+import levelember.shoot.motion.Key;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;

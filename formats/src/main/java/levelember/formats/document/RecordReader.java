@@ -11,8 +11,8 @@ import levelember.document.RecordFields;
 import levelember.document.Spelled;
 import levelember.document.Triple;
 import levelember.document.Variants;
-import levelember.shoot.Key;
-import levelember.shoot.Material;
+import levelember.shoot.material.Material;
+import levelember.shoot.motion.Key;
 import tools.jackson.databind.JsonNode;
 
 /**

@@ -6,7 +6,7 @@ import levelember.document.RecordFields;
 import levelember.document.Spelled;
 import levelember.document.Triple;
 import levelember.document.Variants;
-import levelember.shoot.Key;
+import levelember.shoot.motion.Key;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;

@@ -4,11 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import levelember.math.Rgb;
 import levelember.shoot.Bounce;
-import levelember.shoot.Light;
-import levelember.shoot.Material;
-import levelember.shoot.Rgb;
 import levelember.shoot.Shoot;
+import levelember.shoot.lighting.Light;
+import levelember.shoot.material.Material;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.node.ArrayNode;
 

@@ -1,0 +1,32 @@
+package levelember.app.live.channel;
+
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.web.socket.config.annotation.EnableWebSocket;
+import org.springframework.web.socket.config.annotation.WebSocketConfigurer;
+import org.springframework.web.socket.config.annotation.WebSocketHandlerRegistry;
+import org.springframework.web.socket.server.standard.ServletServerContainerFactoryBean;
+
+/** Puts the live channel at its address; other origins are refused by the framework's check. */
+@Configuration
+@EnableWebSocket
+class LiveConfiguration implements WebSocketConfigurer {
+  private static final int MOST_MESSAGE = 4 << 20;
+  private final LiveSocket socket;
+
+  LiveConfiguration(LiveSocket socket) {
+    this.socket = socket;
+  }
+
+  @Override
+  public void registerWebSocketHandlers(WebSocketHandlerRegistry registry) {
+    registry.addHandler(socket, "/api/shoots/*/live");
+  }
+
+  @Bean
+  ServletServerContainerFactoryBean webSocketContainer() {
+    ServletServerContainerFactoryBean container = new ServletServerContainerFactoryBean();
+    container.setMaxTextMessageBufferSize(MOST_MESSAGE);
+    return container;
+  }
+}

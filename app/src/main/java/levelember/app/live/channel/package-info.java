@@ -1,0 +1,2 @@
+/** The live channel: its socket, and a page at its other end. Uses {@code session}. */
+package levelember.app.live.channel;

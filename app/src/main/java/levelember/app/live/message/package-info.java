@@ -1,0 +1,2 @@
+/** Messages of the live channel, both ways. */
+package levelember.app.live.message;

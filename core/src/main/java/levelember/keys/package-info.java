@@ -1,2 +1,0 @@
-/** Makers of keys: moves of cameras, pieces and lights as tracks that can be changed by hand. */
-package levelember.keys;

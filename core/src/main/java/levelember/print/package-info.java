@@ -1,5 +1,0 @@
-/**
- * Prints: films of any size that are traced in bands and rounds, kept on the way, and go on after a
- * stop as if there had been none. Uses {@code film}, {@code transport}, {@code math}.
- */
-package levelember.print;

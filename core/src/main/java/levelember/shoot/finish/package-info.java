@@ -1,0 +1,2 @@
+/** Looks: exposure, glow, lens, curve and grade as a shot describes them. */
+package levelember.shoot.finish;

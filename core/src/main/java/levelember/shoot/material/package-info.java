@@ -1,0 +1,2 @@
+/** Materials and the pictures that vary them. */
+package levelember.shoot.material;

@@ -1,0 +1,2 @@
+/** Materials, grades and waters that come with the application. */
+package levelember.shoot.shelf;

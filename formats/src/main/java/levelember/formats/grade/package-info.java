@@ -1,0 +1,2 @@
+/** LUTs and colour decision lists. */
+package levelember.formats.grade;

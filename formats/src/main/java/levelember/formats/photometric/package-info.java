@@ -1,0 +1,2 @@
+/** Photometric files: IES LM-63 and EULUMDAT. */
+package levelember.formats.photometric;

@@ -1,0 +1,2 @@
+/** Pictures: PNG, TIFF, Radiance HDR and OpenEXR, their colours, and stored layers. */
+package levelember.formats.picture;

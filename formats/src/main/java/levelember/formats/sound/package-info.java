@@ -1,0 +1,2 @@
+/** Sounds as samples. */
+package levelember.formats.sound;

@@ -1,0 +1,2 @@
+/** The typeface that the application ships. */
+package levelember.formats.type;

@@ -1,0 +1,2 @@
+/** Contact sheets and light reports as PDF. */
+package levelember.printing.sheet;
