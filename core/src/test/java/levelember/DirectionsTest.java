@@ -51,6 +51,8 @@ class DirectionsTest {
           "look",
           "measure",
           "edit",
+          "findings.inspection",
+          "findings.surroundings",
           "findings");
 
   @ArchTest

@@ -24,7 +24,7 @@ final class CasterSurfaces {
   private final List<double[]> before = new ArrayList<>();
 
   /** A place on a caster; one object a thread. */
-  static final class Sample {
+  public static final class Sample {
     /** In the world, metres. */
     float x, y, z;
 

@@ -1,6 +1,11 @@
 package levelember.findings;
 
 import java.util.List;
+import levelember.findings.inspection.Check;
+import levelember.findings.inspection.Edits;
+import levelember.findings.inspection.Finding;
+import levelember.findings.inspection.Inspection;
+import levelember.findings.inspection.Words;
 import levelember.shoot.lighting.Light;
 
 /** A subject whose two strongest lights are about the same, so that neither shapes it. */

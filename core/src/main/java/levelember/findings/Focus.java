@@ -3,6 +3,11 @@ package levelember.findings;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import levelember.findings.inspection.Check;
+import levelember.findings.inspection.Edits;
+import levelember.findings.inspection.Finding;
+import levelember.findings.inspection.Inspection;
+import levelember.findings.inspection.Words;
 import levelember.shoot.Shot;
 
 /** Focus where nothing stands, and a depth of field that leaves most of the subject out. */

@@ -1,6 +1,10 @@
 package levelember.findings;
 
 import java.util.List;
+import levelember.findings.inspection.Check;
+import levelember.findings.inspection.Edits;
+import levelember.findings.inspection.Finding;
+import levelember.findings.inspection.Inspection;
 import levelember.math.Affine;
 import levelember.math.Vec3;
 import levelember.shoot.compile.TracedLight;

@@ -1,6 +1,13 @@
 package levelember.findings;
 
 import java.util.List;
+import levelember.findings.inspection.Check;
+import levelember.findings.inspection.Extent;
+import levelember.findings.inspection.Finding;
+import levelember.findings.inspection.Inspection;
+import levelember.findings.inspection.ScaledSet;
+import levelember.findings.inspection.Subject;
+import levelember.findings.inspection.Words;
 import levelember.shoot.piece.Piece;
 
 /** A subject that is larger or smaller than anything one lights: it came in another unit. */

@@ -2,6 +2,11 @@ package levelember.findings;
 
 import java.util.ArrayList;
 import java.util.List;
+import levelember.findings.inspection.Check;
+import levelember.findings.inspection.Edits;
+import levelember.findings.inspection.Finding;
+import levelember.findings.inspection.Inspection;
+import levelember.findings.inspection.Words;
 import levelember.shoot.lighting.Light;
 
 /** Outlines of the subject that do not part from what is behind them. */

@@ -4,6 +4,13 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import levelember.findings.inspection.Check;
+import levelember.findings.inspection.Finding;
+import levelember.findings.inspection.Inspection;
+import levelember.findings.surroundings.Backdrops;
+import levelember.findings.surroundings.EnvironmentPictures;
+import levelember.findings.surroundings.PlateBanding;
+import levelember.findings.surroundings.TwoSuns;
 
 /** Looks a picture over and lists what is probably not meant, what matters most first. */
 public final class SecondLook {

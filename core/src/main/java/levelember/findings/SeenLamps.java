@@ -1,6 +1,12 @@
 package levelember.findings;
 
 import java.util.List;
+import levelember.findings.inspection.Check;
+import levelember.findings.inspection.Edits;
+import levelember.findings.inspection.Finding;
+import levelember.findings.inspection.Inspection;
+import levelember.findings.inspection.LampSize;
+import levelember.findings.inspection.Rays;
 import levelember.firsthit.CameraHit;
 import levelember.lens.Camera;
 import levelember.lens.ThinLens;

@@ -2,6 +2,10 @@ package levelember.findings;
 
 import java.util.List;
 import java.util.Locale;
+import levelember.findings.inspection.Check;
+import levelember.findings.inspection.Edits;
+import levelember.findings.inspection.Finding;
+import levelember.findings.inspection.Inspection;
 import levelember.shoot.lighting.Emitter;
 import levelember.shoot.lighting.Light;
 

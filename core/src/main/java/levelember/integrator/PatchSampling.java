@@ -1,9 +1,9 @@
 package levelember.integrator;
 
 import levelember.light.LightSample;
-import levelember.light.LitPatches;
 import levelember.light.ReferencePoint;
 import levelember.math.Sampler;
+import levelember.patches.LitPatches;
 import levelember.patches.PatchGuiding;
 import levelember.path.CausticPaths;
 import levelember.path.Dimensions;

@@ -34,7 +34,7 @@ public final class LightSample {
   double pictureX, pictureY;
 
   final float[] colour = new float[3];
-  final LightTree.Sample chosen = new LightTree.Sample();
+  public final LightTree.Sample chosen = new LightTree.Sample();
 
   void white(float value) {
     r = g = b = value;

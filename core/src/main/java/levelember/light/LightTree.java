@@ -12,7 +12,7 @@ import levelember.math.Triangle;
  * the draws of one surface are strata of one number and go down together. Triangles shine from the
  * side that they are wound counter-clockwise seen from.
  */
-final class LightTree {
+public final class LightTree {
   private static final int NODE = ImportanceBound.NUMBERS * ImportanceBound.LANES;
 
   /** Cosine at a triangle from which on it is seen. */
@@ -47,9 +47,9 @@ final class LightTree {
   private int used;
 
   /** The triangles drawn last are left here, and with which chance each was; 0 for none. */
-  static final class Sample {
-    final int[] triangle = new int[MOST];
-    final double[] chance = new double[MOST];
+  public static final class Sample {
+    public final int[] triangle = new int[MOST];
+    public final double[] chance = new double[MOST];
     private final float[] importance = new float[ImportanceBound.LANES];
 
     // Nodes that draws have still to go down from: the draws, and what part of all numbers is
@@ -75,7 +75,7 @@ final class LightTree {
    *
    * @param triangles nine floats each: three corners in the world, metres; at least one
    */
-  LightTree(float[] triangles) {
+  public LightTree(float[] triangles) {
     this(triangles, null);
   }
 
@@ -85,7 +85,7 @@ final class LightTree {
    * @param triangles nine floats each: three corners in the world, metres; at least one
    * @param powers what each triangle emits, up to a factor; null for its area
    */
-  LightTree(float[] triangles, float[] powers) {
+  public LightTree(float[] triangles, float[] powers) {
     this.triangles = triangles;
     int count = triangles.length / 9;
     normals = new float[3 * count];
@@ -206,7 +206,7 @@ final class LightTree {
    * @param count how many, 1 to {@link #MOST}
    * @param u in [0, 1)
    */
-  void sample(
+  public void sample(
       float px, float py, float pz, float nx, float ny, float nz, int count, double u, Sample to) {
     float[] importances = to.importance;
     to.waiting = 0;
@@ -286,7 +286,7 @@ final class LightTree {
    * @param to gets direction, distance, density per steradian and the place
    * @return false where the point lies behind the triangle or in its plane
    */
-  boolean place(
+  public boolean place(
       int triangle, double chance, ReferencePoint from, float u, float v, LightSample to) {
     float b = Triangle.second(u, v), c = Triangle.third(u, v), a = 1 - b - c;
     float x = blend(triangle, a, b, c, 0) - from.x;
@@ -326,7 +326,7 @@ final class LightTree {
    * @param distance metres from the point
    * @param by is worked with; what was drawn into it stays
    */
-  float density(
+  public float density(
       int triangle, ReferencePoint from, float dx, float dy, float dz, float distance, Sample by) {
     float facing = facing(triangle, dx, dy, dz);
     if (!(facing > LEAST_FACING)) {

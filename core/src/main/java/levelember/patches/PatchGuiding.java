@@ -3,7 +3,6 @@ package levelember.patches;
 import java.util.Arrays;
 import levelember.light.EmissiveLight;
 import levelember.light.LightSource;
-import levelember.light.LitPatches;
 import levelember.light.PlateLight;
 import levelember.scene.Scene;
 

@@ -4,7 +4,6 @@ import java.util.Arrays;
 import java.util.stream.IntStream;
 import levelember.light.LightSample;
 import levelember.light.LightSource;
-import levelember.light.LitPatches;
 import levelember.light.ReferencePoint;
 import levelember.math.Colour;
 import levelember.math.Sampler;

@@ -1,6 +1,5 @@
 package levelember.scene;
 
-import levelember.light.RigTree;
 import levelember.math.Sampler;
 
 /**

@@ -13,7 +13,6 @@ import levelember.light.EnvironmentLight;
 import levelember.light.LightSource;
 import levelember.light.PlateLight;
 import levelember.light.PortalLight;
-import levelember.light.RigTree;
 import levelember.math.Colour;
 import levelember.math.Vec3;
 import levelember.photometry.LayerWeights;

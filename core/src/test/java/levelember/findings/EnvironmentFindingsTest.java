@@ -7,6 +7,7 @@ import static levelember.findings.Studio.surrounding;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.function.UnaryOperator;
+import levelember.findings.inspection.Finding;
 import levelember.math.Vec3;
 import levelember.shoot.Shoot;
 import levelember.shoot.lighting.Brightness;

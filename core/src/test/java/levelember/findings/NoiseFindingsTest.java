@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import levelember.findings.inspection.Finding;
 import levelember.math.Rgb;
 import levelember.math.Vec3;
 import levelember.shoot.lighting.Brightness;

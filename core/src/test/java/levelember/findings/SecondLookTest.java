@@ -12,6 +12,8 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import levelember.Sets;
+import levelember.findings.inspection.Finding;
+import levelember.findings.inspection.ScaledSet;
 import levelember.math.Rgb;
 import levelember.math.Vec3;
 import levelember.shoot.Shoot;

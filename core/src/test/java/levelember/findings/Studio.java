@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.function.UnaryOperator;
 import levelember.Sets;
 import levelember.film.Film;
+import levelember.findings.inspection.Finding;
+import levelember.findings.inspection.Inspection;
 import levelember.geometry.Meshes;
 import levelember.integrator.Renderer;
 import levelember.math.Rgb;
@@ -27,22 +29,22 @@ import levelember.texture.Picture;
 import levelember.texture.Pictures;
 
 /** A ball on a floor with a key from the left, a fill from the right and an even dome. */
-final class Studio {
+public final class Studio {
   private static final int WIDTH = 160, HEIGHT = 90, SAMPLES = 4;
 
-  Vec3 ball = new Vec3(0, 0.5, 0);
+  public Vec3 ball = new Vec3(0, 0.5, 0);
 
   /** Of all surfaces; 0 for a grey floor and a light ball. */
-  double albedo;
+  public double albedo;
 
-  final List<Piece> more = new ArrayList<>();
-  final List<Material> materials = new ArrayList<>();
-  final List<Light> lights = new ArrayList<>();
-  UnaryOperator<Look> look = l -> l;
-  UnaryOperator<Shot> shot = s -> s;
-  Pictures pictures = Pictures.NONE;
+  public final List<Piece> more = new ArrayList<>();
+  public final List<Material> materials = new ArrayList<>();
+  public final List<Light> lights = new ArrayList<>();
+  public UnaryOperator<Look> look = l -> l;
+  public UnaryOperator<Shot> shot = s -> s;
+  public Pictures pictures = Pictures.NONE;
 
-  Studio() {
+  public Studio() {
     lights.add(lamp("key", new Vec3(-2, 2.5, 2), 1500));
     lights.add(lamp("fill", new Vec3(2, 2, 2), 400));
     lights.add(
@@ -50,12 +52,12 @@ final class Studio {
             .withSeenDirectly(true));
   }
 
-  Studio with(String light, UnaryOperator<Light> change) {
+  public Studio with(String light, UnaryOperator<Light> change) {
     lights.replaceAll(l -> l.id().equals(light) ? change.apply(l) : l);
     return this;
   }
 
-  Shoot shoot() {
+  public Shoot shoot() {
     List<Piece> pieces =
         new ArrayList<>(
             List.of(
@@ -74,12 +76,12 @@ final class Studio {
         "Studio", pieces, all, lights, 0, List.of(shot.apply(seen)), List.of(look.apply(worn)));
   }
 
-  List<Finding> findings() {
+  public List<Finding> findings() {
     return look(shoot(), pictures);
   }
 
   /** The finding of a kind, which must be there; its mends must heal it. */
-  Finding found(Finding.Kind kind) {
+  public Finding found(Finding.Kind kind) {
     List<Finding> all = findings();
     assertThat(all).extracting(Finding::kind).contains(kind);
     Finding one = all.stream().filter(f -> f.kind() == kind).findFirst().orElseThrow();
@@ -93,11 +95,11 @@ final class Studio {
     return one;
   }
 
-  void hasNo(Finding.Kind kind) {
+  public void hasNo(Finding.Kind kind) {
     assertThat(findings()).extracting(Finding::kind).doesNotContain(kind);
   }
 
-  static List<Finding> look(Shoot shoot, Pictures pictures) {
+  public static List<Finding> look(Shoot shoot, Pictures pictures) {
     SceneAssets files = new SceneAssets(pictures, Meshes.NONE, Luts.NONE);
     Shot shot = shoot.shots().getFirst();
     View view = View.of(shoot, shot, files);

@@ -15,6 +15,7 @@ import levelember.math.Vec3;
 import levelember.noise.Noise;
 import levelember.path.Sampling;
 import levelember.photometry.LayerWeights;
+import levelember.scene.RoomPortals;
 import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.lighting.Emitter;

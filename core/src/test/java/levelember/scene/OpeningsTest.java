@@ -8,7 +8,6 @@ import levelember.Sets;
 import levelember.geometry.SetGeometry;
 import levelember.light.Portal;
 import levelember.light.PortalSet;
-import levelember.light.RoomPortals;
 import levelember.math.Vec3;
 import levelember.shoot.Shoot;
 import levelember.shoot.piece.Piece;

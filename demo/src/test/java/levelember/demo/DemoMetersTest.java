@@ -7,7 +7,7 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
 import levelember.edit.PinInView;
-import levelember.findings.Finding;
+import levelember.findings.inspection.Finding;
 import levelember.formats.exchange.ShootPackage;
 import levelember.scene.View;
 import levelember.shoot.Meter;

@@ -1,24 +1,24 @@
 package levelember.demo;
 
-import static levelember.findings.Finding.Kind.CONTACT_SHADE;
-import static levelember.findings.Finding.Kind.EMISSION_DROWNED;
-import static levelember.findings.Finding.Kind.ENVIRONMENT_SEAM;
-import static levelember.findings.Finding.Kind.FAINT_LIGHT;
-import static levelember.findings.Finding.Kind.FLOATING;
-import static levelember.findings.Finding.Kind.FOCUS_ON_NOTHING;
-import static levelember.findings.Finding.Kind.HORIZON_TILTED;
-import static levelember.findings.Finding.Kind.LAMP_CLOSED_IN;
-import static levelember.findings.Finding.Kind.LAMP_SEEN;
-import static levelember.findings.Finding.Kind.LINKED_TO_NOTHING;
-import static levelember.findings.Finding.Kind.TWO_SUNS;
+import static levelember.findings.inspection.Finding.Kind.CONTACT_SHADE;
+import static levelember.findings.inspection.Finding.Kind.EMISSION_DROWNED;
+import static levelember.findings.inspection.Finding.Kind.ENVIRONMENT_SEAM;
+import static levelember.findings.inspection.Finding.Kind.FAINT_LIGHT;
+import static levelember.findings.inspection.Finding.Kind.FLOATING;
+import static levelember.findings.inspection.Finding.Kind.FOCUS_ON_NOTHING;
+import static levelember.findings.inspection.Finding.Kind.HORIZON_TILTED;
+import static levelember.findings.inspection.Finding.Kind.LAMP_CLOSED_IN;
+import static levelember.findings.inspection.Finding.Kind.LAMP_SEEN;
+import static levelember.findings.inspection.Finding.Kind.LINKED_TO_NOTHING;
+import static levelember.findings.inspection.Finding.Kind.TWO_SUNS;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Optional;
 import levelember.film.Film;
-import levelember.findings.Finding;
-import levelember.findings.Inspection;
 import levelember.findings.SecondLook;
+import levelember.findings.inspection.Finding;
+import levelember.findings.inspection.Inspection;
 import levelember.formats.exchange.ShootPackage;
 import levelember.integrator.Renderer;
 import levelember.scene.View;

@@ -1,13 +1,17 @@
-package levelember.findings;
+package levelember.findings.surroundings;
 
 import java.util.ArrayList;
 import java.util.List;
+import levelember.findings.inspection.Check;
+import levelember.findings.inspection.Edits;
+import levelember.findings.inspection.Finding;
+import levelember.findings.inspection.Inspection;
 import levelember.shoot.lighting.Emitter;
 import levelember.shoot.lighting.Light;
 import levelember.texture.Picture;
 
 /** More than one sun that is on: in the rig, or as the highest light of a surrounding picture. */
-final class TwoSuns implements Check {
+public final class TwoSuns implements Check {
   @Override
   public void look(Inspection in, List<Finding> to) {
     List<Integer> suns = new ArrayList<>();

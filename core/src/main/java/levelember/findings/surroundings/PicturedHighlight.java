@@ -1,4 +1,4 @@
-package levelember.findings;
+package levelember.findings.surroundings;
 
 import java.util.ArrayDeque;
 import levelember.math.Colour;

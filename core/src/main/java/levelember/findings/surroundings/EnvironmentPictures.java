@@ -1,7 +1,12 @@
-package levelember.findings;
+package levelember.findings.surroundings;
 
 import java.util.List;
 import java.util.Locale;
+import levelember.findings.inspection.Check;
+import levelember.findings.inspection.Edits;
+import levelember.findings.inspection.Finding;
+import levelember.findings.inspection.Inspection;
+import levelember.findings.inspection.Words;
 import levelember.measure.EnvironmentReading;
 import levelember.shoot.Shoot;
 import levelember.shoot.lighting.Emitter;
@@ -10,7 +15,7 @@ import levelember.shoot.material.Material;
 import levelember.texture.Picture;
 
 /** What surrounding pictures lack: whole borders, fineness, range, and light above white. */
-final class EnvironmentPictures implements Check {
+public final class EnvironmentPictures implements Check {
   private static final double SEAM_STOPS = 0.15, BLEND = 0.04, LEAST_SHARE = 0.03;
   private static final double MIRROR = 0.12, OF_REFLECTION = 0.12, OF_BACKGROUND = 0.4;
   private static final double NEAR_ENOUGH_STOPS = 1.5, STOPS_OF_CODES = 9;

@@ -1,6 +1,9 @@
-package levelember.light;
+package levelember.scene;
 
 import java.util.List;
+import levelember.light.Portal;
+import levelember.light.PortalSet;
+import levelember.light.ReferencePoint;
 import levelember.math.Affine;
 import levelember.math.Vec3;
 

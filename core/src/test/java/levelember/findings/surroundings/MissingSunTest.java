@@ -1,4 +1,4 @@
-package levelember.findings;
+package levelember.findings.surroundings;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;

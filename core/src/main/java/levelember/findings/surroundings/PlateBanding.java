@@ -1,14 +1,18 @@
-package levelember.findings;
+package levelember.findings.surroundings;
 
 import java.util.List;
 import java.util.Locale;
+import levelember.findings.inspection.Check;
+import levelember.findings.inspection.Edits;
+import levelember.findings.inspection.Finding;
+import levelember.findings.inspection.Inspection;
 import levelember.math.Colour;
 import levelember.shoot.lighting.Emitter;
 import levelember.shoot.lighting.Light;
 import levelember.texture.Picture;
 
 /** Plates of eight bits that are shown so bright that single steps of their codes are seen. */
-final class PlateBanding implements Check {
+public final class PlateBanding implements Check {
   private static final double SEEN_CODES = 2, GRAIN = 0.012, GRAIN_SIZE = 0.15;
   private static final int DARKEST = 12, CODES = 255;
 

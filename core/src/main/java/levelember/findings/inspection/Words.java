@@ -1,18 +1,18 @@
-package levelember.findings;
+package levelember.findings.inspection;
 
 import java.util.Locale;
 
 /** Numbers as findings say them. */
-final class Words {
+public final class Words {
   private Words() {}
 
-  static String percent(double share) {
+  public static String percent(double share) {
     double p = 100 * share;
     return String.format(
         Locale.ROOT, p >= 9.95 ? "%.0f %%" : p >= 0.095 ? "%.1f %%" : "%.2f %%", p);
   }
 
-  static String stops(double stops) {
+  public static String stops(double stops) {
     return String.format(Locale.ROOT, "%.1f stops", stops);
   }
 
@@ -21,7 +21,7 @@ final class Words {
     return String.format(Locale.ROOT, "%s%.2f stops", stops < 0 ? "−" : "+", Math.abs(stops));
   }
 
-  static String metres(double m) {
+  public static String metres(double m) {
     if (m < 0.01) {
       return String.format(Locale.ROOT, "%.1f mm", 1000 * m);
     }
@@ -30,11 +30,11 @@ final class Words {
         : String.format(Locale.ROOT, m < 100 ? "%.2g m" : "%.0f m", m);
   }
 
-  static String degrees(double d) {
+  public static String degrees(double d) {
     return String.format(Locale.ROOT, d < 10 ? "%.1f°" : "%.0f°", d);
   }
 
-  static String ratio(double r) {
+  public static String ratio(double r) {
     return String.format(Locale.ROOT, r < 10 ? "%.1f:1" : "%.0f:1", r);
   }
 }

@@ -1,8 +1,9 @@
-package levelember.light;
+package levelember.scene;
 
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.stream.IntStream;
+import levelember.light.LightSource;
 
 /**
  * A tree over the lights of a rig that have a place: one is drawn by what it may give to a point,

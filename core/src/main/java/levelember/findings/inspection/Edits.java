@@ -1,4 +1,4 @@
-package levelember.findings;
+package levelember.findings.inspection;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -13,7 +13,7 @@ import levelember.shoot.lighting.Light;
 import levelember.shoot.piece.Piece;
 
 /** Single changes of a shoot, for mends. */
-final class Edits {
+public final class Edits {
   private static final double LOWEST = -10, HIGHEST = 10;
 
   /** Metres from which a sun is drawn to shine. */
@@ -21,14 +21,14 @@ final class Edits {
 
   private Edits() {}
 
-  static Shoot light(Shoot shoot, String id, UnaryOperator<Light> change) {
+  public static Shoot light(Shoot shoot, String id, UnaryOperator<Light> change) {
     List<Light> lights =
         shoot.lights().stream().map(l -> l.id().equals(id) ? change.apply(l) : l).toList();
     return shoot.withRig(lights, shoot.banks(), shoot.masterStops());
   }
 
   /** A light raised by so many stops, to a hundredth, within its fader. */
-  static Shoot raised(Shoot shoot, String id, double stops) {
+  public static Shoot raised(Shoot shoot, String id, double stops) {
     return light(
         shoot,
         id,
@@ -43,7 +43,7 @@ final class Edits {
    * @param like the other light
    * @param towards unit vector to it
    */
-  static Shoot withSun(
+  public static Shoot withSun(
       Shoot shoot, Light like, String name, double degrees, Vec3 towards, double lux) {
     Light made =
         new Light(
@@ -73,19 +73,19 @@ final class Edits {
     return "sun-" + number;
   }
 
-  static Shoot piece(Shoot shoot, String id, UnaryOperator<Piece> change) {
+  public static Shoot piece(Shoot shoot, String id, UnaryOperator<Piece> change) {
     List<Piece> pieces =
         shoot.pieces().stream().map(p -> p.id().equals(id) ? change.apply(p) : p).toList();
     return with(shoot, pieces, shoot.shots(), shoot.looks());
   }
 
-  static Shoot shot(Shoot shoot, Shot shot, UnaryOperator<Shot> change) {
+  public static Shoot shot(Shoot shoot, Shot shot, UnaryOperator<Shot> change) {
     List<Shot> shots =
         shoot.shots().stream().map(s -> s.id().equals(shot.id()) ? change.apply(s) : s).toList();
     return with(shoot, shoot.pieces(), shots, shoot.looks());
   }
 
-  static Shoot look(Shoot shoot, Shot shot, UnaryOperator<Look> change) {
+  public static Shoot look(Shoot shoot, Shot shot, UnaryOperator<Look> change) {
     List<Look> looks =
         shoot.looks().stream().map(l -> l.id().equals(shot.look()) ? change.apply(l) : l).toList();
     return with(shoot, shoot.pieces(), shoot.shots(), looks);

@@ -1,9 +1,14 @@
-package levelember.findings;
+package levelember.findings.surroundings;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import levelember.findings.inspection.Check;
+import levelember.findings.inspection.Edits;
+import levelember.findings.inspection.Finding;
+import levelember.findings.inspection.Inspection;
+import levelember.findings.inspection.Words;
 import levelember.look.Balance;
 import levelember.math.Vec3;
 import levelember.shoot.finish.WhiteBalance;
@@ -12,7 +17,7 @@ import levelember.shoot.lighting.Light;
 import levelember.shoot.lighting.LightColour;
 
 /** Pictures behind the set whose light is of another colour, or from another side, than the key. */
-final class Backdrops implements Check {
+public final class Backdrops implements Check {
   private static final double LEAST_SHARE = 0.1, MIRED = 60, SIDE_STOPS = 0.5, KEY_STOPS = 0.3;
 
   @Override

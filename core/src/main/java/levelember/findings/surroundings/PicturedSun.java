@@ -1,4 +1,4 @@
-package levelember.findings;
+package levelember.findings.surroundings;
 
 import levelember.math.Colour;
 import levelember.texture.Picture;

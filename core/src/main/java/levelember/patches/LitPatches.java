@@ -1,6 +1,9 @@
-package levelember.light;
+package levelember.patches;
 
 import java.util.Arrays;
+import levelember.light.LightSample;
+import levelember.light.LightTree;
+import levelember.light.ReferencePoint;
 
 /**
  * Patches of surfaces that a light shines on, sampled as sources of the light that they reflect:

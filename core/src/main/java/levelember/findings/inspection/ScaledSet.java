@@ -1,4 +1,4 @@
-package levelember.findings;
+package levelember.findings.inspection;
 
 import java.util.List;
 import levelember.math.Vec3;
@@ -11,10 +11,10 @@ import levelember.shoot.lighting.LightControls;
 import levelember.shoot.piece.Piece;
 
 /** A shoot at another scale: pieces, the places and sizes of lamps, cameras. */
-final class ScaledSet {
+public final class ScaledSet {
   private ScaledSet() {}
 
-  static Shoot of(Shoot shoot, double by) {
+  public static Shoot of(Shoot shoot, double by) {
     List<Piece> pieces =
         shoot.pieces().stream()
             .map(p ->

@@ -1,6 +1,9 @@
-package levelember.light;
+package levelember.scene;
 
 import java.util.List;
+import levelember.light.Portal;
+import levelember.light.PortalSet;
+import levelember.light.ReferencePoint;
 
 /**
  * Portals that an artist has marked. What they open into is not known, so that they serve points

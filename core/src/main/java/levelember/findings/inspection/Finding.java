@@ -1,4 +1,4 @@
-package levelember.findings;
+package levelember.findings.inspection;
 
 import java.util.List;
 import java.util.Locale;
@@ -88,7 +88,7 @@ public record Finding(
   }
 
   /** The same with other mends. */
-  Finding with(List<Mend> others) {
+  public Finding with(List<Mend> others) {
     return new Finding(kind, light, piece, weight, what, why, region, others);
   }
 

@@ -1,4 +1,4 @@
-package levelember.findings;
+package levelember.findings.inspection;
 
 import java.util.HashMap;
 import java.util.HashSet;
@@ -10,7 +10,7 @@ import levelember.shoot.piece.Piece;
  * What a picture is of: the thing, with all that it holds, that fills most of the middle, the very
  * centre counting most. Ground, walls and water are none, nor is what spans the picture.
  */
-final class Subject {
+public final class Subject {
   private static final double REACH = 0.35;
 
   private final Inspection in;
@@ -20,7 +20,7 @@ final class Subject {
   }
 
   /** The outermost piece of what a picture is of; null where there is none. */
-  static Piece root(Inspection in) {
+  public static Piece root(Inspection in) {
     Map<String, String> roots = in.roots();
     for (int i = 0; i < in.cells(); i++) {
       if (in.subject[i]) {

@@ -1,4 +1,4 @@
-package levelember.light;
+package levelember.scene;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -8,6 +8,14 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import levelember.Sets;
+import levelember.light.DomeLight;
+import levelember.light.LightSample;
+import levelember.light.LightSource;
+import levelember.light.PointLight;
+import levelember.light.RectangleLight;
+import levelember.light.ReferencePoint;
+import levelember.light.SphereLight;
+import levelember.light.TubeLight;
 import levelember.math.Vec3;
 import levelember.shoot.lighting.Brightness.Unit;
 import levelember.shoot.lighting.Emitter;

@@ -1,4 +1,4 @@
-package levelember.findings;
+package levelember.findings.inspection;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -31,37 +31,37 @@ import levelember.shoot.piece.Shape;
 public final class Inspection {
   private static final int MOST_COLUMNS = 160;
 
-  final View view;
-  final Shoot shoot;
-  final Shot shot;
-  final Look look;
-  final SceneAssets files;
+  public final View view;
+  public final Shoot shoot;
+  public final Shot shot;
+  public final Look look;
+  public final SceneAssets files;
 
   /** As traced, for what is said of its noise. */
-  final Film traced;
+  public final Film traced;
 
-  final float[] weights;
-  final int columns, rows;
+  public final float[] weights;
+  public final int columns, rows;
 
   /** Linear red, green and blue of every cell, cd/m². */
-  final float[] light;
+  public final float[] light;
 
   /** Luminance by light and cell, cd/m². */
-  final float[][] byLight;
+  public final float[][] byLight;
 
   /** Number of the piece that every cell shows, −1 for what is behind the set. */
-  final int[] piece;
+  public final int[] piece;
 
   /** Where, in the world; null behind the set. */
-  final Vec3[] position;
+  public final Vec3[] position;
 
   final Vec3[] normal;
 
   /** Metres along the line of sight in which the lens focuses; infinite behind the set. */
-  final double[] depth;
+  public final double[] depth;
 
   /** Whether a cell shows the subject: what fills the middle of the picture. */
-  final boolean[] subject;
+  public final boolean[] subject;
 
   private final DisplayCurve curve;
   private final int cellWidth, cellHeight;
@@ -133,28 +133,28 @@ public final class Inspection {
   }
 
   /** Number of the cell that a pixel belongs to; −1 in what is left over at the last borders. */
-  int cellOf(int x, int y) {
+  public int cellOf(int x, int y) {
     int column = x / cellWidth, row = y / cellHeight;
     return column < columns && row < rows ? row * columns + column : -1;
   }
 
-  int cells() {
+  public int cells() {
     return piece.length;
   }
 
   /** Luminance of a cell, cd/m². */
-  double luminance(int cell) {
+  public double luminance(int cell) {
     return Colour.luminance(light[3 * cell], light[3 * cell + 1], light[3 * cell + 2]);
   }
 
   /** Display value of a cell's brightest channel, 0…1, linear. */
-  double displayOfCell(int cell) {
+  public double displayOfCell(int cell) {
     float most = Math.max(light[3 * cell], Math.max(light[3 * cell + 1], light[3 * cell + 2]));
     return curve.display(most);
   }
 
   /** Display value of a grey, 0…1, linear. */
-  double displayOf(double luminance) {
+  public double displayOf(double luminance) {
     return curve.display(luminance);
   }
 
@@ -163,7 +163,7 @@ public final class Inspection {
   }
 
   /** Luminance that a light gives to the cells of a choice, mean over them; 0 for no cell. */
-  double mean(int light, boolean[] cells) {
+  public double mean(int light, boolean[] cells) {
     double sum = 0;
     int n = 0;
     for (int i = 0; i < cells.length; i++) {
@@ -176,7 +176,7 @@ public final class Inspection {
   }
 
   /** Number of the light that gives most to the cells of a choice; −1 where none gives any. */
-  int strongest(boolean[] cells) {
+  public int strongest(boolean[] cells) {
     int best = -1;
     double most = 0;
     for (int k = 0; k < byLight.length; k++) {
@@ -189,14 +189,14 @@ public final class Inspection {
     return best;
   }
 
-  boolean[] all() {
+  public boolean[] all() {
     boolean[] to = new boolean[cells()];
     Arrays.fill(to, true);
     return to;
   }
 
   /** Share of the picture that a light gives, 0…1. */
-  double share(int light) {
+  public double share(int light) {
     double own = 0, all = 0;
     for (int k = 0; k < byLight.length; k++) {
       double sum = 0;
@@ -210,12 +210,12 @@ public final class Inspection {
   }
 
   /** Whether a light gives anything as levels, mutes and solos stand. */
-  boolean lit(int light) {
+  public boolean lit(int light) {
     return weights[3 * light] + weights[3 * light + 1] + weights[3 * light + 2] > 0;
   }
 
   /** Smallest region about the cells of a choice, with a margin; null without any. */
-  Finding.Region region(boolean[] cells) {
+  public Finding.Region region(boolean[] cells) {
     int left = columns, top = rows, right = -1, bottom = -1;
     for (int i = 0; i < cells.length; i++) {
       if (cells[i]) {
@@ -238,7 +238,7 @@ public final class Inspection {
   }
 
   /** Centre of the subject in the world; empty where there is none. */
-  Optional<Vec3> subjectCentre() {
+  public Optional<Vec3> subjectCentre() {
     Vec3 sum = Vec3.ZERO;
     int n = 0;
     for (int i = 0; i < subject.length; i++) {
@@ -250,14 +250,14 @@ public final class Inspection {
     return n == 0 ? Optional.empty() : Optional.of(sum.times(1.0 / n));
   }
 
-  Light light(int number) {
+  public Light light(int number) {
     return shoot.lights().get(number);
   }
 
   /**
    * Whether a piece is ground, walls or water: what things stand on and in, and are seen against.
    */
-  static boolean isStage(Piece piece) {
+  public static boolean isStage(Piece piece) {
     return piece.shape() instanceof Shape.Floor
         || piece.shape() instanceof Shape.Sweep
         || piece.shape() instanceof Shape.Room
@@ -266,7 +266,7 @@ public final class Inspection {
   }
 
   /** For every piece the outermost that holds it. */
-  Map<String, String> roots() {
+  public Map<String, String> roots() {
     Map<String, String> parents = new HashMap<>();
     shoot.pieces().forEach(p -> parents.put(p.id(), p.parent()));
     Map<String, String> to = new HashMap<>();
@@ -281,7 +281,7 @@ public final class Inspection {
   }
 
   /** Numbers of the lights that give something, most light first. */
-  List<Integer> litLights() {
+  public List<Integer> litLights() {
     List<Integer> to = new ArrayList<>();
     for (int k = 0; k < byLight.length; k++) {
       if (lit(k)) {

@@ -1,4 +1,4 @@
-package levelember.findings;
+package levelember.findings.inspection;
 
 import levelember.math.Vec3;
 
@@ -8,10 +8,10 @@ import levelember.math.Vec3;
  * @param min its lowest corner, metres
  * @param max its highest corner
  */
-record Extent(Vec3 min, Vec3 max) {
+public record Extent(Vec3 min, Vec3 max) {
 
   /** About cells of the set; a point at the origin without any. */
-  static Extent of(Inspection in, boolean[] cells) {
+  public static Extent of(Inspection in, boolean[] cells) {
     double[] box = {1e30, 1e30, 1e30, -1e30, -1e30, -1e30};
     for (int i = 0; i < cells.length; i++) {
       if (cells[i] && in.position[i] != null) {
@@ -28,7 +28,7 @@ record Extent(Vec3 min, Vec3 max) {
         : new Extent(new Vec3(box[0], box[1], box[2]), new Vec3(box[3], box[4], box[5]));
   }
 
-  double largest() {
+  public double largest() {
     Vec3 size = max.minus(min);
     return Math.max(size.x(), Math.max(size.y(), size.z()));
   }

@@ -1,4 +1,4 @@
-package levelember.findings;
+package levelember.findings.surroundings;
 
 import levelember.math.Vec3;
 import levelember.shoot.lighting.Emitter;

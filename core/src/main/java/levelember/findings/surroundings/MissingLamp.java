@@ -1,5 +1,7 @@
-package levelember.findings;
+package levelember.findings.surroundings;
 
+import levelember.findings.inspection.Edits;
+import levelember.findings.inspection.Inspection;
 import levelember.math.Vec3;
 import levelember.shoot.Shoot;
 import levelember.shoot.lighting.Emitter;

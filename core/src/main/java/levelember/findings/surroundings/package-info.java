@@ -1,0 +1,2 @@
+/** Checks of environments, backdrops and suns. */
+package levelember.findings.surroundings;
