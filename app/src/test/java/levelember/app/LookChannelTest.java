@@ -131,7 +131,7 @@ class LookChannelTest {
       new FirstHitTracer(view).sample(hits, () -> false);
     }
     maker.take(hits, 0, 90, null);
-    return PngFile.write(picture, maker.aids(picture, List.of(), true), new Development(look), 8);
+    return PngFile.write(picture, maker.inputs(picture, List.of(), true), new Development(look), 8);
   }
 
   @Test

@@ -353,7 +353,7 @@ class RenderCommandTest {
     List<Picture> mixed = maker.mixes().stream().map(w -> LayerMix.picture(film, w)).toList();
     assertThat(mixed).hasSize(1);
     byte[] made =
-        PngFile.write(picture, maker.aids(picture, mixed, true), new Development(look), 8);
+        PngFile.write(picture, maker.inputs(picture, mixed, true), new Development(look), 8);
     assertThat(codes(png)).containsExactly(codes(made));
     // In as little memory as can be the look is the same.
     assertThat(Files.readAllBytes(render("c.png", "--look", "evening", "--memory", "0.05")))

@@ -1,5 +1,7 @@
 package levelember.look;
 
+import java.util.List;
+import levelember.shoot.finish.Glow;
 import levelember.texture.Picture;
 
 /**
@@ -7,8 +9,10 @@ import levelember.texture.Picture;
  * shares fall slowly, so that there is a bright core and a long tail. Each is blurred at that level
  * of a pyramid of halves where it is one to two and a half pixels wide, and then doubled up again
  * (after Burt and Adelson 1983). What the halving and doubling blur by themselves is taken off.
+ *
+ * @param part size and level
  */
-final class Bloom {
+record Bloom(Glow.Bloom part) implements Spread {
   /** Shares of the Gaussians, narrow to wide. */
   private static final double[] SHARES = {0.16, 0.19, 0.2, 0.19, 0.15, 0.11};
 
@@ -27,8 +31,6 @@ final class Bloom {
   private static final double OWN = 1.0 / 12 + 2.0 / 9;
 
   private static final int MOST_LEVELS = 16;
-
-  private Bloom() {}
 
   private static double first() {
     double low = 0.001, high = 10;
@@ -51,6 +53,21 @@ final class Bloom {
       sum += SHARES[i] * (1 - StrictMath.exp(-radius * radius / (2 * s * s)));
     }
     return sum;
+  }
+
+  @Override
+  public int level(int rows) {
+    return level(part.size() / 100 * rows);
+  }
+
+  @Override
+  public List<Object> shape() {
+    return List.of(part.size());
+  }
+
+  @Override
+  public Picture draw(Picture source, int rows, int first) {
+    return spread(source, part.size() / 100 * rows, first);
   }
 
   /**

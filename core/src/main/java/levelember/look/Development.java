@@ -1,5 +1,6 @@
 package levelember.look;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
 import levelember.shoot.finish.Glow;
@@ -12,9 +13,8 @@ import levelember.texture.Picture;
  * A look made ready: turns linear pictures into what is shown. One way for the page, files and
  * prints, so that they agree bit for bit, on any number of threads.
  *
- * <p>In order: contact shade and plates, glow, distortion and fringing, sharpening, vignette, white
- * balance and exposure, black point, saturation, contrast and curve ({@link DisplayCurve}), sRGB
- * encoding, grade ({@link Grading}), grain.
+ * <p>In order: contact shade and plates, glow ({@link Glowing}); the stages that need what is about
+ * a pixel ({@link #pictureStages}); and those that work on pixels one by one ({@link #rowStages}).
  */
 public final class Development {
   private static final RowMath ROWS = RowMath.ofMachine();
@@ -23,12 +23,10 @@ public final class Development {
   private static final int BAND = 24;
 
   private final DisplayCurve curve;
-  private final RowMath.ToneTerms terms;
   private final Glowing glowing;
   private final List<Glow> glows;
-  private final Optics optics;
-  private final Grading grading;
-  private final Grain grain;
+  private final List<PictureStage> pictureStages;
+  private final List<RowStage> rowStages;
 
   /** A look that needs no LUT. */
   public Development(Look look) {
@@ -42,16 +40,39 @@ public final class Development {
    */
   public Development(Look look, Luts luts) {
     curve = new DisplayCurve(look);
-    float[] matrix = Balance.matrix(look.balance());
-    for (int i = 0; i < 9; i++) {
-      matrix[i] *= (float) curve.scale();
-    }
-    terms = curve.terms(matrix);
     glows = look.glows();
     glowing = new Glowing(glows, curve.scale());
-    optics = look.optics();
-    grading = look.grade().active() ? new Grading(look.grade(), luts) : null;
-    grain = optics.grain() > 0 ? new Grain(optics) : null;
+    pictureStages = pictureStages(look.optics());
+    rowStages = rowStages(look, curve, luts);
+  }
+
+  /** The stages on linear light that need what is about a pixel, in their order. */
+  private static List<PictureStage> pictureStages(Optics optics) {
+    List<PictureStage> to = new ArrayList<>();
+    if (optics.distortion() != 0 || optics.fringing() != 0) {
+      to.add(new LensDistortion(optics.distortion(), optics.fringing()));
+    }
+    if (optics.sharpening() > 0) {
+      to.add(new Sharpening(optics.sharpening(), optics.sharpeningSize()));
+    }
+    return List.copyOf(to);
+  }
+
+  /** The stages on single pixels, in their order. */
+  private static List<RowStage> rowStages(Look look, DisplayCurve curve, Luts luts) {
+    Optics optics = look.optics();
+    List<RowStage> to = new ArrayList<>();
+    if (optics.vignette() != 0) {
+      to.add(new Vignette(optics.vignette()));
+    }
+    to.add(new DisplayTone(look, curve));
+    if (look.grade().active()) {
+      to.add(new Grading(look.grade(), luts));
+    }
+    if (optics.grain() > 0) {
+      to.add(new Grain(optics));
+    }
+    return List.copyOf(to);
   }
 
   /** The curve of greys. */
@@ -60,24 +81,22 @@ public final class Development {
   }
 
   /**
-   * What shade, glow, lens and sharpening have made of a picture; the same under all looks that
-   * have these in common ({@link #seesAlike}).
+   * What shade, glow and the stages on whole pictures have made of a picture; the same under all
+   * looks that have these in common ({@link #seesAlike}).
    */
   public static final class Lensed {
     private final Lit lit;
-    private final LookInputs aids;
-    private final float[] sharper;
+    private final LookInputs inputs;
 
-    private Lensed(Lit lit, LookInputs aids, float[] sharper) {
+    private Lensed(Lit lit, LookInputs inputs) {
       this.lit = lit;
-      this.aids = aids;
-      this.sharper = sharper;
+      this.inputs = inputs;
     }
   }
 
   /** A picture as the lens has made it, to be shown through several looks. */
-  public Lensed lensed(Picture picture, LookInputs aids) {
-    return lensed(picture, aids, new GlowCache(), true);
+  public Lensed lensed(Picture picture, LookInputs inputs) {
+    return lensed(picture, inputs, new GlowCache(), true);
   }
 
   /**
@@ -85,23 +104,20 @@ public final class Development {
    *
    * @param kept from pictures before this one; takes what is drawn now
    */
-  public byte[] codes(Picture picture, LookInputs aids, GlowCache kept) {
-    return codes(lensed(picture, aids, kept, false));
+  public byte[] codes(Picture picture, LookInputs inputs, GlowCache kept) {
+    return codes(lensed(picture, inputs, kept, false));
   }
 
   /** Whether another look makes the same of a picture up to {@link #lensed}. */
   public boolean seesAlike(Development other) {
     return glows.equals(other.glows)
         && (glows.isEmpty() || curve.scale() == other.curve.scale())
-        && optics.distortion() == other.optics.distortion()
-        && optics.fringing() == other.optics.fringing()
-        && optics.sharpening() == other.optics.sharpening()
-        && optics.sharpeningSize() == other.optics.sharpeningSize();
+        && pictureStages.equals(other.pictureStages);
   }
 
   /** Eight-bit codes, three bytes a pixel. */
-  public byte[] codes(Picture picture, LookInputs aids) {
-    return codes(lensed(picture, aids, new GlowCache(), false));
+  public byte[] codes(Picture picture, LookInputs inputs) {
+    return codes(lensed(picture, inputs, new GlowCache(), false));
   }
 
   /** Eight-bit codes of what a look that {@link #seesAlike} has made ready. */
@@ -111,11 +127,11 @@ public final class Development {
         lensed,
         (rows, at) -> {
           // A channel at a time first, as that is what the compiler makes vectors of.
-          coded(rows.r, rows.codes[0]);
-          coded(rows.g, rows.codes[1]);
-          coded(rows.b, rows.codes[2]);
+          coded(rows.channels.r(), rows.codes[0]);
+          coded(rows.channels.g(), rows.codes[1]);
+          coded(rows.channels.b(), rows.codes[2]);
           byte[] r = rows.codes[0], g = rows.codes[1], b = rows.codes[2];
-          for (int x = 0, i = at; x < rows.width; x++, i += 3) {
+          for (int x = 0, i = at; x < r.length; x++, i += 3) {
             to[i] = r[x];
             to[i + 1] = g[x];
             to[i + 2] = b[x];
@@ -136,41 +152,44 @@ public final class Development {
   }
 
   /** Sixteen-bit codes, three shorts a pixel. */
-  public short[] codes16(Picture picture, LookInputs aids) {
+  public short[] codes16(Picture picture, LookInputs inputs) {
     short[] to = new short[picture.rgb().length];
     develop(
-        lensed(picture, aids, new GlowCache(), false),
+        lensed(picture, inputs, new GlowCache(), false),
         (rows, at) -> {
-          for (int x = 0, i = at; x < rows.width; x++, i += 3) {
-            to[i] = (short) (int) (65535 * rows.r[x] + 0.5f);
-            to[i + 1] = (short) (int) (65535 * rows.g[x] + 0.5f);
-            to[i + 2] = (short) (int) (65535 * rows.b[x] + 0.5f);
+          float[] r = rows.channels.r(), g = rows.channels.g(), b = rows.channels.b();
+          for (int x = 0, i = at; x < r.length; x++, i += 3) {
+            to[i] = (short) (int) (65535 * r[x] + 0.5f);
+            to[i + 1] = (short) (int) (65535 * g[x] + 0.5f);
+            to[i + 2] = (short) (int) (65535 * b[x] + 0.5f);
           }
         });
     return to;
   }
 
   /** What is shown, encoded, 0…1. */
-  public Picture shown(Picture picture, LookInputs aids) {
+  public Picture shown(Picture picture, LookInputs inputs) {
     Picture to = Picture.black(picture.width(), picture.height());
-    develop(lensed(picture, aids, new GlowCache(), false), (rows, at) -> rows.join(to.rgb(), at));
+    develop(
+        lensed(picture, inputs, new GlowCache(), false),
+        (rows, at) -> rows.channels.join(to.rgb(), at));
     return to;
   }
 
-  /** The linear picture with what lens and shade have made of it, before sharpening, cd/m². */
-  public Picture exposedLight(Picture picture, LookInputs aids) {
-    return exposedLight(picture, aids, new GlowCache());
+  /** The linear picture with shade, plates and glow, before the stages on whole pictures, cd/m². */
+  public Picture exposedLight(Picture picture, LookInputs inputs) {
+    return exposedLight(picture, inputs, new GlowCache());
   }
 
-  private Picture exposedLight(Picture picture, LookInputs aids, GlowCache spreads) {
+  private Picture exposedLight(Picture picture, LookInputs inputs, GlowCache spreads) {
     Picture to = Picture.black(picture.width(), picture.height());
-    Lit lit = lit(picture, aids, spreads);
+    Lit lit = lit(picture, inputs, spreads);
     int n = 3 * picture.width();
     bands(
         picture,
         lit.halo,
         (rows, y) -> {
-          linear(lit, aids, y, rows);
+          linear(lit, inputs, y, rows);
           System.arraycopy(rows.row, 0, to.rgb(), y * n, n);
         });
     return to;
@@ -178,34 +197,16 @@ public final class Development {
 
   /** Memory of one thread. */
   private static final class Rows {
-    final int width;
     final float[] row;
-    final float[] r, g, b;
-    final float[][] memory;
+    final RowStage.Channels channels;
     final UpsampledHalo spread;
     final byte[][] codes;
 
     Rows(int width, Glowing.Halo halo) {
-      this.width = width;
       row = new float[3 * width];
-      r = new float[width];
-      g = new float[width];
-      b = new float[width];
+      channels = RowStage.Channels.of(width);
       codes = new byte[3][width];
-      memory = new float[2][width];
       spread = halo == null ? null : new UpsampledHalo(halo.light(), halo.level(), width);
-    }
-
-    void part(float[] from, int at) {
-      ROWS.part(from, at, r, g, b, width);
-    }
-
-    void join(float[] to, int at) {
-      for (int x = 0, i = at; x < width; x++, i += 3) {
-        to[i] = r[x];
-        to[i + 1] = g[x];
-        to[i + 2] = b[x];
-      }
     }
   }
 
@@ -229,68 +230,37 @@ public final class Development {
   /**
    * @param kept whether it is for several looks, so that halos are to be added once
    */
-  private Lensed lensed(Picture picture, LookInputs aids, GlowCache spreads, boolean kept) {
-    boolean bends = optics.distortion() != 0 || optics.fringing() != 0;
-    if (!bends && optics.sharpening() == 0 && !(kept && glowing.active())) {
-      return new Lensed(lit(picture, aids, spreads), aids, null);
+  private Lensed lensed(Picture picture, LookInputs inputs, GlowCache spreads, boolean kept) {
+    if (pictureStages.isEmpty() && !(kept && glowing.active())) {
+      return new Lensed(lit(picture, inputs, spreads), inputs);
     }
-    Picture exposed = exposedLight(picture, aids, spreads);
-    Picture from = bends ? LensDistortion.bent(exposed, optics) : exposed;
-    float[] sharper = optics.sharpening() > 0 ? Sharpening.factors(from, optics) : null;
-    return new Lensed(new Lit(from, true, null), aids, sharper);
+    Picture to = exposedLight(picture, inputs, spreads);
+    for (PictureStage stage : pictureStages) {
+      to = stage.of(to);
+    }
+    return new Lensed(new Lit(to, true, null), inputs);
   }
 
   private void develop(Lensed lensed, Work taker) {
     Lit lit = lensed.lit;
     int w = lit.picture.width(), h = lit.picture.height();
-    float[] across = optics.vignette() == 0 ? null : vignette(w, w, h);
-    float[] down = optics.vignette() == 0 ? null : vignette(h, w, h);
-    Grain.Field grains = grain == null ? null : grain.field(w, h);
+    List<RowStage.Pass> passes = rowStages.stream().map(s -> s.sized(w, h)).toList();
     bands(
         lit.picture,
         lit.halo,
         (rows, y) -> {
+          RowStage.Channels row = rows.channels;
           if (lit.shaded && lit.halo == null) {
-            rows.part(lit.picture.rgb(), 3 * y * w);
+            ROWS.part(lit.picture.rgb(), 3 * y * w, row.r(), row.g(), row.b(), w);
           } else {
-            linear(lit, lensed.aids, y, rows);
-            rows.part(rows.row, 0);
+            linear(lit, lensed.inputs, y, rows);
+            ROWS.part(rows.row, 0, row.r(), row.g(), row.b(), w);
           }
-          if (lensed.sharper != null) {
-            multiply(rows, lensed.sharper, y * w, 1);
-          }
-          if (across != null) {
-            multiply(rows, across, 0, down[y]);
-          }
-          ROWS.tone(rows.r, rows.g, rows.b, w, terms, rows.memory);
-          if (grading != null) {
-            grading.grade(rows.r, rows.g, rows.b, w, rows.memory);
-          }
-          if (grain != null) {
-            grain.rows(rows.r, rows.g, rows.b, y, grains);
+          for (RowStage.Pass pass : passes) {
+            pass.row(row, y);
           }
           taker.with(rows, 3 * y * w);
         });
-  }
-
-  private static void multiply(Rows rows, float[] factors, int from, float by) {
-    for (int x = 0; x < rows.width; x++) {
-      float f = by * factors[from + x];
-      rows.r[x] *= f;
-      rows.g[x] *= f;
-      rows.b[x] *= f;
-    }
-  }
-
-  /** What a vignette leaves along one side of a picture; the product of both sides' holds. */
-  private float[] vignette(int side, int w, int h) {
-    double corner = 0.25 * ((double) w * w + (double) h * h);
-    float[] to = new float[side];
-    for (int i = 0; i < side; i++) {
-      double d = i + 0.5 - side / 2.0;
-      to[i] = (float) StrictMath.pow(2, -optics.vignette() * d * d / corner);
-    }
-    return to;
   }
 
   /**
@@ -301,54 +271,55 @@ public final class Development {
    */
   private record Lit(Picture picture, boolean shaded, Glowing.Halo halo) {}
 
-  private Lit lit(Picture picture, LookInputs aids, GlowCache spreads) {
-    boolean plain = aids.shade() == null && aids.plate() == null;
+  private Lit lit(Picture picture, LookInputs inputs, GlowCache spreads) {
+    boolean plain = inputs.shade() == null && inputs.plate() == null;
     if (!glowing.active()) {
       return new Lit(picture, plain, null);
     }
-    Picture shaded = plain ? picture : spreads.shaded(picture, aids, () -> shaded(picture, aids));
-    return new Lit(shaded, true, glowing.halo(shaded, aids, spreads));
+    Picture shaded =
+        plain ? picture : spreads.shaded(picture, inputs, () -> shaded(picture, inputs));
+    return new Lit(shaded, true, glowing.halo(shaded, inputs, spreads));
   }
 
   /** A row with shade, plates and glow. */
-  private void linear(Lit lit, LookInputs aids, int y, Rows rows) {
+  private void linear(Lit lit, LookInputs inputs, int y, Rows rows) {
     int w = lit.picture.width();
     if (lit.shaded) {
       System.arraycopy(lit.picture.rgb(), 3 * y * w, rows.row, 0, 3 * w);
     } else {
-      shaded(lit.picture, aids, y, rows.row);
+      shaded(lit.picture, inputs, y, rows.row);
     }
     if (lit.halo != null) {
-      glowing.row(rows.row, y, w, lit.halo, aids, rows.spread);
+      glowing.row(rows.row, y, w, lit.halo, inputs, rows.spread);
     }
   }
 
-  private static Picture shaded(Picture picture, LookInputs aids) {
+  private static Picture shaded(Picture picture, LookInputs inputs) {
     Picture to = Picture.black(picture.width(), picture.height());
     int n = 3 * picture.width();
     bands(
         picture,
         null,
         (rows, y) -> {
-          shaded(picture, aids, y, rows.row);
+          shaded(picture, inputs, y, rows.row);
           System.arraycopy(rows.row, 0, to.rgb(), y * n, n);
         });
     return to;
   }
 
-  private static void shaded(Picture picture, LookInputs aids, int y, float[] to) {
+  private static void shaded(Picture picture, LookInputs inputs, int y, float[] to) {
     int w = picture.width();
     System.arraycopy(picture.rgb(), 3 * y * w, to, 0, 3 * w);
-    if (aids.shade() != null) {
-      float[] shade = aids.shade();
+    if (inputs.shade() != null) {
+      float[] shade = inputs.shade();
       for (int x = 0, i = 0, at = y * w; x < w; x++, i += 3, at++) {
         to[i] *= shade[at];
         to[i + 1] *= shade[at];
         to[i + 2] *= shade[at];
       }
     }
-    if (aids.plate() != null) {
-      Blur.add(aids.plate().rgb(), 3 * y * w, 3 * w, 1, to, 0);
+    if (inputs.plate() != null) {
+      Blur.add(inputs.plate().rgb(), 3 * y * w, 3 * w, 1, to, 0);
     }
   }
 }

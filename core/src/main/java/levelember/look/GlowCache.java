@@ -1,6 +1,9 @@
 package levelember.look;
 
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Supplier;
 import levelember.texture.Picture;
 
@@ -12,7 +15,7 @@ import levelember.texture.Picture;
 public final class GlowCache {
   private final Slot shaded = new Slot();
   private Slot[] gated = new Slot[0];
-  private Slot[][] drawn = new Slot[0][];
+  private List<Map<Class<?>, Slot>> drawn = List.of();
 
   /** One result and what it was made of. */
   private static final class Slot {
@@ -43,24 +46,24 @@ public final class GlowCache {
   void glows(int count) {
     if (gated.length != count) {
       gated = new Slot[count];
-      drawn = new Slot[count][];
+      drawn = new ArrayList<>();
       for (int i = 0; i < count; i++) {
         gated[i] = new Slot();
-        drawn[i] = new Slot[] {new Slot(), new Slot(), new Slot()};
+        drawn.add(new HashMap<>());
       }
     }
   }
 
-  Picture shaded(Picture picture, LookInputs aids, Supplier<Picture> making) {
-    return shaded.get(making, picture, aids);
+  Picture shaded(Picture picture, LookInputs inputs, Supplier<Picture> making) {
+    return shaded.get(making, picture, inputs);
   }
 
   Gated gated(int glow, Supplier<Gated> making, Picture from, Object... by) {
     return gated[glow].get(making, from, by);
   }
 
-  /** What a glow draws: 0 its bloom, 1 its streaks, 2 its ghosts. */
-  Picture drawn(int glow, int kind, Supplier<Picture> making, Picture source, Object... by) {
-    return drawn[glow][kind].get(making, source, by);
+  /** What one spread of a glow draws. */
+  Picture drawn(int glow, Class<?> kind, Supplier<Picture> making, Picture source, Object... by) {
+    return drawn.get(glow).computeIfAbsent(kind, k -> new Slot()).get(making, source, by);
   }
 }

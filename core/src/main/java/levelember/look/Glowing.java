@@ -1,7 +1,6 @@
 package levelember.look;
 
 import java.util.List;
-import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import levelember.math.Colour;
 import levelember.math.Rgb;
@@ -14,9 +13,6 @@ import levelember.texture.Picture;
  * all is drawn at levels that do too, so that a larger print looks the same.
  */
 final class Glowing {
-  /** StarRays and ghosts are drawn at the first level with no more rows than this. */
-  private static final int STREAK_ROWS = 300, GHOST_ROWS = 300;
-
   /** Pixels that are looked through at a time for any that glow. */
   private static final int CHUNK = 32;
 
@@ -59,11 +55,12 @@ final class Glowing {
     }
   }
 
-  private static float spreads(Glow glow) {
-    double sum =
-        (glow.bloom().on() ? glow.bloom().level() : 0)
-            + (glow.starRays().on() ? glow.starRays().level() : 0)
-            + (glow.lensFlare().on() ? glow.lensFlare().level() : 0);
+  /** Share of the light over the threshold that a glow spreads. */
+  private static float share(Glow glow) {
+    double sum = 0;
+    for (Spread spread : Spread.of(glow)) {
+      sum += spread.part().level();
+    }
     return (float) Math.min(1, sum);
   }
 
@@ -82,7 +79,7 @@ final class Glowing {
    * @param whole the picture as it is, cd/m²
    * @param kept what may be of use from before
    */
-  Halo halo(Picture whole, LookInputs aids, GlowCache kept) {
+  Halo halo(Picture whole, LookInputs inputs, GlowCache kept) {
     int h = whole.height();
     kept.glows(glows.size());
     boolean[][] glowing = new boolean[glows.size()][];
@@ -93,13 +90,13 @@ final class Glowing {
     Picture sum = null;
     for (int i = 0; i < glows.size(); i++) {
       Glow glow = glows.get(i);
-      Picture own = aids.source(i);
+      Picture own = inputs.source(i);
       if (!glow.active() || own == null && glow.source().kind() != Glow.Source.Kind.PICTURE) {
         // What it glows from is not known yet.
         continue;
       }
       int step = 1 << level;
-      int margin = own == null ? 0 : aids.margin(i);
+      int margin = own == null ? 0 : inputs.margin(i);
       if (sum == null) {
         sum = Picture.black((whole.width() + step - 1) / step, (h + step - 1) / step);
       }
@@ -118,17 +115,10 @@ final class Glowing {
 
   /** The coarsest level at which a glow can be drawn. */
   private static int level(Glow glow, int rows) {
-    int level = Integer.MAX_VALUE;
-    if (glow.bloom().on() && glow.bloom().level() > 0) {
-      level = Bloom.level(glow.bloom().size() / 100 * rows);
-    }
-    if (glow.starRays().on() && glow.starRays().level() > 0) {
-      level = Math.min(level, level(rows, STREAK_ROWS));
-    }
-    if (glow.lensFlare().on() && glow.lensFlare().level() > 0) {
-      level = Math.min(level, level(rows, GHOST_ROWS));
-    }
-    return level;
+    return Spread.of(glow).stream()
+        .mapToInt(spread -> spread.level(rows))
+        .min()
+        .orElse(Integer.MAX_VALUE);
   }
 
   /**
@@ -185,69 +175,18 @@ final class Glowing {
 
   private void draw(
       int number, Picture source, int rows, int margin, int first, Picture to, GlowCache kept) {
-    Glow glow = glows.get(number);
-    Glow.Bloom bloom = glow.bloom();
-    if (bloom.on() && bloom.level() > 0) {
-      double size = bloom.size() / 100 * rows;
-      Picture spread =
-          kept.drawn(number, 0, () -> Bloom.spread(source, size, first), source, size, first);
-      add(spread, margin, (float) bloom.level(), bloom.halo(), to);
+    for (Spread spread : Spread.of(glows.get(number))) {
+      Picture drawn =
+          kept.drawn(
+              number,
+              spread.getClass(),
+              () -> spread.draw(source, rows, first),
+              source,
+              first,
+              rows,
+              spread.shape());
+      add(drawn, margin, (float) spread.part().level(), spread.part().halo(), to);
     }
-    Glow.StarRays starRays = glow.starRays();
-    if (starRays.on() && starRays.level() > 0) {
-      int level = level(rows, STREAK_ROWS);
-      double height = Math.scalb((double) rows, -level);
-      Supplier<Picture> drawing =
-          () -> {
-            Picture drawn = StarRays.drawn(at(source, first, level), starRays, height);
-            return back(drawn, source, first, level);
-          };
-      Object[] by = {first, rows, starRays.count(), starRays.rotationDegrees(), starRays.length()};
-      Picture drawn = kept.drawn(number, 1, drawing, source, by);
-      add(drawn, margin, (float) starRays.level(), starRays.halo(), to);
-    }
-    Glow.LensFlare lensFlare = glow.lensFlare();
-    if (lensFlare.on() && lensFlare.level() > 0) {
-      int level = level(rows, GHOST_ROWS);
-      double height = Math.scalb((double) rows, -level);
-      Supplier<Picture> drawing =
-          () -> {
-            Picture drawn = LensFlare.drawn(at(source, first, level), lensFlare, height);
-            return back(drawn, source, first, level);
-          };
-      Object[] by = {first, rows, lensFlare.count(), lensFlare.spread()};
-      Picture drawn = kept.drawn(number, 2, drawing, source, by);
-      add(drawn, margin, (float) lensFlare.level(), lensFlare.halo(), to);
-    }
-  }
-
-  private static int level(int rows, int most) {
-    int level = 1;
-    while (rows >> level > most) {
-      level++;
-    }
-    return level;
-  }
-
-  private static Picture at(Picture source, int first, int level) {
-    for (int i = first; i < level; i++) {
-      source = Blur.half(source);
-    }
-    return source;
-  }
-
-  /** Doubled up again to the first level. */
-  private static Picture back(Picture drawn, Picture source, int first, int level) {
-    for (int i = level - 1; i >= first; i--) {
-      int shift = i - first;
-      Picture to =
-          Picture.black(
-              (source.width() + (1 << shift) - 1) >> shift,
-              (source.height() + (1 << shift) - 1) >> shift);
-      Blur.addDoubled(drawn, to);
-      drawn = to;
-    }
-    return drawn;
   }
 
   /** Adds what was spread in its halo's colour, without the margin. */
@@ -278,16 +217,16 @@ final class Glowing {
    * @param row the picture's row, cd/m²; changed
    * @param spread the halo's light, stretched to the picture's size
    */
-  void row(float[] row, int y, int width, Halo halo, LookInputs aids, UpsampledHalo spread) {
+  void row(float[] row, int y, int width, Halo halo, LookInputs inputs, UpsampledHalo spread) {
     for (int i = 0; i < glows.size(); i++) {
       if (halo.glowing[i] == null || !halo.glowing[i][y]) {
         continue;
       }
       Glow glow = glows.get(i);
-      Picture own = aids.source(i);
+      Picture own = inputs.source(i);
       Gate gate = Gate.of(glow, scale);
-      float level = spreads(glow);
-      int margin = own == null ? 0 : aids.margin(i);
+      float level = share(glow);
+      int margin = own == null ? 0 : inputs.margin(i);
       float[] a = own == null ? row : own.rgb();
       int from = own == null ? 0 : 3 * ((y + margin) * own.width() + margin);
       for (int x0 = 0; x0 < width; x0 += CHUNK) {

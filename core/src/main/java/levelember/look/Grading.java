@@ -12,7 +12,7 @@ import levelember.texture.Luts;
  * luma), curves (monotone cubics after Fritsch and Butland 1984), LUT, each on display values as
  * encoded.
  */
-public final class Grading {
+public final class Grading implements RowStage {
   private static final int CURVE = 1024;
   private static final RowMath ROWS = RowMath.ofMachine();
   private final RowMath.WheelTerms wheels;
@@ -101,6 +101,11 @@ public final class Grading {
 
   private static double slope(List<Point> p, int i) {
     return (p.get(i + 1).y() - p.get(i).y()) / (p.get(i + 1).x() - p.get(i).x());
+  }
+
+  @Override
+  public Pass sized(int width, int height) {
+    return (row, y) -> grade(row.r(), row.g(), row.b(), width, row.memory());
   }
 
   /** Grades an encoded colour in place. */

@@ -7,7 +7,7 @@ import levelember.shoot.finish.Optics;
  * smoothly between. It hangs on the place in the picture alone, so that every picture of a look has
  * the same. Where grains are smaller than pixels they even out as they would.
  */
-final class Grain {
+final class Grain implements RowStage {
   /** Makes the deviation in between lattice points that of the points, on the mean. */
   private static final float EVEN = 1.5f;
 
@@ -82,6 +82,12 @@ final class Grain {
       }
       return row;
     }
+  }
+
+  @Override
+  public Pass sized(int width, int height) {
+    Field field = field(width, height);
+    return (row, y) -> rows(row.r(), row.g(), row.b(), y, field);
   }
 
   /** The grain of a picture, which is kept until one of another size is asked for. */

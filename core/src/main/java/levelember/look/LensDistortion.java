@@ -2,7 +2,6 @@ package levelember.look;
 
 import java.util.Arrays;
 import java.util.stream.IntStream;
-import levelember.shoot.finish.Optics;
 import levelember.texture.Picture;
 
 /**
@@ -10,20 +9,19 @@ import levelember.texture.Picture;
  * A place at r of the way to a corner is read at r·(1 + d·r²)/(1 + max(d, 0)), so that the frame
  * stays filled; red and blue are read a little farther out and in.
  */
-final class LensDistortion {
+record LensDistortion(double distortion, double fringing) implements PictureStage {
   private static final RowMath ROWS = RowMath.ofMachine();
 
   /** Rows that one thread takes at a time. */
   private static final int BAND = 16;
 
-  private LensDistortion() {}
-
-  static Picture bent(Picture from, Optics optics) {
+  @Override
+  public Picture of(Picture from) {
     int w = from.width(), h = from.height();
     double corner = StrictMath.hypot(w, h) / 2;
-    double d = optics.distortion();
+    double d = distortion;
     double whole = 1 / (1 + Math.max(d, 0));
-    double fringe = optics.fringing() / 100 * h / corner;
+    double fringe = fringing / 100 * h / corner;
     RowMath.Lens[] lenses = new RowMath.Lens[3];
     for (int k = 0; k < 3; k++) {
       double out = whole * (1 + (k - 1) * fringe);

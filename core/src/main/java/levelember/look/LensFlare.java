@@ -1,5 +1,6 @@
 package levelember.look;
 
+import java.util.List;
 import levelember.shoot.finish.Glow;
 import levelember.texture.Picture;
 
@@ -7,12 +8,32 @@ import levelember.texture.Picture;
  * Images of a source that a lens mirrors about the picture's middle: the first small and near to
  * it, the last as large and as far as asked for; every second one on the source's own side. Each
  * has an even share of the light, whatever its size.
+ *
+ * @param part what the glow says of it
  */
-final class LensFlare {
+record LensFlare(Glow.LensFlare part) implements Spread {
+  /** Drawn at the first level with no more rows than this. */
+  private static final int MOST_ROWS = 300;
+
   /** Softness of an image as deviation, of the picture's height. */
   private static final double SOFT = 0.008;
 
-  private LensFlare() {}
+  @Override
+  public int level(int rows) {
+    return Spread.level(rows, MOST_ROWS);
+  }
+
+  @Override
+  public List<Object> shape() {
+    return List.of(part.count(), part.spread());
+  }
+
+  @Override
+  public Picture draw(Picture source, int rows, int first) {
+    int level = level(rows);
+    double height = Math.scalb((double) rows, -level);
+    return Spread.drawnAt(level, source, first, coarse -> drawn(coarse, part, height));
+  }
 
   /**
    * Draws the ghosts of a source.

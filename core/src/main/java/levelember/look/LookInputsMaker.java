@@ -209,7 +209,7 @@ public final class LookInputsMaker {
   }
 
   /**
-   * Weights of the mixes of layers that {@link #aids} wants besides the whole, in its order: of
+   * Weights of the mixes of layers that {@link #inputs} wants besides the whole, in its order: of
    * every glow from chosen lights, then of the plates.
    */
   public List<float[]> mixes() {
@@ -247,7 +247,7 @@ public final class LookInputsMaker {
    * @param mixed pictures of the {@link #mixes}
    * @param hits whether first hits were taken; without them their part is left out
    */
-  public LookInputs aids(Picture whole, List<Picture> mixed, boolean hits) {
+  public LookInputs inputs(Picture whole, List<Picture> mixed, boolean hits) {
     List<Picture> to = new ArrayList<>();
     List<Integer> margins = new ArrayList<>();
     int next = 0;

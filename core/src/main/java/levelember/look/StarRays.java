@@ -1,6 +1,7 @@
 package levelember.look;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.stream.IntStream;
 import levelember.shoot.finish.Glow;
 import levelember.texture.Picture;
@@ -10,8 +11,13 @@ import levelember.texture.Picture;
  * filter that runs along slanted lines. All lines of a direction are swept over the picture
  * together, a column or a row at a time, read and written between pixels, so that a line stays thin
  * however long it is.
+ *
+ * @param part what the glow says of it
  */
-final class StarRays {
+record StarRays(Glow.StarRays part) implements Spread {
+  /** Drawn at the first level with no more rows than this. */
+  private static final int MOST_ROWS = 300;
+
   private static final RowMath ROWS = RowMath.ofMachine();
 
   /** Width of a line as deviation, of the picture's height. */
@@ -20,7 +26,22 @@ final class StarRays {
   /** Pixels of a tile along each side. */
   private static final int TILE = 16;
 
-  private StarRays() {}
+  @Override
+  public int level(int rows) {
+    return Spread.level(rows, MOST_ROWS);
+  }
+
+  @Override
+  public List<Object> shape() {
+    return List.of(part.count(), part.rotationDegrees(), part.length());
+  }
+
+  @Override
+  public Picture draw(Picture source, int rows, int first) {
+    int level = level(rows);
+    double height = Math.scalb((double) rows, -level);
+    return Spread.drawnAt(level, source, first, coarse -> drawn(coarse, part, height));
+  }
 
   /**
    * Draws the streaks of a source.

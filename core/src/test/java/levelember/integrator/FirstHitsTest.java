@@ -91,7 +91,7 @@ class FirstHitsTest {
     Look look = shoot.looks().getFirst().with(new ContactShade(1, 0.4));
     LookInputsMaker maker = new LookInputsMaker(shoot, look, 60, 60, LayerWeights.of(shoot));
     maker.take(hits, 0, 60, null);
-    Picture shaded = new Development(look).exposedLight(grey, maker.aids(grey, List.of(), true));
+    Picture shaded = new Development(look).exposedLight(grey, maker.inputs(grey, List.of(), true));
     for (int i = 0; i < in.length; i++) {
       assertThat(shaded.rgb()[3 * i]).isCloseTo(0.3f * (1 - in[i]), within(1e-6f));
     }
@@ -121,12 +121,12 @@ class FirstHitsTest {
         .seen(new Vec3(0, 0, 20), Vec3.ZERO, 4);
   }
 
-  private static LookInputs aids(Shoot shoot, Glow glow, Picture whole) {
+  private static LookInputs inputs(Shoot shoot, Glow glow, Picture whole) {
     int w = whole.width(), h = whole.height();
     Look look = shoot.looks().getFirst().with(glow);
     LookInputsMaker maker = new LookInputsMaker(shoot, look, w, h, LayerWeights.of(shoot));
     maker.take(hits(shoot, w, h, LookInputsMaker.margin(look, h), 8), 0, h, null);
-    return maker.aids(whole, List.of(), true);
+    return maker.inputs(whole, List.of(), true);
   }
 
   @Test
@@ -136,7 +136,7 @@ class FirstHitsTest {
     java.util.Arrays.fill(whole.rgb(), 2);
     Glow.Source left = new Glow.Source(Glow.Source.Kind.PIECES, List.of("left", "gone"));
     Glow glow = Glow.bloom("g", "G", 0.5, 3).from(left, -20, 0);
-    Picture source = aids(shoot, glow, whole).sources().getFirst();
+    Picture source = inputs(shoot, glow, whole).sources().getFirst();
     assertThat(source.get(20, 20, 0)).isEqualTo(2f);
     assertThat(source.get(60, 20, 0)).isZero();
     assertThat(source.get(40, 20, 0)).isZero();
@@ -153,18 +153,18 @@ class FirstHitsTest {
     Shoot shoot = lamps().shoot();
     Picture whole = Picture.black(80, 40);
     Glow glow = Glow.bloom("g", "G", 0.5, 3).from(Glow.Source.EMISSION, -20, 0);
-    LookInputs inside = aids(shoot, glow, whole);
+    LookInputs inside = inputs(shoot, glow, whole);
     assertThat(inside.sources().getFirst().get(40, 20, 1)).isCloseTo(500, within(1f));
     assertThat(inside.sources().getFirst().get(20, 20, 1)).isZero();
     assertThat(inside.margins().getFirst()).isZero();
-    LookInputs around = aids(shoot, glow.beyondFrame(), whole);
+    LookInputs around = inputs(shoot, glow.beyondFrame(), whole);
     int m = around.margins().getFirst();
     assertThat(m).isEqualTo(10);
     Picture wide = around.sources().getFirst();
     // The second lamp lies 2.4 metres, 48 pixels, right of the middle: 8 beyond the frame.
     assertThat(wide.get(m + 40 + 48, m + 20, 1)).isCloseTo(700, within(1f));
     Glow whole0 = Glow.bloom("g", "G", 0.5, 3).beyondFrame();
-    Picture mixed = aids(shoot, whole0, whole).sources().getFirst();
+    Picture mixed = inputs(shoot, whole0, whole).sources().getFirst();
     assertThat(mixed.get(m + 40, m + 20, 1)).as("the picture inside").isZero();
     assertThat(mixed.get(m + 40 + 48, m + 20, 1)).isCloseTo(700, within(1f));
   }
@@ -177,10 +177,10 @@ class FirstHitsTest {
     Look look = shoot.looks().getFirst().with(wide);
     LookInputsMaker maker = new LookInputsMaker(shoot, look, 80, 40, LayerWeights.of(shoot));
     maker.take(hits(shoot, 80, 40, 0, 8), 0, 40, null);
-    LookInputs aids = maker.aids(whole, List.of(), true);
-    int m = aids.margins().getFirst();
-    assertThat(aids.sources().getFirst().get(m + 40, m + 20, 1)).isCloseTo(500, within(1f));
-    assertThat(aids.sources().getFirst().get(m + 40 + 48, m + 20, 1)).isZero();
+    LookInputs inputs = maker.inputs(whole, List.of(), true);
+    int m = inputs.margins().getFirst();
+    assertThat(inputs.sources().getFirst().get(m + 40, m + 20, 1)).isCloseTo(500, within(1f));
+    assertThat(inputs.sources().getFirst().get(m + 40 + 48, m + 20, 1)).isZero();
   }
 
   @Test
@@ -196,7 +196,7 @@ class FirstHitsTest {
     Picture black = Picture.black(w, h);
     LookInputsMaker one = new LookInputsMaker(shoot, look, w, h, LayerWeights.of(shoot));
     one.take(hits(shoot, w, h, m, 4), 0, h, null);
-    LookInputs whole = one.aids(black, List.of(), true);
+    LookInputs whole = one.inputs(black, List.of(), true);
     LookInputsMaker parts = new LookInputsMaker(shoot, look, w, h, LayerWeights.of(shoot));
     View view = View.of(shoot, shoot.shots().getFirst(), Pictures.NONE);
     for (int first = 0; first < h; first += 16) {
@@ -213,7 +213,7 @@ class FirstHitsTest {
       }
       parts.take(band, first, first + 16, null);
     }
-    LookInputs banded = parts.aids(black, List.of(), true);
+    LookInputs banded = parts.inputs(black, List.of(), true);
     assertThat(banded.shade()).isEqualTo(whole.shade());
     assertThat(banded.sources().getFirst().rgb()).isEqualTo(whole.sources().getFirst().rgb());
   }
@@ -258,7 +258,7 @@ class FirstHitsTest {
     }
     assertThat(maker.mixes()).hasSize(1);
     Picture lit =
-        new Development(look).exposedLight(plate, maker.aids(plate, List.of(plate), true));
+        new Development(look).exposedLight(plate, maker.inputs(plate, List.of(plate), true));
     // Stripes of one and nothing, evened out and a stop up.
     assertThat(lit.get(4, 4, 0)).isCloseTo(1, within(0.15f));
     assertThat(lit.get(60, 30, 0)).isCloseTo(1, within(0.15f));

@@ -328,11 +328,11 @@ class DevelopmentTest {
       PLAIN.with(starRays),
       PLAIN.with(bloom, starRays)
     };
-    for (LookInputs aids : new LookInputs[] {LookInputs.NONE, shaded}) {
+    for (LookInputs inputs : new LookInputs[] {LookInputs.NONE, shaded}) {
       for (Look look : hand) {
         Development d = new Development(look);
         for (Picture p : new Picture[] {first, first, second}) {
-          assertThat(d.codes(p, aids, kept)).containsExactly(d.codes(p, aids));
+          assertThat(d.codes(p, inputs, kept)).containsExactly(d.codes(p, inputs));
         }
       }
     }

@@ -231,8 +231,8 @@ class GlowTest {
       around.set(m - 6, m + 50 + y, 1e5, 1e5, 1e5);
     }
     Look look = PLAIN.with(Glow.bloom("g", "Glow", 0.3, 6).beyondFrame());
-    LookInputs aids = new LookInputs(null, null, List.of(around), List.of(m));
-    Picture lit = new Development(look).exposedLight(frame, aids);
+    LookInputs inputs = new LookInputs(null, null, List.of(around), List.of(m));
+    Picture lit = new Development(look).exposedLight(frame, inputs);
     assertThat(lit.get(0, 51, 1)).isGreaterThan(80f);
     assertThat(lit.get(0, 51, 1)).isGreaterThan(10 * lit.get(60, 51, 1));
     assertThat(lit.get(0, 51, 1)).isGreaterThan(2 * lit.get(0, 10, 1));

@@ -115,7 +115,7 @@ class ProofPictures {
       maker.take(hits(kept, look, files, light), 0, light.height(), null);
     }
     List<Picture> parts = maker.mixes().stream().map(w -> LayerMix.picture(film, w)).toList();
-    LookInputs inputs = maker.aids(light, parts, hits);
+    LookInputs inputs = maker.inputs(light, parts, hits);
     return new Development(look, files.luts()).codes(light, inputs);
   }
 

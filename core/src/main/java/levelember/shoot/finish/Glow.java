@@ -95,10 +95,29 @@ public record Glow(
 
   /** True when it changes the picture. */
   public boolean active() {
-    return on
-        && (bloom.on() && bloom.level() > 0
-            || starRays.on() && starRays.level() > 0
-            || lensFlare.on() && lensFlare.level() > 0);
+    return on && parts().stream().anyMatch(Part::active);
+  }
+
+  /** Its ways of spreading light, in the order in which they are added. */
+  public List<Part> parts() {
+    return List.of(bloom, starRays, lensFlare);
+  }
+
+  /** A way of spreading light. */
+  public sealed interface Part permits Bloom, StarRays, LensFlare {
+    /** Whether it is not left out. */
+    boolean on();
+
+    /** Share of the source that is spread, 0…1. */
+    double level();
+
+    /** Colour of what is spread. */
+    Halo halo();
+
+    /** True when it changes the picture. */
+    default boolean active() {
+      return on() && level() > 0;
+    }
   }
 
   /** What glows. */
@@ -180,7 +199,8 @@ public record Glow(
               max = 50,
               unit = "%")
           double size,
-      @Inline Halo halo) {
+      @Inline Halo halo)
+      implements Part {
     public static final Bloom OFF = new Bloom(false, 0.1, 4, Halo.OWN);
 
     public Bloom {
@@ -213,7 +233,8 @@ public record Glow(
               max = 200,
               unit = "%")
           double length,
-      @Inline Halo halo) {
+      @Inline Halo halo)
+      implements Part {
     public static final StarRays OFF = new StarRays(false, 0.05, 6, 15, 20, Halo.OWN);
 
     public StarRays {
@@ -237,7 +258,8 @@ public record Glow(
               min = 0.1,
               max = 2)
           double spread,
-      @Inline Halo halo) {
+      @Inline Halo halo)
+      implements Part {
     public static final LensFlare OFF = new LensFlare(false, 0.02, 4, 1, Halo.OWN);
 
     public LensFlare {

@@ -50,8 +50,8 @@ public final class PngFile {
   }
 
   /** Writes a picture of cd/m² as a look shows it that knows more of the picture. */
-  public static byte[] write(Picture picture, LookInputs aids, Development look, int bits) {
-    return write(picture, aids, look, bits, null, Map.of());
+  public static byte[] write(Picture picture, LookInputs inputs, Development look, int bits) {
+    return write(picture, inputs, look, bits, null, Map.of());
   }
 
   private static BufferedImage deep(short[] codes, int width, int height) {
@@ -80,8 +80,8 @@ public final class PngFile {
    * @param alpha one a pixel, 0…1
    */
   public static byte[] write(
-      Picture picture, LookInputs aids, Development look, int bits, float[] alpha) {
-    return write(picture, aids, look, bits, alpha, Map.of());
+      Picture picture, LookInputs inputs, Development look, int bits, float[] alpha) {
+    return write(picture, inputs, look, bits, alpha, Map.of());
   }
 
   /**
@@ -92,7 +92,7 @@ public final class PngFile {
    */
   public static byte[] write(
       Picture picture,
-      LookInputs aids,
+      LookInputs inputs,
       Development look,
       int bits,
       float[] alpha,
@@ -103,11 +103,11 @@ public final class PngFile {
     if (alpha == null) {
       BufferedImage image =
           bits == 8
-              ? image(look.codes(picture, aids), picture.width(), picture.height())
-              : deep(look.codes16(picture, aids), picture.width(), picture.height());
+              ? image(look.codes(picture, inputs), picture.width(), picture.height())
+              : deep(look.codes16(picture, inputs), picture.width(), picture.height());
       return encode("png", image, -1, text);
     }
-    float[] values = CutOut.straight(look.shown(picture, aids), alpha);
+    float[] values = CutOut.straight(look.shown(picture, inputs), alpha);
     int type = bits == 8 ? DataBuffer.TYPE_BYTE : DataBuffer.TYPE_USHORT;
     ComponentColorModel model =
         new ComponentColorModel(

@@ -132,7 +132,7 @@ public final class PrintPicture {
               : hits(top, bottom, margin, reach);
       maker.take(hits, first, last, null);
     }
-    inputs = maker.aids(picture, mixed, wanted);
+    inputs = maker.inputs(picture, mixed, wanted);
     return inputs;
   }
 

@@ -71,7 +71,7 @@ class LiveController {
     SessionSnapshot still = still(id, page);
     Developer.Developed picture = still.developed(asSeen);
     return file(
-        PngFile.write(picture.light(), picture.aids(), picture.look(), bits, still.alpha()),
+        PngFile.write(picture.light(), picture.inputs(), picture.look(), bits, still.alpha()),
         MediaType.IMAGE_PNG,
         id + "-" + still.shot().id() + ".png");
   }

@@ -87,7 +87,7 @@ public class ShownPictures {
         session.desired().seconds(),
         picture.light().width(),
         picture.light().height(),
-        PngFile.write(picture.light(), picture.aids(), picture.look(), 8, null),
+        PngFile.write(picture.light(), picture.inputs(), picture.look(), 8, null),
         whole ? LayersFile.write(films.full(), lights) : null,
         full.samples(),
         Double.isFinite(noise) ? 100 * noise : null,

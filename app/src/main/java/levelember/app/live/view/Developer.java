@@ -27,17 +27,17 @@ public final class Developer {
    */
   public record Developed(
       Picture light,
-      LookInputs aids,
+      LookInputs inputs,
       Development look,
       Development.Lensed lensed,
       GlowCache spreads) {
     public byte[] codes() {
-      return lensed == null ? look.codes(light, aids, spreads) : look.codes(lensed);
+      return lensed == null ? look.codes(light, inputs, spreads) : look.codes(lensed);
     }
 
     /** The light as the lens has made it, cd/m². */
     public Picture spread() {
-      return look.exposedLight(light, aids);
+      return look.exposedLight(light, inputs);
     }
   }
 
@@ -115,7 +115,7 @@ public final class Developer {
     FirstHits known = step == 1 && fits(hits, light, worn) ? hits : null;
     Development ready = ready(worn);
     if (kept != null && kept.knows(light, known, worn)) {
-      LookInputs same = kept.last.aids();
+      LookInputs same = kept.last.inputs();
       Development.Lensed lensed = null;
       if (kept.last.look().seesAlike(ready)) {
         // Made at the second time, as a glow in the hand is another each time.
@@ -131,9 +131,9 @@ public final class Developer {
       maker.take(known, 0, light.height(), shutIn(worn, known));
     }
     List<Picture> parts = maker.mixes().stream().map(mixed).toList();
-    LookInputs aids = maker.aids(light, parts, wanted);
+    LookInputs inputs = maker.inputs(light, parts, wanted);
     GlowCache spreads = kept == null ? new GlowCache() : kept.spreads;
-    Developed made = new Developed(light, aids, ready, null, spreads);
+    Developed made = new Developed(light, inputs, ready, null, spreads);
     if (kept != null) {
       kept.last = made;
       kept.worn = worn;
