@@ -13,16 +13,10 @@ import java.util.stream.Stream;
 import levelember.demo.DemoShoots;
 import levelember.formats.exchange.ShootPackage;
 import levelember.integrator.Renderer;
-import levelember.photometry.LayerWeights;
 import levelember.printing.film.FilmStore;
-import levelember.printing.frame.FrameFilms;
-import levelember.printing.frame.PrintFiles;
-import levelember.printing.frame.PrintText;
+import levelember.printing.frame.FramePrinter;
 import levelember.printing.order.PrintOrder;
 import levelember.shoot.Shoot;
-import levelember.shoot.ShootAtTime;
-import levelember.shoot.Shot;
-import levelember.shoot.finish.Look;
 import levelember.shoot.motion.Key;
 import levelember.shoot.motion.Motion;
 import levelember.shoot.motion.Track;
@@ -87,14 +81,14 @@ final class FrameFigures {
   /** Seconds of the first frame, and of those after it. */
   private static Map<String, Object> frames(ShootPackage pack, Motion motion, int frames) {
     Shoot moving = pack.shoot().with(motion);
-    FrameFilms films = new FrameFilms(pack.files(), 1L << 30);
+    FramePrinter printer = new FramePrinter(pack.files(), 1L << 30, FrameFigures.class);
     double[] after = new double[frames - 1];
     double first = 0;
     Path folder = folder();
     try (Renderer renderer = new Renderer(2, Renderer.USUAL_BOUNCES, 1)) {
       for (int i = 0; i < frames; i++) {
         long begin = System.nanoTime();
-        frame(pack, moving, i + 1, films, renderer, folder);
+        frame(moving, i + 1, printer, renderer, folder);
         double seconds = (System.nanoTime() - begin) / 1e9;
         if (i == 0) {
           first = seconds;
@@ -114,29 +108,17 @@ final class FrameFigures {
   }
 
   private static void frame(
-      ShootPackage pack, Shoot moving, int frame, FrameFilms films, Renderer renderer, Path folder)
+      Shoot moving, int frame, FramePrinter printer, Renderer renderer, Path folder)
       throws IOException {
-    Shoot shoot = ShootAtTime.of(moving, moving.motion().seconds(frame));
-    Shot shot = shoot.shots().getFirst();
-    Look look = shoot.lookOf(shot);
-    float[] weights = LayerWeights.of(shoot);
-    PrintOrder order = PrintOrder.still(shot.id(), WIDTH, HEIGHT, SAMPLES).withDenoise(true);
-    FrameFilms.Made made =
-        films.next(
-            new FrameFilms.Wanted(shoot, shot, look, weights, order),
-            (bands, kept) -> FilmStore.NONE,
-            film -> film.trace(renderer, order.target(), () -> false));
-    PrintFiles files =
-        new PrintFiles(
-            made.film(),
-            shoot,
-            look,
-            pack.files().luts(),
+    PrintOrder order =
+        PrintOrder.still(moving.shots().getFirst().id(), WIDTH, HEIGHT, SAMPLES).withDenoise(true);
+    printer
+        .print(
+            FramePrinter.Frame.of(moving, frame, order),
             order,
-            weights,
-            PrintText.of(FrameFigures.class, made.film(), shoot, shot, look, order));
-    files.keeping(made);
-    files.write(folder.resolve("frame-" + frame));
+            (bands, kept) -> FilmStore.NONE,
+            film -> film.trace(renderer, order.target(), () -> false))
+        .write(folder.resolve("frame-" + frame));
   }
 
   private static Path folder() {

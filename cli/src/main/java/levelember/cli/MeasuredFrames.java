@@ -9,10 +9,10 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import levelember.measure.FlickerFinder;
 import levelember.measure.FlickerFinder.FrameLight;
-import levelember.printing.frame.PrintFiles;
+import levelember.printing.frame.FramePrinter;
 import levelember.printing.frame.SequenceFilter;
-import levelember.scene.View;
 import levelember.shoot.Shoot;
+import levelember.shoot.Shot;
 
 /** Frames of shots, measured for flicker as they are rendered, and steadied where wanted. */
 final class MeasuredFrames {
@@ -32,19 +32,18 @@ final class MeasuredFrames {
     this.temporalFilter = temporalFilter;
   }
 
-  /** Has a frame measured when its files are written. */
-  void measure(ShotRender.Frame frame, View view, PrintFiles files) {
-    String shot = frame.shot().name();
-    SequenceFilter of =
-        shots.computeIfAbsent(shot, s -> new SequenceFilter(shoot, frame.shot().id()));
-    int number = Integer.parseInt(frame.number());
-    files.afterDenoising((traced, shown) -> {
-      if (traced != shown && traced.height() == traced.fullHeight()) {
-        lights
-            .computeIfAbsent(shot, s -> new ArrayList<>())
-            .add(of.take(number, view, traced, shown, frame.weights(), temporalFilter));
-      }
-    });
+  /** Has the frames of a shot measured when their files are written. */
+  void measure(Shot shot, FramePrinter printer) {
+    printer.measuring(
+        shots.computeIfAbsent(shot.name(), s -> new SequenceFilter(shoot, shot.id())),
+        temporalFilter);
+  }
+
+  /** Takes what was measured of a frame whose files are written. */
+  void take(Shot shot, FramePrinter.Printed printed) {
+    if (printed.light() != null) {
+      lights.computeIfAbsent(shot.name(), s -> new ArrayList<>()).add(printed.light());
+    }
   }
 
   /** What was found, a line each. */

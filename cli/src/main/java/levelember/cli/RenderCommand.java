@@ -21,6 +21,7 @@ import levelember.formats.movie.MovieFormat;
 import levelember.look.Development;
 import levelember.math.Lanes;
 import levelember.photometry.LayerWeights;
+import levelember.printing.frame.FramePrinter;
 import levelember.printing.order.PrintFormat;
 import levelember.printing.order.PrintName;
 import levelember.printing.order.PrintOrder;
@@ -256,16 +257,16 @@ final class RenderCommand implements Callable<Integer> {
           Path to = named(now, shot, pixels, movies == null ? number : "");
           Path file = movies == null ? to : MovieFiles.frame();
           PrintOrder order = order(shot, format, pixels);
-          ShotRender.Frame what =
-              new ShotRender.Frame(
+          FramePrinter.Frame what =
+              new FramePrinter.Frame(
+                  frame == null ? 0 : frame,
                   lit,
                   shot,
                   worn(now, shot),
                   weights(lit, only),
-                  number,
                   next,
                   frame == null ? List.of() : moments(shoot, frame, order));
-          figures.add(render.write(pack, what, order, file));
+          figures.add(render.write(pack, what, number, order, file));
           if (movies != null) {
             movies.add(to, file);
           }

@@ -8,7 +8,6 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
@@ -26,13 +25,10 @@ import levelember.printing.film.PrintFolder;
 import levelember.printing.film.PrintProgress;
 import levelember.printing.film.PrintWatch;
 import levelember.printing.frame.FrameFilms;
-import levelember.printing.frame.PrintFiles;
-import levelember.printing.frame.PrintText;
+import levelember.printing.frame.FramePrinter;
 import levelember.printing.order.PrintOrder;
-import levelember.scene.ShutterViews;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.finish.Look;
 
 /** Renders one shot as an order says; keeps its film where it is to go on from it. */
 final class ShotRender {
@@ -44,8 +40,8 @@ final class ShotRender {
   /** Measures frames that belong together; null for stills. */
   private MeasuredFrames frames;
 
-  /** Films of each shot, of which the next frame keeps what stays. */
-  private final Map<String, FrameFilms> films = new HashMap<>();
+  /** One for each shot, as the next frame keeps what stays. */
+  private final Map<String, FramePrinter> printers = new HashMap<>();
 
   /**
    * A render.
@@ -67,66 +63,43 @@ final class ShotRender {
   }
 
   /**
-   * What is rendered.
-   *
-   * @param shoot at the time and in the clay where it is to be
-   * @param weights of the layers, three each
-   * @param number of the frame, under which films are kept; empty for a shoot at rest
-   * @param next the shoot at the frame after it, or null
-   * @param moments while the shutter is open, or none
-   */
-  record Frame(
-      Shoot shoot,
-      Shot shot,
-      Look look,
-      float[] weights,
-      String number,
-      Shoot next,
-      List<ShutterViews.Moment> moments) {}
-
-  /**
    * Renders a shot into a file.
    *
    * @param pack whose files the shoot needs
+   * @param frame at the time and in the clay where it is to be
+   * @param number of the frame, under which films are kept; empty for a shoot at rest
    * @return figures of the run, by name
    */
-  Map<String, Object> write(ShootPackage pack, Frame frame, PrintOrder order, Path to)
+  Map<String, Object> write(
+      ShootPackage pack, FramePrinter.Frame frame, String number, PrintOrder order, Path to)
       throws IOException {
-    Shoot shoot = frame.shoot;
-    Shot shot = frame.shot;
-    Look look = frame.look;
+    Shoot shoot = frame.shoot();
+    Shot shot = frame.shot();
     Path folder =
         resume != null
-            ? resume.resolve(shot.id()).resolve(frame.number)
+            ? resume.resolve(shot.id()).resolve(number)
             : Files.createTempDirectory("ember-render");
     try {
-      FrameFilms.Made made =
-          films
-              .computeIfAbsent(shot.id(), id -> new FrameFilms(pack.files(), memory))
-              .next(
-                  new FrameFilms.Wanted(shoot, shot, look, frame.weights, order, frame.moments),
-                  (bands, kept) -> store(folder, frame, order, kept, bands),
-                  film -> trace(film, order));
-      PrintFilm film = made.film();
+      FramePrinter printer =
+          printers.computeIfAbsent(
+              shot.id(), id -> new FramePrinter(pack.files(), memory, ShotRender.class));
+      if (frames != null) {
+        frames.measure(shot, printer);
+      }
+      FramePrinter.Printed printed =
+          printer.print(
+              frame,
+              order,
+              (bands, kept) -> store(folder, frame, order, kept, bands),
+              film -> trace(film, order));
+      PrintFilm film = printed.film();
+      FrameFilms.Made made = printed.made();
       long traced = System.nanoTime();
       double tracedSeconds = made.rays().all() == 0 ? 0 : film.tracedSeconds();
-      PrintFiles files =
-          new PrintFiles(
-              film,
-              shoot,
-              look,
-              pack.files().luts(),
-              order,
-              frame.weights,
-              PrintText.of(ShotRender.class, film, shoot, shot, look, order));
-      files.keeping(made);
-      if (frame.next != null) {
-        files.moving(frame.next, frame.next.shot(shot.id()).orElseThrow());
-      }
+      put(printed, order, to);
       if (frames != null) {
-        frames.measure(frame, film.view(), files);
+        frames.take(shot, printed);
       }
-      put(files, order, to);
       if (film.rays().dropped() > 0) {
         err.println(film.rays().dropped() + " contributions were no finite numbers: left out");
       }
@@ -135,8 +108,8 @@ final class ShotRender {
       figures.put("overGlossPercent", overGloss(shoot, film));
       figures.put("compileSeconds", made.compileSeconds());
       figures.put("traceSeconds", tracedSeconds);
-      figures.put("denoiseSeconds", files.denoiseSeconds());
-      figures.put("writeSeconds", (System.nanoTime() - traced) / 1e9 - files.denoiseSeconds());
+      figures.put("denoiseSeconds", printed.denoiseSeconds());
+      figures.put("writeSeconds", (System.nanoTime() - traced) / 1e9 - printed.denoiseSeconds());
       figures.put("raysPerSecond", Math.round(made.rays().all() / tracedSeconds));
       figures.put("file", to.toString());
       return figures;
@@ -149,13 +122,13 @@ final class ShotRender {
 
   /** Where the film of a frame is kept: in memory where that is enough and it need not stay. */
   private FilmStore store(
-      Path folder, Frame frame, PrintOrder order, Set<Component> kept, Bands bands) {
+      Path folder, FramePrinter.Frame frame, PrintOrder order, Set<Component> kept, Bands bands) {
     if (resume == null && bands.count() == 1) {
       return FilmStore.NONE;
     }
     try {
       if (resume != null) {
-        ResumedRender.check(folder, frame.shoot, frame.shot, order, kept, bands);
+        ResumedRender.check(folder, frame.shoot(), frame.shot(), order, kept, bands);
       }
       return new PrintFolder(folder, Runtime.getRuntime().maxMemory() / 2);
     } catch (IOException e) {
@@ -164,7 +137,8 @@ final class ShotRender {
   }
 
   /** Writes the file under the name that was asked for. */
-  private static void put(PrintFiles files, PrintOrder order, Path to) throws IOException {
+  private static void put(FramePrinter.Printed files, PrintOrder order, Path to)
+      throws IOException {
     String name = to.getFileName().toString();
     int dot = name.lastIndexOf('.');
     Path base = to.toAbsolutePath().resolveSibling(name.substring(0, dot));

@@ -20,17 +20,14 @@ import levelember.app.live.schedule.TracingScheduler;
 import levelember.app.problem.Refusal;
 import levelember.formats.document.ShootDocument;
 import levelember.integrator.Renderer;
-import levelember.photometry.LayerWeights;
 import levelember.printing.film.FilmStore;
 import levelember.printing.film.PrintFilm;
 import levelember.printing.film.PrintWatch;
-import levelember.printing.frame.FrameFilms;
-import levelember.printing.frame.PrintFiles;
+import levelember.printing.frame.FramePrinter;
 import levelember.printing.order.PrintFormat;
 import levelember.printing.order.PrintOrder;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.finish.Look;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
@@ -69,8 +66,8 @@ class DraftFrames {
   private volatile boolean closed;
   private Thread thread;
 
-  private FrameFilms films;
-  private String filmsOf;
+  private FramePrinter printer;
+  private String printerOf;
 
   DraftFrames(Assets assets, TracingScheduler turns) {
     this.assets = assets;
@@ -178,7 +175,7 @@ class DraftFrames {
       jpeg = made(job.shown, renderer);
     } catch (IOException | RuntimeException | Error e) {
       LOG.warn("A frame of '{}' cannot be made", job.shown.id, e);
-      films = null;
+      printer = null;
       failed = e;
     }
     synchronized (lock) {
@@ -205,32 +202,18 @@ class DraftFrames {
   /** The frame as JPEG; null when this ends. */
   private byte[] made(Shown shown, Renderer renderer) throws IOException {
     String of = shown.id + " " + shown.shot.id() + " " + shown.width;
-    if (films == null || !of.equals(filmsOf)) {
-      films = new FrameFilms(assets.files(shown.id), FILM_BYTES);
-      filmsOf = of;
+    if (printer == null || !of.equals(printerOf)) {
+      printer = new FramePrinter(assets.files(shown.id), FILM_BYTES, DraftFrames.class);
+      printerOf = of;
     }
     PrintOrder order = order(shown);
-    Look look = shown.shoot.lookOf(shown.shot);
-    float[] weights = LayerWeights.of(shown.shoot);
-    FrameFilms.Made made =
-        films.next(
-            new FrameFilms.Wanted(shown.shoot, shown.shot, look, weights, order),
+    FramePrinter.Printed printed =
+        printer.print(
+            FramePrinter.Frame.still(shown.shoot, shown.shot),
+            order,
             (bands, passes) -> FilmStore.NONE,
             film -> trace(film, renderer, order));
-    if (!made.done()) {
-      return null;
-    }
-    PrintFiles files =
-        new PrintFiles(
-            made.film(),
-            shown.shoot,
-            look,
-            assets.files(shown.id).luts(),
-            order,
-            weights,
-            Map.of());
-    files.keeping(made);
-    return files.picture(PrintFormat.JPEG);
+    return printed.made().done() ? printed.picture(PrintFormat.JPEG) : null;
   }
 
   private boolean trace(PrintFilm film, Renderer renderer, PrintOrder order) {

@@ -13,26 +13,19 @@ import levelember.formats.exchange.ShootPackage;
 import levelember.formats.movie.Movie;
 import levelember.formats.movie.MovieFormat;
 import levelember.measure.FlickerFinder;
-import levelember.photometry.LayerWeights;
 import levelember.printing.film.FilmStore;
-import levelember.printing.film.PrintFilm;
 import levelember.printing.film.PrintFolder;
 import levelember.printing.film.PrintProgress;
 import levelember.printing.film.PrintWatch;
 import levelember.printing.film.WholeFile;
-import levelember.printing.frame.FrameFilms;
-import levelember.printing.frame.PrintFiles;
-import levelember.printing.frame.PrintText;
+import levelember.printing.frame.FramePrinter;
 import levelember.printing.frame.SequenceFilter;
 import levelember.printing.order.FrameOrder;
 import levelember.printing.order.PrintFormat;
 import levelember.printing.order.PrintName;
 import levelember.printing.order.PrintOrder;
-import levelember.printing.order.ShutterMoments;
 import levelember.shoot.Shoot;
 import levelember.shoot.ShootAtTime;
-import levelember.shoot.Shot;
-import levelember.shoot.finish.Look;
 
 /**
  * The frames of a shoot that moves, being printed. Each is kept as soon as its files are written,
@@ -57,9 +50,6 @@ final class FramesRun implements PrintWork {
   private final FinishedFrames marks;
   private final FrameForecast pace;
   private final SequenceFilter sequence;
-
-  /** Light of the frame in hand by regions; null where it was not measured. */
-  private FlickerFinder.FrameLight light;
 
   private volatile PrintProgress progress;
   private volatile String doing = "";
@@ -152,18 +142,19 @@ final class FramesRun implements PrintWork {
         left.add(frame);
       }
     }
-    FrameFilms films = new FrameFilms(pack.files(), memory);
+    FramePrinter printer = new FramePrinter(pack.files(), memory, FramesRun.class);
+    printer.measuring(sequence, frames.temporalFilter());
     int seed = Integer.MIN_VALUE;
     for (int i = 0; i < left.size(); i++) {
       int frame = left.get(i);
       if (seed != frames.seed(order.seed(), frame)) {
         seed = frames.seed(order.seed(), frame);
-        films.otherSeed();
+        printer.otherSeed();
       }
       doing = "frame " + frame;
       int open = left.size() - i;
       PrintWatch watch = watch(frames.count() - open, frames.count(), stop, givesWay, told);
-      if (stop.getAsBoolean() || !made(frame, films, renderers, seed, watch)) {
+      if (stop.getAsBoolean() || !printed(frame, printer, renderers, seed, watch)) {
         return false;
       }
       pace.made(left.size() - i - 1);
@@ -201,63 +192,32 @@ final class FramesRun implements PrintWork {
         0);
   }
 
-  /** Makes a frame and writes its files; false when it was stopped. */
-  private boolean made(
-      int frame, FrameFilms films, SeededRenderers renderers, int seed, PrintWatch watch)
+  /** Prints a frame and writes its files; false when it was stopped. */
+  private boolean printed(
+      int frame, FramePrinter printer, SeededRenderers renderers, int seed, PrintWatch watch)
       throws IOException {
     pace.begun();
-    double seconds = pack.shoot().motion().seconds(frame);
-    Shoot shoot = ShootAtTime.of(pack.shoot(), seconds);
-    Shot shot = shoot.shot(order.shot()).orElseThrow().withCutOut(order.cutOut());
-    Look look = shoot.lookOf(shot);
-    float[] weights = LayerWeights.of(shoot);
     PrintOrder own = order.ofFrame(frame);
-    FrameFilms.Made made =
-        films.next(
-            new FrameFilms.Wanted(
-                shoot,
-                shot,
-                look,
-                weights,
-                own,
-                ShutterMoments.of(pack.shoot(), seconds, own, s -> s)),
+    FramePrinter.Printed printed =
+        printer.print(
+            FramePrinter.Frame.of(pack.shoot(), frame, own),
+            own,
             (bands, kept) -> bands.count() == 1 ? FilmStore.NONE : onDisk(),
             film -> film.trace(renderers.of(seed), own.target(), watch));
-    if (!made.done()) {
+    if (!printed.made().done()) {
       return false;
     }
     if (order.frames().temporalFilter()) {
       sequence.resume(folder.resolve(BEFORE), frame);
     }
-    light = null;
-    PrintFilm film = made.film();
-    PrintFiles files =
-        new PrintFiles(
-            film,
-            shoot,
-            look,
-            pack.files().luts(),
-            own,
-            weights,
-            PrintText.of(FramesRun.class, film, shoot, shot, look, own));
-    files.keeping(made);
-    Shoot next = ShootAtTime.of(pack.shoot(), pack.shoot().motion().seconds(frame + 1));
-    files.moving(next, next.shot(order.shot()).orElseThrow());
-    files.afterDenoising((traced, shown) -> {
-      if (traced.height() == order.height() && order.denoise()) {
-        light =
-            sequence.take(
-                frame, film.view(), traced, shown, weights, order.frames().temporalFilter());
-      }
-    });
-    files.withPicture();
-    List<Path> written = files.write(PrintPlaces.free(frameBase(frame), job(), folders));
+    List<Path> written =
+        printed.writeWithPicture(PrintPlaces.free(frameBase(frame), job(), folders));
     if (order.frames().temporalFilter()) {
       sequence.keep(folder.resolve(BEFORE));
     }
-    marks.light(frame, light);
-    marks.done(frame, written, files.encoded(PrintFormat.PNG));
-    picture = files.encoded(PrintFormat.JPEG);
+    marks.light(frame, printed.light());
+    marks.done(frame, written, printed.encoded(PrintFormat.PNG));
+    picture = printed.encoded(PrintFormat.JPEG);
     pictures++;
     return true;
   }

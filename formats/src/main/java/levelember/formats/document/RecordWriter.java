@@ -1,5 +1,6 @@
 package levelember.formats.document;
 
+import java.util.Arrays;
 import java.util.List;
 import levelember.document.DocumentField;
 import levelember.document.RecordFields;
@@ -18,12 +19,20 @@ final class RecordWriter {
 
   private RecordWriter() {}
 
-  /** A record, or null. */
+  /** A record, or null; one of a sealed kind says which. */
   static JsonNode tree(Record record) {
-    return value(record);
+    return value(record, record == null ? Record.class : kinds(record.getClass()));
   }
 
-  private static JsonNode value(Object value) {
+  /** The sealed kind that a record is of; itself where it is of none. */
+  private static Class<?> kinds(Class<?> record) {
+    return Arrays.stream(record.getInterfaces()).filter(Class::isSealed).findFirst().orElse(record);
+  }
+
+  /**
+   * @param declared type that the document has at this place
+   */
+  private static JsonNode value(Object value, Class<?> declared) {
     return switch (value) {
       case null -> JSON.nullNode();
       case Double d -> JSON.numberNode(d.doubleValue());
@@ -31,10 +40,10 @@ final class RecordWriter {
       case Boolean b -> JSON.booleanNode(b);
       case String s -> JSON.stringNode(s);
       case Enum<?> e -> JSON.stringNode(Spelled.of(e));
-      case List<?> list -> list(list);
+      case List<?> list -> list(list, declared);
       case Key key -> KeyJson.tree(key);
       case Record triple when Triple.is(triple.getClass()) -> triple(triple);
-      case Record record -> object(record);
+      case Record record -> object(record, declared);
       default -> throw new IllegalArgumentException("no part of a document: " + value.getClass());
     };
   }
@@ -44,11 +53,11 @@ final class RecordWriter {
     return JSON.arrayNode().add(v[0]).add(v[1]).add(v[2]);
   }
 
-  private static ArrayNode list(List<?> list) {
+  private static ArrayNode list(List<?> list, Class<?> element) {
     ArrayNode to = JSON.arrayNode(list.size());
     for (Object entry : list) {
       boolean point = entry instanceof Record r && Triple.is(r.getClass());
-      to.add(point ? point((Record) entry) : value(entry));
+      to.add(point ? point((Record) entry) : value(entry, element));
     }
     return to;
   }
@@ -58,12 +67,10 @@ final class RecordWriter {
     return JSON.objectNode().put("x", v[0]).put("y", v[1]).put("z", v[2]);
   }
 
-  private static ObjectNode object(Record record) {
+  private static ObjectNode object(Record record, Class<?> declared) {
     ObjectNode to = JSON.objectNode();
-    for (Class<?> of : record.getClass().getInterfaces()) {
-      if (of.isSealed()) {
-        to.put(Variants.KIND, Variants.kind(record.getClass()));
-      }
+    if (declared.isSealed()) {
+      to.put(Variants.KIND, Variants.kind(record.getClass()));
     }
     put(record, to);
     return to;
@@ -78,7 +85,8 @@ final class RecordWriter {
       if (field.inline()) {
         put((Record) value, to);
       } else {
-        to.set(field.name(), value(value));
+        Class<?> declared = field.element() == null ? field.type() : field.element();
+        to.set(field.name(), value(value, declared));
       }
     }
   }
