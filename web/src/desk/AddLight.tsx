@@ -6,9 +6,9 @@ import { useChosenShot } from '../frame/useChosenShot';
 import { say, useDesk } from '../live/useShoot';
 import { type Gear, gearNames, newGear } from './gear';
 import { LightMark } from './LightMark';
-import { newKindNames, newLight, sunOf, type NewKind } from './newLight';
+import { newKinds, newLight, sunOf, type NewKind } from './newLight';
 
-const KINDS = Object.keys(newKindNames) as NewKind[];
+const KINDS = Object.keys(newKinds) as NewKind[];
 const GEAR = Object.keys(gearNames) as Gear[];
 
 /** Adds a light of a kind, or gear, placed so that it does something in what the camera sees. */
@@ -34,7 +34,7 @@ export function AddLight() {
       const light = newLight(fresh, desk.state.document, shot, picture);
       const more = fresh === 'sky' ? [sunOf(light, desk.state.document)] : [];
       const kept = desk.keep(
-        `Add ${newKindNames[fresh]}`,
+        `Add ${newKinds[fresh].name}`,
         [light, ...more].map((value) => ({ op: 'add' as const, path: '/lights/-', value })),
       );
       await chosenWith(kept, { light: light.id });
@@ -49,7 +49,7 @@ export function AddLight() {
       items={[
         ...KINDS.map((kind) => ({
           kind: kind as NewKind | Gear,
-          name: newKindNames[kind],
+          name: newKinds[kind].name,
           mark: (
             <span aria-hidden>
               <LightMark kind={kind === 'softbox' ? 'rectangle' : kind} size={18} />

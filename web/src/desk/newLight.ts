@@ -1,6 +1,6 @@
 import type { Daylight, Emitter, Light, ShootDocument, Shot, Unit, Vector } from '../api/document';
-import { kindNames } from './LightMark';
 import { defaultsOf } from './defaults';
+import { lightKinds } from './lightKinds';
 
 export type NewKind =
   | 'rectangle'
@@ -30,54 +30,79 @@ export const clearDay: Daylight = {
   heightDegrees: 35,
 };
 
-const EMITTERS: Record<NewKind, Emitter> = {
-  rectangle: emitter('rectangle', { width: 0.6, height: 0.6 }),
-  softbox: emitter('rectangle', { width: 0.9, height: 1.2 }),
-  disc: emitter('disc', { radius: 0.3 }),
-  sphere: emitter('sphere', { radius: 0.05 }),
-  tube: emitter('tube', { length: 1.2, radius: 0.015 }),
-  point: emitter('point'),
-  spot: emitter('spot', {
-    coneDegrees: 40,
-    feather: 0.25,
-    sourceRadius: 0.006,
-    gateDistance: 0.4,
-  }),
-  sun: emitter('sun'),
-  environment: emitter('environment', { picture: '' }),
-  plate: emitter('plate', { picture: '' }),
-  dome: emitter('dome'),
-  sky: emitter('sky', { daylight: clearDay }),
-};
+/** How a new light begins. */
+interface Start {
+  name: string;
+  emitter: Emitter;
+  brightness: { value: number; unit: Unit };
+}
 
-const BRIGHTNESS: Record<NewKind, { value: number; unit: Unit }> = {
-  rectangle: { value: 2500, unit: 'lm' },
-  softbox: { value: 5000, unit: 'lm' },
-  disc: { value: 2500, unit: 'lm' },
-  sphere: { value: 800, unit: 'lm' },
-  tube: { value: 3000, unit: 'lm' },
-  point: { value: 800, unit: 'lm' },
-  spot: { value: 3000, unit: 'cd' },
-  sun: { value: 10000, unit: 'lx' },
-  environment: { value: 500, unit: 'cd/m2' },
-  plate: { value: 300, unit: 'cd/m2' },
-  dome: { value: 100, unit: 'cd/m2' },
-  sky: { value: 1, unit: 'x' },
-};
-
-export const newKindNames: Record<NewKind, string> = {
-  rectangle: kindNames.rectangle,
-  softbox: 'Softbox',
-  disc: kindNames.disc,
-  sphere: kindNames.sphere,
-  tube: kindNames.tube,
-  point: kindNames.point,
-  spot: kindNames.spot,
-  sun: kindNames.sun,
-  environment: kindNames.environment,
-  dome: kindNames.dome,
-  sky: 'Sun and sky',
-  plate: kindNames.plate,
+export const newKinds: Record<NewKind, Start> = {
+  rectangle: {
+    name: lightKinds.rectangle.name,
+    emitter: emitter('rectangle', { width: 0.6, height: 0.6 }),
+    brightness: { value: 2500, unit: 'lm' },
+  },
+  softbox: {
+    name: 'Softbox',
+    emitter: emitter('rectangle', { width: 0.9, height: 1.2 }),
+    brightness: { value: 5000, unit: 'lm' },
+  },
+  disc: {
+    name: lightKinds.disc.name,
+    emitter: emitter('disc', { radius: 0.3 }),
+    brightness: { value: 2500, unit: 'lm' },
+  },
+  sphere: {
+    name: lightKinds.sphere.name,
+    emitter: emitter('sphere', { radius: 0.05 }),
+    brightness: { value: 800, unit: 'lm' },
+  },
+  tube: {
+    name: lightKinds.tube.name,
+    emitter: emitter('tube', { length: 1.2, radius: 0.015 }),
+    brightness: { value: 3000, unit: 'lm' },
+  },
+  point: {
+    name: lightKinds.point.name,
+    emitter: emitter('point'),
+    brightness: { value: 800, unit: 'lm' },
+  },
+  spot: {
+    name: lightKinds.spot.name,
+    emitter: emitter('spot', {
+      coneDegrees: 40,
+      feather: 0.25,
+      sourceRadius: 0.006,
+      gateDistance: 0.4,
+    }),
+    brightness: { value: 3000, unit: 'cd' },
+  },
+  sun: {
+    name: lightKinds.sun.name,
+    emitter: emitter('sun'),
+    brightness: { value: 10000, unit: 'lx' },
+  },
+  environment: {
+    name: lightKinds.environment.name,
+    emitter: emitter('environment', { picture: '' }),
+    brightness: { value: 500, unit: 'cd/m2' },
+  },
+  plate: {
+    name: lightKinds.plate.name,
+    emitter: emitter('plate', { picture: '' }),
+    brightness: { value: 300, unit: 'cd/m2' },
+  },
+  dome: {
+    name: lightKinds.dome.name,
+    emitter: emitter('dome'),
+    brightness: { value: 100, unit: 'cd/m2' },
+  },
+  sky: {
+    name: 'Sun and sky',
+    emitter: emitter('sky', { daylight: clearDay }),
+    brightness: { value: 1, unit: 'x' },
+  },
 };
 
 /** A light with all that it need not say. */
@@ -107,7 +132,7 @@ export function newLight(kind: NewKind, document: ShootDocument, shot: Shot, pic
   ];
   const id = freeId(kind, document.lights);
   const names = new Set(document.lights.map((l) => l.name));
-  const stem = kind === 'sky' ? 'Sky' : newKindNames[kind];
+  const stem = kind === 'sky' ? 'Sky' : newKinds[kind].name;
   let name = stem;
   for (let i = 2; names.has(name); i++) name = `${stem} ${i}`;
   const base = lightDefaults();
@@ -116,10 +141,10 @@ export function newLight(kind: NewKind, document: ShootDocument, shot: Shot, pic
     ...base,
     id,
     name,
-    emitter: picture ? ({ ...EMITTERS[kind], picture } as Emitter) : EMITTERS[kind],
+    emitter: picture ? ({ ...newKinds[kind].emitter, picture } as Emitter) : newKinds[kind].emitter,
     position: place.map((x) => Math.round(x * 1000) / 1000) as Vector,
     aim: shot.aim,
-    brightness: { ...EFFICACY, ...BRIGHTNESS[kind] },
+    brightness: { ...EFFICACY, ...newKinds[kind].brightness },
     colour: white ? base.colour : { ...base.colour, kelvin: 5600 },
     seenDirectly: ['sky', 'environment', 'plate'].includes(kind),
   };

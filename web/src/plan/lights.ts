@@ -1,15 +1,13 @@
 import type { Light, ShootDocument, Vector } from '../api/document';
+import { lightKinds } from '../desk/lightKinds';
 import { dot, minus, parentFrame, point, times, unit, plus } from '../picture/frame';
 
-const AIMED = new Set(['rectangle', 'disc', 'tube', 'spot', 'sun']);
-const PLACED = new Set(['rectangle', 'disc', 'sphere', 'tube', 'point', 'spot', 'sun']);
-
 /** Whether a light has a place. */
-export const isPlaced = (light: Light) => PLACED.has(light.emitter.kind);
+export const isPlaced = (light: Light) => lightKinds[light.emitter.kind].placed;
 
 /** Whether a light faces its aim. */
 export const isAimed = (light: Light) =>
-  AIMED.has(light.emitter.kind) ||
+  lightKinds[light.emitter.kind].aimed ||
   (light.emitter.kind === 'point' && light.emitter.profile !== null);
 
 /** The light that a light is the mirror image of, or itself. */

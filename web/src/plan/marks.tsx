@@ -1,4 +1,4 @@
-import type { PointerEvent } from 'react';
+import type { PointerEvent, ReactElement } from 'react';
 import type { Light, Piece, ShootDocument, Shot, Vector } from '../api/document';
 import { cross, minus, plus, times, unit } from '../picture/frame';
 import { colours } from '../theme/theme';
@@ -67,7 +67,7 @@ export function LightOnPlan(p: Props) {
   const above = minus(times(up, Math.cos(roll)), times(right, Math.sin(roll)));
   const corner = (a: number, b: number) =>
     px(onPlan(from, plus(p.position, plus(times(across, a), times(above, b)))));
-  const shape = () => {
+  const shape = (): ReactElement => {
     switch (emitter.kind) {
       case 'rectangle': {
         const [a, b] = [emitter.width / 2, emitter.height / 2];
@@ -125,7 +125,13 @@ export function LightOnPlan(p: Props) {
             <path d={`M${at[0] - 12} ${at[1]}h24M${at[0]} ${at[1] - 12}v24`} strokeOpacity={0.6} />
           </>
         );
-      default:
+      case 'point':
+      case 'environment':
+      case 'dome':
+      case 'sky':
+      case 'sky-sun':
+      case 'plate':
+      case 'emissive':
         return (
           <>
             <circle cx={at[0]} cy={at[1]} r={3} fill={colour} />

@@ -1,3 +1,4 @@
+import type { ReactElement } from 'react';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import type { Emitter } from '../../api/document';
@@ -21,7 +22,7 @@ export const sunSize = withRange(
 );
 
 /** The dimensions of a kind of light, and what shapes it. */
-export function EmitterDetails(p: LightProps) {
+export function EmitterDetails(p: LightProps): ReactElement {
   const { light, here, set } = p;
   const { emitter } = light;
   const length = (label: string, field: 'width' | 'height' | 'radius' | 'length') => (

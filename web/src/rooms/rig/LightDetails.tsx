@@ -11,7 +11,8 @@ import { NumberOf, Row, Section } from '../../controls/FieldOf';
 import { NameField } from '../../controls/NameField';
 import { PlainSelect } from '../../controls/PlainSelect';
 import { quantities } from '../../controls/quantity';
-import { kindNames, LightMark } from '../../desk/LightMark';
+import { lightKinds } from '../../desk/lightKinds';
+import { LightMark } from '../../desk/LightMark';
 import { freeId } from '../../desk/newLight';
 import { chosenWith } from '../../frame/choice';
 import { say, useDesk } from '../../live/useShoot';
@@ -23,7 +24,7 @@ import { Gels } from './Gels';
 import { PlaceDetails } from './PlaceDetails';
 import { ReachDetails } from './ReachDetails';
 import { MirrorDetails } from './MirrorDetails';
-import { brightnessQuantity, efficacyQuantity, shownUnit, unitsOf } from './units';
+import { brightnessQuantity, efficacyQuantity, shownUnit } from './units';
 import { without } from './without';
 
 /** All that belongs to one light, in the order in which it is used. */
@@ -79,7 +80,7 @@ export function LightDetails({ light }: { light: Light }) {
             onKeep={(name) => void desk.keep(`Rename ${light.name}`, set(document, 'name', name))}
           />
           <Typography variant="caption" color="text.secondary">
-            {kindNames[light.emitter.kind]}
+            {lightKinds[light.emitter.kind].name}
           </Typography>
         </Box>
         <Tooltip title="Duplicate this light">
@@ -110,7 +111,10 @@ export function LightDetails({ light }: { light: Light }) {
           <PlainSelect
             label="Unit"
             value={light.brightness.unit}
-            options={unitsOf(light.emitter).map((u) => ({ value: u, text: shownUnit(u) }))}
+            options={lightKinds[light.emitter.kind].units.map((u) => ({
+              value: u,
+              text: shownUnit(u),
+            }))}
             onChange={(unit) => void said(unit as Unit)}
           />
           <NumberOf

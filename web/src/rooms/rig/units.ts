@@ -1,17 +1,6 @@
-import type { Emitter, Unit } from '../../api/document';
+import type { Unit } from '../../api/document';
 import type { Quantity } from '../../controls/quantity';
 import { withRange } from '../../controls/withRange';
-
-const FACES = new Set(['rectangle', 'disc', 'sphere', 'tube']);
-
-/** Units in which a kind of light may be said. */
-export function unitsOf(emitter: Emitter): Unit[] {
-  if (FACES.has(emitter.kind)) return ['lm', 'cd', 'lx', 'cd/m2', 'W'];
-  if (emitter.kind === 'point' || emitter.kind === 'spot') return ['lm', 'cd', 'lx', 'W'];
-  if (emitter.kind === 'sun') return ['lx'];
-  if (emitter.kind === 'sky' || emitter.kind === 'sky-sun') return ['x'];
-  return ['cd/m2'];
-}
 
 export function shownUnit(unit: Unit): string {
   return unit === 'cd/m2' ? 'cd/m²' : unit === 'x' ? 'times' : unit;

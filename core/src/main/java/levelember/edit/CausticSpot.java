@@ -23,29 +23,18 @@ final class CausticSpot {
 
   private CausticSpot() {}
 
-  /** Angular diameter of a lamp from a place, radians; infinite for what is no lamp. */
+  /** Angular diameter of a lamp from a place, radians. */
   static double angularDiameter(Shoot shoot, Light light, Vec3 at) {
-    return switch (light.emitter()) {
-      case Emitter.Rectangle e -> seen(shoot, light, at, StrictMath.hypot(e.width(), e.height()));
-      case Emitter.Disc e -> seen(shoot, light, at, 2 * e.radius());
-      case Emitter.Sphere e -> seen(shoot, light, at, 2 * e.radius());
-      case Emitter.Tube e -> seen(shoot, light, at, e.length());
-      case Emitter.Point e -> 0;
-      case Emitter.Spot e -> seen(shoot, light, at, 2 * e.sourceRadius());
-      case Emitter.Sun e -> Math.toRadians(e.sizeDegrees());
-      case Emitter.SkySun e -> Math.toRadians(e.sizeDegrees());
-      case Emitter.Environment _,
-          Emitter.Dome _,
-          Emitter.Sky _,
-          Emitter.Plate _,
-          Emitter.Emissive _ ->
-          Double.POSITIVE_INFINITY;
-    };
-  }
-
-  private static double seen(Shoot shoot, Light light, Vec3 at, double size) {
+    Emitter emitter = light.emitter();
+    if (!emitter.placed()) {
+      return Math.toRadians(emitter.angleDegrees());
+    }
+    double across = 0;
+    for (double extent : emitter.extents()) {
+      across = StrictMath.hypot(across, extent);
+    }
     Vec3 from = TracedLight.inWorld(shoot, light).position();
-    return size / Math.max(1e-3, from.minus(at).length());
+    return across / Math.max(1e-3, from.minus(at).length());
   }
 
   /** A small spot behind a piece and to the side, as a shot's camera sees it, casting caustics. */

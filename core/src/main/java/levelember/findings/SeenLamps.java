@@ -12,7 +12,6 @@ import levelember.lens.Camera;
 import levelember.lens.ThinLens;
 import levelember.math.Vec3;
 import levelember.shoot.compile.TracedLight;
-import levelember.shoot.lighting.Emitter;
 import levelember.shoot.lighting.Light;
 
 /** Studio lamps whose own shape stands in the picture. */
@@ -51,8 +50,7 @@ final class SeenLamps implements Check {
 
   /** Where a lamp's middle is seen, 0…1 each way; null where it is not. */
   private static double[] seen(Inspection in, Light lamp) {
-    if (!(lamp.emitter() instanceof Emitter.Sphere)
-        && !(lamp.emitter() instanceof Emitter.Tube)
+    if (!lamp.emitter().allAround()
         && !LampSize.twoSided(lamp.emitter())
         && lamp.aim().minus(lamp.position()).dot(in.shot.position().minus(lamp.position())) <= 0) {
       return null;

@@ -28,20 +28,11 @@ final class MissingLamp {
     for (int k : in.litLights()) {
       Light light = in.light(k);
       Vec3 from = light.position().minus(light.aim());
-      if (isLamp(light) && from.dot(wanted) > SAME_COSINE * from.length()) {
+      if (light.emitter().aimed() && from.dot(wanted) > SAME_COSINE * from.length()) {
         return true;
       }
     }
     return false;
-  }
-
-  private static boolean isLamp(Light light) {
-    return switch (light.emitter()) {
-      case Emitter.Sun _, Emitter.Rectangle _, Emitter.Disc _, Emitter.Spot _ -> true;
-      case Emitter.Sphere _, Emitter.Tube _, Emitter.Point _ -> false;
-      case Emitter.Environment _, Emitter.Dome _, Emitter.Sky _, Emitter.SkySun _ -> false;
-      case Emitter.Plate _, Emitter.Emissive _ -> false;
-    };
   }
 
   /** The shoot with that light, on the bank of the surrounding. */

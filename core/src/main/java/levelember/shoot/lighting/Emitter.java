@@ -29,6 +29,39 @@ public sealed interface Emitter {
     };
   }
 
+  /** Whether it shines to all sides, whichever way it is turned. */
+  default boolean allAround() {
+    return switch (this) {
+      case Sphere _, Tube _, Point _, Dome _, Environment _, Sky _ -> true;
+      case Rectangle _, Disc _, Spot _, Sun _, SkySun _, Plate _, Emissive _ -> false;
+    };
+  }
+
+  /**
+   * Lengths across its source, metres: width and height of a rectangle, the greatest one of others;
+   * none of a point and of what has no place.
+   */
+  default List<Double> extents() {
+    return switch (this) {
+      case Rectangle r -> List.of(r.width(), r.height());
+      case Disc d -> List.of(2 * d.radius());
+      case Sphere s -> List.of(2 * s.radius());
+      case Tube t -> List.of(t.length());
+      case Spot s -> List.of(2 * s.sourceRadius());
+      case Point _, Sun _, Environment _, Dome _, Sky _, SkySun _, Plate _, Emissive _ -> List.of();
+    };
+  }
+
+  /** Angle across a source without a place, degrees; infinite where it is no lamp in the sky. */
+  default double angleDegrees() {
+    return switch (this) {
+      case Sun s -> s.sizeDegrees();
+      case SkySun s -> s.sizeDegrees();
+      case Environment _, Dome _, Sky _, Plate _, Emissive _ -> Double.POSITIVE_INFINITY;
+      case Rectangle _, Disc _, Sphere _, Tube _, Point _, Spot _ -> 0;
+    };
+  }
+
   /** Units that its brightness may be said in; the first is the usual one. */
   default List<Brightness.Unit> units() {
     return switch (this) {

@@ -328,18 +328,7 @@ public final class GltfExport {
    */
   private void light(Light given, ArrayNode roots) {
     Light l = TracedLight.inWorld(pack.shoot(), given);
-    String type =
-        switch (l.emitter()) {
-          case Emitter.Rectangle e -> "spot";
-          case Emitter.Disc e -> "spot";
-          case Emitter.Spot e -> "spot";
-          case Emitter.Point e -> "point";
-          case Emitter.Sphere e -> "point";
-          case Emitter.Tube e -> "point";
-          case Emitter.Sun e -> "directional";
-          case Emitter.Environment _, Emitter.Dome _, Emitter.Sky _, Emitter.SkySun _ -> null;
-          case Emitter.Plate _, Emitter.Emissive _ -> null;
-        };
+    String type = punctual(l.emitter());
     if (type == null) {
       return;
     }
@@ -371,6 +360,14 @@ public final class GltfExport {
     animation.light(l.id(), glb.last("nodes"), lights.size() - 1);
     node.putObject("extensions").putObject("KHR_lights_punctual").put("light", lights.size() - 1);
     roots.add(glb.last("nodes"));
+  }
+
+  /** The kind of KHR_lights_punctual that comes nearest, or null. */
+  private static String punctual(Emitter emitter) {
+    if (!emitter.placed()) {
+      return emitter.aimed() ? "directional" : null;
+    }
+    return emitter.allAround() ? "point" : "spot";
   }
 
   private static int wrap(Texture.Edge edge) {

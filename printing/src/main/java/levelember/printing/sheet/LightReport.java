@@ -5,6 +5,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
+import levelember.document.Variants;
 import levelember.edit.Outline;
 import levelember.gel.GelShelf;
 import levelember.math.Rgb;
@@ -231,23 +233,15 @@ public final class LightReport {
         share == null ? "" : String.format(Locale.ROOT, "%.1f %%", 100 * share));
   }
 
+  /** The kind with its size, or with the cone of a spot. */
   private static String kind(Emitter emitter) {
-    return switch (emitter) {
-      case Emitter.Rectangle r -> "rectangle " + metres(r.width()) + " × " + metres(r.height());
-      case Emitter.Disc d -> "disc Ø " + metres(2 * d.radius());
-      case Emitter.Sphere s -> "sphere Ø " + metres(2 * s.radius());
-      case Emitter.Tube t -> "tube " + metres(t.length());
-      case Emitter.Spot s -> "spot " + Math.round(s.coneDegrees()) + "°";
-      case Emitter.Point _,
-          Emitter.Sun _,
-          Emitter.Environment _,
-          Emitter.Dome _,
-          Emitter.Sky _,
-          Emitter.SkySun _,
-          Emitter.Plate _,
-          Emitter.Emissive _ ->
-          emitter.getClass().getSimpleName().toLowerCase(Locale.ROOT);
-    };
+    String size =
+        emitter instanceof Emitter.Spot s
+            ? Math.round(s.coneDegrees()) + "°"
+            : emitter.extents().stream()
+                .map(LightReport::metres)
+                .collect(Collectors.joining(" × "));
+    return (Variants.kind(emitter.getClass()).replace('-', ' ') + " " + size).strip();
   }
 
   private static String colour(Light light) {
