@@ -69,7 +69,9 @@ class LookChannelTest {
             Glow.bloom("g", "All", 0.4, 5).from(Glow.Source.PICTURE, -3, 1),
             Glow.bloom("h", "Lamps", 0.4, 5).from(Glow.Source.EMISSION, -2, 1).beyondFrame())
         .with(new ContactShade(0.8, 0.5))
-        .with(new Optics(0.5, 0, 0, 0.3, 0.5, 0.01, 0.8))
+        .with(
+            Optics.NONE.with(o ->
+                o.vignette(0.5).sharpening(0.3).sharpeningSize(0.5).grain(0.01).grainSize(0.8)))
         .with(GradeShelf.all().get(1).grade());
   }
 

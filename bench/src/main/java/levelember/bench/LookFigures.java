@@ -53,7 +53,8 @@ final class LookFigures {
     to.put("sharpening alone", timed(plain.with(Optics.NONE.sharpened(0.5)), picture, rounds));
     to.put(
         "distortion and fringing alone",
-        timed(plain.with(new Optics(0, 0.03, 0.1, 0, 0.12, 0, 0.25)), picture, rounds));
+        timed(
+            plain.with(Optics.NONE.with(o -> o.distortion(0.03).fringing(0.1))), picture, rounds));
     to.put("grain alone", timed(plain.with(Optics.NONE.grained(0.02, 0.3)), picture, rounds));
     return to;
   }

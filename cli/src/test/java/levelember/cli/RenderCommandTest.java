@@ -309,7 +309,15 @@ class RenderCommandTest {
                         -4,
                         1))
             .with(new ContactShade(0.8, 0.5))
-            .with(new Optics(0.5, 0.05, 0.1, 0.3, 0.5, 0.01, 0.8)));
+            .with(
+                Optics.NONE.with(o ->
+                    o.vignette(0.5)
+                        .distortion(0.05)
+                        .fringing(0.1)
+                        .sharpening(0.3)
+                        .sharpeningSize(0.5)
+                        .grain(0.01)
+                        .grainSize(0.8))));
     return new ShootPackage(
         new Shoot(
             s.name(),

@@ -174,13 +174,13 @@ class DevelopmentTest {
         p.set(x, y, v, v, v);
       }
     }
-    Look barrel = PLAIN.with(new Optics(0, -0.2, 0, 0, 0.12, 0, 0.25));
+    Look barrel = PLAIN.with(Optics.NONE.with(o -> o.distortion(-0.2)));
     Picture bent = new Development(barrel).shown(p, LookInputs.NONE);
     assertThat(bent.get(150, 100, 1))
         .isCloseTo(
             new Development(PLAIN).shown(p, LookInputs.NONE).get(150, 100, 1), within(1e-4f));
     assertThat(edge(bent, 2)).isNotEqualTo(edge(bent, 100));
-    Look fringe = PLAIN.with(new Optics(0, 0, 1, 0, 0.12, 0, 0.25));
+    Look fringe = PLAIN.with(Optics.NONE.with(o -> o.fringing(1)));
     Picture parted = new Development(fringe).shown(p, LookInputs.NONE);
     float red = 0, blue = 0;
     for (int x = 25; x < 35; x++) {
@@ -246,7 +246,15 @@ class DevelopmentTest {
             .with(Tone.of(Tone.Curve.SLIDE, 3).shaped(0.003, 1.1, 1.2))
             .with(new WhiteBalance(4800, 3))
             .with(levelember.shoot.finish.Glow.bloom("g", "G", 0.2, 5))
-            .with(new Optics(0.7, 0.02, 0.1, 0.5, 0.3, 0.02, 0.6))
+            .with(
+                Optics.NONE.with(o ->
+                    o.vignette(0.7)
+                        .distortion(0.02)
+                        .fringing(0.1)
+                        .sharpening(0.5)
+                        .sharpeningSize(0.3)
+                        .grain(0.02)
+                        .grainSize(0.6)))
             .with(
                 Grade.NONE.with(
                     Grade.Curves.all(

@@ -1,9 +1,11 @@
 package levelember.shoot.finish;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import levelember.document.Field;
 import levelember.document.RecordFields;
 
 /** What a lens and a sensor do besides glow; all zero by default. */
+@RecordBuilder
 public record Optics(
     @Field(meaning = "what the corners lose", defaultValue = "0", min = -4, max = 4, unit = "stops")
         double vignette,
@@ -43,7 +45,8 @@ public record Optics(
             min = 0.05,
             max = 2,
             unit = "%")
-        double grainSize) {
+        double grainSize)
+    implements OpticsBuilder.With {
   public static final Optics NONE = new Optics(0, 0, 0, 0, 0.12, 0, 0.25);
 
   public Optics {
@@ -53,16 +56,16 @@ public record Optics(
 
   /** The same with other grain. */
   public Optics grained(double amount, double size) {
-    return new Optics(vignette, distortion, fringing, sharpening, sharpeningSize, amount, size);
+    return with(o -> o.grain(amount).grainSize(size));
   }
 
   /** Corners that lose so many stops, and nothing else. */
   public static Optics vignette(double stops) {
-    return new Optics(stops, 0, 0, 0, NONE.sharpeningSize, 0, NONE.grainSize);
+    return NONE.withVignette(stops);
   }
 
   /** The same, sharpened. */
   public Optics sharpened(double amount) {
-    return new Optics(vignette, distortion, fringing, amount, sharpeningSize, grain, grainSize);
+    return withSharpening(amount);
   }
 }

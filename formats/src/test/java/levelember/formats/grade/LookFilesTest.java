@@ -48,7 +48,14 @@ class LookFilesTest {
                 new Glow.Bloom(true, 0.2, 3, halo),
                 new Glow.StarRays(true, 0.1, 5, 30, 25, Glow.Halo.OWN),
                 new Glow.LensFlare(false, 0.03, 3, 0.8, halo))),
-        new Optics(0.8, -0.05, 0.1, 0.4, 0.2, 0.02, 0.3),
+        Optics.NONE.with(o ->
+            o.vignette(0.8)
+                .distortion(-0.05)
+                .fringing(0.1)
+                .sharpening(0.4)
+                .sharpeningSize(0.2)
+                .grain(0.02)
+                .grainSize(0.3)),
         new ContactShade(0.5, 0.3),
         new PlateTreatment(-1, 2),
         new Grade(
