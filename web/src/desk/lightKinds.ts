@@ -1,4 +1,5 @@
-import type { Emitter, Unit } from '../api/document';
+import type { Daylight, Emitter, Unit } from '../api/document';
+import { defaultsOf } from './defaults';
 
 /** What the page says of a kind of light; its details and its mark on the plan are drawn by kind. */
 export interface LightKind {
@@ -11,7 +12,28 @@ export interface LightKind {
   placed: boolean;
   /** In which its brightness may be said; the first is the usual one. */
   units: Unit[];
+  /** How a new one begins; none for kinds that are made of something that is there. */
+  start?: LightStart;
 }
+
+export interface LightStart {
+  emitter: Emitter;
+  brightness: { value: number; unit: Unit };
+}
+
+/** A kind of light with all that it need not say. */
+export function emitter<K extends Emitter['kind']>(
+  kind: K,
+  said: Partial<Extract<Emitter, { kind: K }>> = {},
+): Emitter {
+  return { ...defaultsOf(`emitter.${kind}`), ...said, kind } as Emitter;
+}
+
+export const clearDay: Daylight = {
+  ...defaultsOf<Daylight>('daylight'),
+  headingDegrees: 140,
+  heightDegrees: 35,
+};
 
 const face: Unit[] = ['lm', 'cd', 'lx', 'cd/m2', 'W'];
 const beam: Unit[] = ['lm', 'cd', 'lx', 'W'];
@@ -23,6 +45,10 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: true,
     placed: true,
     units: face,
+    start: {
+      emitter: emitter('rectangle', { width: 0.6, height: 0.6 }),
+      brightness: { value: 2500, unit: 'lm' },
+    },
   },
   disc: {
     name: 'Disc light',
@@ -30,6 +56,7 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: true,
     placed: true,
     units: face,
+    start: { emitter: emitter('disc', { radius: 0.3 }), brightness: { value: 2500, unit: 'lm' } },
   },
   sphere: {
     name: 'Sphere light',
@@ -37,6 +64,7 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: false,
     placed: true,
     units: face,
+    start: { emitter: emitter('sphere', { radius: 0.05 }), brightness: { value: 800, unit: 'lm' } },
   },
   tube: {
     name: 'Tube light',
@@ -45,6 +73,10 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: true,
     placed: true,
     units: face,
+    start: {
+      emitter: emitter('tube', { length: 1.2, radius: 0.015 }),
+      brightness: { value: 3000, unit: 'lm' },
+    },
   },
   point: {
     name: 'Point light',
@@ -53,6 +85,7 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: false,
     placed: true,
     units: beam,
+    start: { emitter: emitter('point'), brightness: { value: 800, unit: 'lm' } },
   },
   spot: {
     name: 'Spot',
@@ -60,6 +93,15 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: true,
     placed: true,
     units: beam,
+    start: {
+      emitter: emitter('spot', {
+        coneDegrees: 40,
+        feather: 0.25,
+        sourceRadius: 0.006,
+        gateDistance: 0.4,
+      }),
+      brightness: { value: 3000, unit: 'cd' },
+    },
   },
   sun: {
     name: 'Sun',
@@ -67,6 +109,7 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: true,
     placed: true,
     units: ['lx'],
+    start: { emitter: emitter('sun'), brightness: { value: 10000, unit: 'lx' } },
   },
   environment: {
     name: 'Environment',
@@ -74,6 +117,10 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: false,
     placed: false,
     units: ['cd/m2'],
+    start: {
+      emitter: emitter('environment', { picture: '' }),
+      brightness: { value: 500, unit: 'cd/m2' },
+    },
   },
   dome: {
     name: 'Dome',
@@ -81,6 +128,7 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: false,
     placed: false,
     units: ['cd/m2'],
+    start: { emitter: emitter('dome'), brightness: { value: 100, unit: 'cd/m2' } },
   },
   sky: {
     name: 'Sky',
@@ -88,6 +136,7 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: false,
     placed: false,
     units: ['x'],
+    start: { emitter: emitter('sky', { daylight: clearDay }), brightness: { value: 1, unit: 'x' } },
   },
   'sky-sun': {
     name: 'Sun of the sky',
@@ -102,6 +151,10 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: false,
     placed: false,
     units: ['cd/m2'],
+    start: {
+      emitter: emitter('plate', { picture: '' }),
+      brightness: { value: 300, unit: 'cd/m2' },
+    },
   },
   emissive: {
     name: 'Emissive pieces',

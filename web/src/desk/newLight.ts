@@ -1,109 +1,35 @@
-import type { Daylight, Emitter, Light, ShootDocument, Shot, Unit, Vector } from '../api/document';
+import type { Emitter, Light, ShootDocument, Shot, Vector } from '../api/document';
 import { defaultsOf } from './defaults';
-import { lightKinds } from './lightKinds';
+import { emitter, lightKinds, type LightStart } from './lightKinds';
 
-export type NewKind =
-  | 'rectangle'
-  | 'softbox'
-  | 'disc'
-  | 'sphere'
-  | 'tube'
-  | 'point'
-  | 'spot'
-  | 'sun'
-  | 'environment'
-  | 'dome'
-  | 'sky'
-  | 'plate';
+/** What can be added: every kind that has a start, and a rectangle as large as a softbox. */
+export type NewKind = Exclude<Emitter['kind'], 'sky-sun' | 'emissive'> | 'softbox';
 
-/** A kind of light with all that it need not say. */
-function emitter<K extends Emitter['kind']>(
-  kind: K,
-  said: Partial<Extract<Emitter, { kind: K }>> = {},
-): Emitter {
-  return { ...defaultsOf(`emitter.${kind}`), ...said, kind } as Emitter;
-}
-
-export const clearDay: Daylight = {
-  ...defaultsOf<Daylight>('daylight'),
-  headingDegrees: 140,
-  heightDegrees: 35,
-};
-
-/** How a new light begins. */
-interface Start {
+interface NewLight extends LightStart {
   name: string;
-  emitter: Emitter;
-  brightness: { value: number; unit: Unit };
 }
 
-export const newKinds: Record<NewKind, Start> = {
-  rectangle: {
-    name: lightKinds.rectangle.name,
-    emitter: emitter('rectangle', { width: 0.6, height: 0.6 }),
-    brightness: { value: 2500, unit: 'lm' },
-  },
-  softbox: {
-    name: 'Softbox',
-    emitter: emitter('rectangle', { width: 0.9, height: 1.2 }),
-    brightness: { value: 5000, unit: 'lm' },
-  },
-  disc: {
-    name: lightKinds.disc.name,
-    emitter: emitter('disc', { radius: 0.3 }),
-    brightness: { value: 2500, unit: 'lm' },
-  },
-  sphere: {
-    name: lightKinds.sphere.name,
-    emitter: emitter('sphere', { radius: 0.05 }),
-    brightness: { value: 800, unit: 'lm' },
-  },
-  tube: {
-    name: lightKinds.tube.name,
-    emitter: emitter('tube', { length: 1.2, radius: 0.015 }),
-    brightness: { value: 3000, unit: 'lm' },
-  },
-  point: {
-    name: lightKinds.point.name,
-    emitter: emitter('point'),
-    brightness: { value: 800, unit: 'lm' },
-  },
-  spot: {
-    name: lightKinds.spot.name,
-    emitter: emitter('spot', {
-      coneDegrees: 40,
-      feather: 0.25,
-      sourceRadius: 0.006,
-      gateDistance: 0.4,
-    }),
-    brightness: { value: 3000, unit: 'cd' },
-  },
-  sun: {
-    name: lightKinds.sun.name,
-    emitter: emitter('sun'),
-    brightness: { value: 10000, unit: 'lx' },
-  },
-  environment: {
-    name: lightKinds.environment.name,
-    emitter: emitter('environment', { picture: '' }),
-    brightness: { value: 500, unit: 'cd/m2' },
-  },
-  plate: {
-    name: lightKinds.plate.name,
-    emitter: emitter('plate', { picture: '' }),
-    brightness: { value: 300, unit: 'cd/m2' },
-  },
-  dome: {
-    name: lightKinds.dome.name,
-    emitter: emitter('dome'),
-    brightness: { value: 100, unit: 'cd/m2' },
-  },
-  sky: {
-    name: 'Sun and sky',
-    emitter: emitter('sky', { daylight: clearDay }),
-    brightness: { value: 1, unit: 'x' },
-  },
+const softbox: NewLight = {
+  name: 'Softbox',
+  emitter: emitter('rectangle', { width: 0.9, height: 1.2 }),
+  brightness: { value: 5000, unit: 'lm' },
 };
+
+/** Names of new lights that are not those of their kinds. */
+const NAMES: Partial<Record<Emitter['kind'], string>> = { sky: 'Sun and sky' };
+
+export const newKinds = Object.fromEntries(
+  Object.entries(lightKinds).flatMap(([kind, { name, start }]) => {
+    if (!start) return [];
+    const fresh = { ...start, name: NAMES[kind as Emitter['kind']] ?? name };
+    return kind === 'rectangle'
+      ? [
+          [kind, fresh],
+          ['softbox', softbox],
+        ]
+      : [[kind, fresh]];
+  }),
+) as Record<NewKind, NewLight>;
 
 /** A light with all that it need not say. */
 export const lightDefaults = () =>
