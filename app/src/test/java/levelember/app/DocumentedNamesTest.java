@@ -18,7 +18,7 @@ import org.junit.jupiter.api.Test;
 class DocumentedNamesTest {
   private static final Path PROJECT = Path.of("..").toAbsolutePath().normalize();
   private static final List<String> MODULES =
-      List.of("core", "formats", "demo", "app", "cli", "bench", "e2e", "web/src");
+      List.of("core", "formats", "printing", "demo", "app", "cli", "bench", "e2e", "web/src");
 
   /** Types of Java and of TypeScript, and the page's components. */
   private static final Pattern DECLARED =
