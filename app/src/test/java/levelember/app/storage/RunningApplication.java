@@ -1,9 +1,17 @@
 package levelember.app.storage;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
+import java.nio.channels.OverlappingFileLockException;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeMap;
+import java.util.concurrent.locks.LockSupport;
 import levelember.app.EmberApplication;
 import levelember.app.SmallShoot;
 import levelember.app.shoot.ShootEdits;
@@ -17,9 +25,13 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** The application on a data folder, in this process, without the demo shoots. */
 final class RunningApplication implements AutoCloseable {
+  private static final long LONGEST_WAIT_NANOS = 20_000_000_000L;
+
   private final ConfigurableApplicationContext context;
+  private final Path database;
 
   RunningApplication(Path home, String... settings) {
+    database = home.resolve(Backup.DATABASE);
     List<String> all =
         new ArrayList<>(
             List.of(
@@ -64,8 +76,27 @@ final class RunningApplication implements AutoCloseable {
         .edit(id, shoots().state(id).revision(), "Master " + stops, operations);
   }
 
+  /**
+   * Ends the application, and waits until the database is closed: in this process whoever opens it
+   * next would otherwise be given the one that is still open, where another process is refused.
+   */
   @Override
   public void close() {
     context.close();
+    long end = System.nanoTime() + LONGEST_WAIT_NANOS;
+    while (Files.exists(database) && isOpenHere() && System.nanoTime() < end) {
+      LockSupport.parkNanos(10_000_000);
+    }
+  }
+
+  private boolean isOpenHere() {
+    try (FileChannel file = FileChannel.open(database, StandardOpenOption.WRITE);
+        FileLock lock = file.tryLock()) {
+      return lock == null;
+    } catch (OverlappingFileLockException e) {
+      return true;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 }
