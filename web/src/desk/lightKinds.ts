@@ -13,10 +13,10 @@ export interface LightKind {
   /** In which its brightness may be said; the first is the usual one. */
   units: Unit[];
   /** How a new one begins; none for kinds that are made of something that is there. */
-  start?: LightStart;
+  initial?: InitialLight;
 }
 
-export interface LightStart {
+export interface InitialLight {
   emitter: Emitter;
   brightness: { value: number; unit: Unit };
 }
@@ -45,7 +45,7 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: true,
     placed: true,
     units: face,
-    start: {
+    initial: {
       emitter: emitter('rectangle', { width: 0.6, height: 0.6 }),
       brightness: { value: 2500, unit: 'lm' },
     },
@@ -56,7 +56,7 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: true,
     placed: true,
     units: face,
-    start: { emitter: emitter('disc', { radius: 0.3 }), brightness: { value: 2500, unit: 'lm' } },
+    initial: { emitter: emitter('disc', { radius: 0.3 }), brightness: { value: 2500, unit: 'lm' } },
   },
   sphere: {
     name: 'Sphere light',
@@ -64,7 +64,10 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: false,
     placed: true,
     units: face,
-    start: { emitter: emitter('sphere', { radius: 0.05 }), brightness: { value: 800, unit: 'lm' } },
+    initial: {
+      emitter: emitter('sphere', { radius: 0.05 }),
+      brightness: { value: 800, unit: 'lm' },
+    },
   },
   tube: {
     name: 'Tube light',
@@ -73,7 +76,7 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: true,
     placed: true,
     units: face,
-    start: {
+    initial: {
       emitter: emitter('tube', { length: 1.2, radius: 0.015 }),
       brightness: { value: 3000, unit: 'lm' },
     },
@@ -85,7 +88,7 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: false,
     placed: true,
     units: beam,
-    start: { emitter: emitter('point'), brightness: { value: 800, unit: 'lm' } },
+    initial: { emitter: emitter('point'), brightness: { value: 800, unit: 'lm' } },
   },
   spot: {
     name: 'Spot',
@@ -93,7 +96,7 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: true,
     placed: true,
     units: beam,
-    start: {
+    initial: {
       emitter: emitter('spot', {
         coneDegrees: 40,
         feather: 0.25,
@@ -109,7 +112,7 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: true,
     placed: true,
     units: ['lx'],
-    start: { emitter: emitter('sun'), brightness: { value: 10000, unit: 'lx' } },
+    initial: { emitter: emitter('sun'), brightness: { value: 10000, unit: 'lx' } },
   },
   environment: {
     name: 'Environment',
@@ -117,7 +120,7 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: false,
     placed: false,
     units: ['cd/m2'],
-    start: {
+    initial: {
       emitter: emitter('environment', { picture: '' }),
       brightness: { value: 500, unit: 'cd/m2' },
     },
@@ -128,7 +131,7 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: false,
     placed: false,
     units: ['cd/m2'],
-    start: { emitter: emitter('dome'), brightness: { value: 100, unit: 'cd/m2' } },
+    initial: { emitter: emitter('dome'), brightness: { value: 100, unit: 'cd/m2' } },
   },
   sky: {
     name: 'Sky',
@@ -136,7 +139,10 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: false,
     placed: false,
     units: ['x'],
-    start: { emitter: emitter('sky', { daylight: clearDay }), brightness: { value: 1, unit: 'x' } },
+    initial: {
+      emitter: emitter('sky', { daylight: clearDay }),
+      brightness: { value: 1, unit: 'x' },
+    },
   },
   'sky-sun': {
     name: 'Sun of the sky',
@@ -151,7 +157,7 @@ export const lightKinds: Record<Emitter['kind'], LightKind> = {
     aimed: false,
     placed: false,
     units: ['cd/m2'],
-    start: {
+    initial: {
       emitter: emitter('plate', { picture: '' }),
       brightness: { value: 300, unit: 'cd/m2' },
     },

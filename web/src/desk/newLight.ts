@@ -1,11 +1,11 @@
 import type { Emitter, Light, ShootDocument, Shot, Vector } from '../api/document';
 import { defaultsOf } from './defaults';
-import { emitter, lightKinds, type LightStart } from './lightKinds';
+import { emitter, lightKinds, type InitialLight } from './lightKinds';
 
-/** What can be added: every kind that has a start, and a rectangle as large as a softbox. */
+/** What can be added: every kind that has initial values, and a rectangle as large as a softbox. */
 export type NewKind = Exclude<Emitter['kind'], 'sky-sun' | 'emissive'> | 'softbox';
 
-interface NewLight extends LightStart {
+interface NewLight extends InitialLight {
   name: string;
 }
 
@@ -19,9 +19,9 @@ const softbox: NewLight = {
 const NAMES: Partial<Record<Emitter['kind'], string>> = { sky: 'Sun and sky' };
 
 export const newKinds = Object.fromEntries(
-  Object.entries(lightKinds).flatMap(([kind, { name, start }]) => {
-    if (!start) return [];
-    const fresh = { ...start, name: NAMES[kind as Emitter['kind']] ?? name };
+  Object.entries(lightKinds).flatMap(([kind, { name, initial }]) => {
+    if (!initial) return [];
+    const fresh = { ...initial, name: NAMES[kind as Emitter['kind']] ?? name };
     return kind === 'rectangle'
       ? [
           [kind, fresh],

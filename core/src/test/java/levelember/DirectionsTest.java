@@ -24,7 +24,7 @@ class DirectionsTest {
           "shoot.material",
           "shoot.piece",
           "shoot.lighting",
-          "shoot.finish",
+          "shoot.look",
           "shoot.motion",
           "shoot",
           "shoot.shelf",

@@ -13,7 +13,7 @@ import levelember.app.shoot.ShootEdits;
 import levelember.app.shoot.Shoots;
 import levelember.formats.exchange.ShootPackage;
 import levelember.shoot.Shoot;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;

@@ -27,7 +27,7 @@ import java.util.regex.Pattern;
 import levelember.app.shoot.Shoots;
 import levelember.formats.exchange.ShootPackage;
 import levelember.printing.order.PrintOrder;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

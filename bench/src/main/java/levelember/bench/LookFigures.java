@@ -4,12 +4,12 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import levelember.look.Development;
 import levelember.look.LookInputs;
-import levelember.shoot.finish.Glow;
-import levelember.shoot.finish.Grade;
-import levelember.shoot.finish.Look;
-import levelember.shoot.finish.Optics;
-import levelember.shoot.finish.Tone;
-import levelember.shoot.finish.WhiteBalance;
+import levelember.shoot.look.Glow;
+import levelember.shoot.look.Grade;
+import levelember.shoot.look.Look;
+import levelember.shoot.look.Optics;
+import levelember.shoot.look.Tone;
+import levelember.shoot.look.WhiteBalance;
 import levelember.shoot.shelf.GradeShelf;
 import levelember.texture.Picture;
 

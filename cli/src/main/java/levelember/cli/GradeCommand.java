@@ -8,7 +8,7 @@ import levelember.formats.exchange.ShootPackage;
 import levelember.formats.grade.CdlFile;
 import levelember.formats.grade.CubeFile;
 import levelember.look.Grading;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;

@@ -34,13 +34,13 @@ final class MeasuredFrames {
 
   /** Has the frames of a shot measured when their files are written. */
   void measure(Shot shot, FramePrinter printer) {
-    printer.measuring(
+    printer.measureWith(
         shots.computeIfAbsent(shot.name(), s -> new SequenceFilter(shoot, shot.id())),
         temporalFilter);
   }
 
   /** Takes what was measured of a frame whose files are written. */
-  void take(Shot shot, FramePrinter.Printed printed) {
+  void take(Shot shot, FramePrinter.PrintedFrame printed) {
     if (printed.light() != null) {
       lights.computeIfAbsent(shot.name(), s -> new ArrayList<>()).add(printed.light());
     }

@@ -20,7 +20,7 @@ import levelember.scene.View;
 import levelember.shoot.Pin;
 import levelember.shoot.Shoot;
 import levelember.shoot.compile.PieceTransforms;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;

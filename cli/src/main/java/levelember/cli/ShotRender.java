@@ -86,7 +86,7 @@ final class ShotRender {
       if (frames != null) {
         frames.measure(shot, printer);
       }
-      FramePrinter.Printed printed =
+      FramePrinter.PrintedFrame printed =
           printer.print(
               frame,
               order,
@@ -137,7 +137,7 @@ final class ShotRender {
   }
 
   /** Writes the file under the name that was asked for. */
-  private static void put(FramePrinter.Printed files, PrintOrder order, Path to)
+  private static void put(FramePrinter.PrintedFrame files, PrintOrder order, Path to)
       throws IOException {
     String name = to.getFileName().toString();
     int dot = name.lastIndexOf('.');

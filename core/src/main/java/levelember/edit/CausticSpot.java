@@ -27,7 +27,7 @@ final class CausticSpot {
   static double angularDiameter(Shoot shoot, Light light, Vec3 at) {
     Emitter emitter = light.emitter();
     if (!emitter.placed()) {
-      return Math.toRadians(emitter.angleDegrees());
+      return Math.toRadians(emitter.angularDiameterDegrees());
     }
     double across = 0;
     for (double extent : emitter.extents()) {

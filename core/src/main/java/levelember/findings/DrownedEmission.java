@@ -8,9 +8,9 @@ import levelember.findings.inspection.Edits;
 import levelember.findings.inspection.Finding;
 import levelember.findings.inspection.Inspection;
 import levelember.findings.inspection.Words;
-import levelember.shoot.finish.Glow;
 import levelember.shoot.lighting.Emitter;
 import levelember.shoot.lighting.Light;
+import levelember.shoot.look.Glow;
 
 /** Glowing pieces that other light drowns, and glow on pieces that light nothing about them. */
 final class DrownedEmission implements Check {

@@ -50,7 +50,7 @@ final class SeenLamps implements Check {
 
   /** Where a lamp's middle is seen, 0…1 each way; null where it is not. */
   private static double[] seen(Inspection in, Light lamp) {
-    if (!lamp.emitter().allAround()
+    if (!lamp.emitter().omnidirectional()
         && !LampSize.twoSided(lamp.emitter())
         && lamp.aim().minus(lamp.position()).dot(in.shot.position().minus(lamp.position())) <= 0) {
       return null;

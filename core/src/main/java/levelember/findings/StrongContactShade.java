@@ -6,7 +6,7 @@ import levelember.findings.inspection.Edits;
 import levelember.findings.inspection.Finding;
 import levelember.findings.inspection.Inspection;
 import levelember.findings.inspection.Words;
-import levelember.shoot.finish.ContactShade;
+import levelember.shoot.look.ContactShade;
 
 /** Contact shade so strong or wide that it is seen as dirt. */
 final class StrongContactShade implements Check {

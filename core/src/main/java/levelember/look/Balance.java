@@ -1,7 +1,7 @@
 package levelember.look;
 
 import levelember.photometry.ColourTemperature;
-import levelember.shoot.finish.WhiteBalance;
+import levelember.shoot.look.WhiteBalance;
 
 /**
  * White balance: the light of a scene's white becomes the display's, by adaptation in sharpened

@@ -1,7 +1,7 @@
 package levelember.look;
 
 import java.util.List;
-import levelember.shoot.finish.Glow;
+import levelember.shoot.look.Glow;
 import levelember.texture.Picture;
 
 /**

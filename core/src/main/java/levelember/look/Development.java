@@ -3,9 +3,9 @@ package levelember.look;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
-import levelember.shoot.finish.Glow;
-import levelember.shoot.finish.Look;
-import levelember.shoot.finish.Optics;
+import levelember.shoot.look.Glow;
+import levelember.shoot.look.Look;
+import levelember.shoot.look.Optics;
 import levelember.texture.Luts;
 import levelember.texture.Picture;
 

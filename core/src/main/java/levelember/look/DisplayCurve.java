@@ -1,8 +1,8 @@
 package levelember.look;
 
 import levelember.math.Colour;
-import levelember.shoot.finish.Look;
-import levelember.shoot.finish.Tone;
+import levelember.shoot.look.Look;
+import levelember.shoot.look.Tone;
 
 /**
  * From exposed light to display light: black point, contrast, and one of the curves.

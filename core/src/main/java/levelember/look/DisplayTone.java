@@ -1,6 +1,6 @@
 package levelember.look;
 
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 
 /**
  * White balance, exposure, black point, saturation, contrast and curve: from linear light to

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.stream.IntStream;
 import levelember.math.Colour;
 import levelember.math.Rgb;
-import levelember.shoot.finish.Glow;
+import levelember.shoot.look.Glow;
 import levelember.texture.Picture;
 
 /**

@@ -2,8 +2,8 @@ package levelember.look;
 
 import java.util.List;
 import levelember.math.Rgb;
-import levelember.shoot.finish.Grade;
-import levelember.shoot.finish.Grade.Point;
+import levelember.shoot.look.Grade;
+import levelember.shoot.look.Grade.Point;
 import levelember.texture.Lut;
 import levelember.texture.Luts;
 

@@ -1,6 +1,6 @@
 package levelember.look;
 
-import levelember.shoot.finish.Optics;
+import levelember.shoot.look.Optics;
 
 /**
  * Grain in encoded values, strongest in mid tones: random values on a lattice as wide as a grain,

@@ -7,9 +7,9 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import levelember.film.FirstHits;
 import levelember.shoot.Shoot;
-import levelember.shoot.finish.Glow;
-import levelember.shoot.finish.Look;
 import levelember.shoot.lighting.Emitter;
+import levelember.shoot.look.Glow;
+import levelember.shoot.look.Look;
 import levelember.shoot.piece.Piece;
 import levelember.texture.Picture;
 

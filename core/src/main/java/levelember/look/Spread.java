@@ -2,7 +2,7 @@ package levelember.look;
 
 import java.util.List;
 import java.util.function.UnaryOperator;
-import levelember.shoot.finish.Glow;
+import levelember.shoot.look.Glow;
 import levelember.texture.Picture;
 
 /**

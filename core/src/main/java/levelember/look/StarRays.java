@@ -3,7 +3,7 @@ package levelember.look;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
-import levelember.shoot.finish.Glow;
+import levelember.shoot.look.Glow;
 import levelember.texture.Picture;
 
 /**

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.function.UnaryOperator;
 import levelember.film.Film;
 import levelember.shoot.Shoot;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import levelember.texture.Picture;
 
 /**

@@ -9,7 +9,7 @@ import levelember.film.Film;
 import levelember.look.Balance;
 import levelember.look.DisplayCurve;
 import levelember.shoot.Target;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 
 /**
  * What targets are read from: pins that are seen, the whole picture, and its regions.

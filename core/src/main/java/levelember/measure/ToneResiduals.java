@@ -5,7 +5,7 @@ import java.util.List;
 import levelember.film.Film;
 import levelember.look.DisplayCurve;
 import levelember.math.Colour;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import levelember.texture.Picture;
 
 /**

@@ -7,13 +7,13 @@ import java.util.List;
 import java.util.Random;
 import levelember.math.Colour;
 import levelember.photometry.ColourTemperature;
-import levelember.shoot.finish.Exposure;
-import levelember.shoot.finish.Glow;
-import levelember.shoot.finish.Grade;
-import levelember.shoot.finish.Look;
-import levelember.shoot.finish.Optics;
-import levelember.shoot.finish.Tone;
-import levelember.shoot.finish.WhiteBalance;
+import levelember.shoot.look.Exposure;
+import levelember.shoot.look.Glow;
+import levelember.shoot.look.Grade;
+import levelember.shoot.look.Look;
+import levelember.shoot.look.Optics;
+import levelember.shoot.look.Tone;
+import levelember.shoot.look.WhiteBalance;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -245,7 +245,7 @@ class DevelopmentTest {
         PLAIN
             .with(Tone.of(Tone.Curve.SLIDE, 3).shaped(0.003, 1.1, 1.2))
             .with(new WhiteBalance(4800, 3))
-            .with(levelember.shoot.finish.Glow.bloom("g", "G", 0.2, 5))
+            .with(levelember.shoot.look.Glow.bloom("g", "G", 0.2, 5))
             .with(
                 Optics.NONE.with(o ->
                     o.vignette(0.7)

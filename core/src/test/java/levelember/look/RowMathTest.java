@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Random;
-import levelember.shoot.finish.Look;
-import levelember.shoot.finish.Tone;
-import levelember.shoot.finish.WhiteBalance;
+import levelember.shoot.look.Look;
+import levelember.shoot.look.Tone;
+import levelember.shoot.look.WhiteBalance;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

@@ -19,12 +19,12 @@ import levelember.shoot.Pin;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.shoot.Target;
-import levelember.shoot.finish.Look;
 import levelember.shoot.lighting.Bank;
 import levelember.shoot.lighting.Brightness;
 import levelember.shoot.lighting.Emitter;
 import levelember.shoot.lighting.Light;
 import levelember.shoot.lighting.LightColour;
+import levelember.shoot.look.Look;
 import org.junit.jupiter.api.Test;
 
 /** Targets whose answers are known. */

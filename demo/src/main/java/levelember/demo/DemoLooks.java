@@ -2,15 +2,15 @@ package levelember.demo;
 
 import java.util.List;
 import levelember.math.Rgb;
-import levelember.shoot.finish.ContactShade;
-import levelember.shoot.finish.Glow;
-import levelember.shoot.finish.Glow.Source;
-import levelember.shoot.finish.Grade;
-import levelember.shoot.finish.Look;
-import levelember.shoot.finish.Optics;
-import levelember.shoot.finish.Tone;
-import levelember.shoot.finish.Tone.Curve;
-import levelember.shoot.finish.WhiteBalance;
+import levelember.shoot.look.ContactShade;
+import levelember.shoot.look.Glow;
+import levelember.shoot.look.Glow.Source;
+import levelember.shoot.look.Grade;
+import levelember.shoot.look.Look;
+import levelember.shoot.look.Optics;
+import levelember.shoot.look.Tone;
+import levelember.shoot.look.Tone.Curve;
+import levelember.shoot.look.WhiteBalance;
 import levelember.shoot.shelf.GradeShelf;
 
 /** What the shots of the demo wear. */

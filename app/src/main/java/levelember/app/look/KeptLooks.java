@@ -7,7 +7,7 @@ import levelember.app.asset.Assets;
 import levelember.app.problem.Refusal;
 import levelember.formats.document.ShootDocument;
 import levelember.formats.grade.LutFiles;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import levelember.texture.Luts;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;

@@ -207,7 +207,7 @@ class DraftFrames {
       printerOf = of;
     }
     PrintOrder order = order(shown);
-    FramePrinter.Printed printed =
+    FramePrinter.PrintedFrame printed =
         printer.print(
             FramePrinter.Frame.still(shown.shoot, shown.shot),
             order,

@@ -143,7 +143,7 @@ final class FramesRun implements PrintWork {
       }
     }
     FramePrinter printer = new FramePrinter(pack.files(), memory, FramesRun.class);
-    printer.measuring(sequence, frames.temporalFilter());
+    printer.measureWith(sequence, frames.temporalFilter());
     int seed = Integer.MIN_VALUE;
     for (int i = 0; i < left.size(); i++) {
       int frame = left.get(i);
@@ -198,7 +198,7 @@ final class FramesRun implements PrintWork {
       throws IOException {
     pace.begun();
     PrintOrder own = order.ofFrame(frame);
-    FramePrinter.Printed printed =
+    FramePrinter.PrintedFrame printed =
         printer.print(
             FramePrinter.Frame.of(pack.shoot(), frame, own),
             own,

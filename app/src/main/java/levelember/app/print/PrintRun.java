@@ -33,7 +33,7 @@ import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.ShootAtTime;
 import levelember.shoot.Shot;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import levelember.texture.Luts;
 import tools.jackson.databind.json.JsonMapper;
 

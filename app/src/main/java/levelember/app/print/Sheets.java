@@ -25,7 +25,7 @@ import levelember.scene.Scene;
 import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import org.springframework.stereotype.Service;
 
 /** Sheets of paper about a shoot, as PDF. */

@@ -21,7 +21,7 @@ import levelember.scene.SceneAssets;
 import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import levelember.texture.Picture;
 import org.springframework.stereotype.Component;
 

@@ -10,7 +10,7 @@ import levelember.app.shoot.Shoots;
 import levelember.formats.picture.PngFile;
 import levelember.formats.picture.RadianceHdr;
 import levelember.look.Development;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import levelember.texture.GoboPatterns;
 import levelember.texture.Panoramas;
 import levelember.texture.Patterns;

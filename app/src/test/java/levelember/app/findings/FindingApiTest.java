@@ -10,7 +10,7 @@ import levelember.app.FreshHome;
 import levelember.app.LivePage;
 import levelember.app.SmallShoot;
 import levelember.formats.document.ShootDocument;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;

@@ -11,7 +11,7 @@ import levelember.app.ApiClient;
 import levelember.app.FreshHome;
 import levelember.app.SmallShoot;
 import levelember.formats.document.ShootDocument;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.test.context.SpringBootTest;

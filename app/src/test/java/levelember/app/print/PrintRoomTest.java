@@ -20,7 +20,7 @@ import levelember.app.shoot.ShootEdits;
 import levelember.app.shoot.Shoots;
 import levelember.formats.exchange.ShootPackage;
 import levelember.formats.picture.OpenExr;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;

@@ -11,7 +11,7 @@ import levelember.app.SmallShoot;
 import levelember.app.shoot.Shoots;
 import levelember.formats.document.ShootDifference;
 import levelember.formats.exchange.ShootPackage;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;

@@ -13,7 +13,7 @@ import levelember.app.FreshHome;
 import levelember.app.LivePage;
 import levelember.app.SmallShoot;
 import levelember.formats.document.ShootDocument;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;

@@ -8,7 +8,7 @@ import levelember.app.FreshHome;
 import levelember.app.SmallShoot;
 import levelember.app.problem.Refusal;
 import levelember.formats.exchange.ShootPackage;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;

@@ -19,7 +19,7 @@ import levelember.math.Vec3;
 import levelember.printing.order.FrameOrder;
 import levelember.printing.order.PrintOrder;
 import levelember.shoot.Shoot;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import levelember.shoot.motion.Key;
 import levelember.shoot.motion.Key.Span;
 import levelember.shoot.motion.Motion;

@@ -17,7 +17,7 @@ import levelember.app.SmallShoot;
 import levelember.demo.DemoModels;
 import levelember.formats.document.ShootDocument;
 import levelember.formats.exchange.ShootPackage;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.CleanupMode;
 import org.junit.jupiter.api.io.TempDir;

@@ -26,7 +26,7 @@ import levelember.printing.order.PrintPass;
 import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import levelember.texture.Luts;
 import levelember.texture.Pictures;
 import org.junit.jupiter.api.Test;

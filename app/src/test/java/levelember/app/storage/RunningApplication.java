@@ -17,7 +17,7 @@ import levelember.app.SmallShoot;
 import levelember.app.shoot.ShootEdits;
 import levelember.app.shoot.Shoots;
 import levelember.formats.exchange.ShootPackage;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import tools.jackson.databind.JsonNode;

@@ -6,10 +6,10 @@ import java.util.function.UnaryOperator;
 import levelember.math.Vec3;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.finish.Look;
 import levelember.shoot.lighting.Brightness;
 import levelember.shoot.lighting.Emitter;
 import levelember.shoot.lighting.Light;
+import levelember.shoot.look.Look;
 import levelember.shoot.piece.Piece;
 
 /** Single changes of a shoot, for mends. */

@@ -19,8 +19,8 @@ import levelember.scene.SceneAssets;
 import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.finish.Look;
 import levelember.shoot.lighting.Light;
+import levelember.shoot.look.Look;
 import levelember.shoot.piece.Piece;
 import levelember.shoot.piece.Shape;
 

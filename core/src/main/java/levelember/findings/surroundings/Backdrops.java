@@ -11,10 +11,10 @@ import levelember.findings.inspection.Inspection;
 import levelember.findings.inspection.Words;
 import levelember.look.Balance;
 import levelember.math.Vec3;
-import levelember.shoot.finish.WhiteBalance;
 import levelember.shoot.lighting.Emitter;
 import levelember.shoot.lighting.Light;
 import levelember.shoot.lighting.LightColour;
+import levelember.shoot.look.WhiteBalance;
 
 /** Pictures behind the set whose light is of another colour, or from another side, than the key. */
 public final class Backdrops implements Check {

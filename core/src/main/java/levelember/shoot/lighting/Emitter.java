@@ -30,7 +30,7 @@ public sealed interface Emitter {
   }
 
   /** Whether it shines to all sides, whichever way it is turned. */
-  default boolean allAround() {
+  default boolean omnidirectional() {
     return switch (this) {
       case Sphere _, Tube _, Point _, Dome _, Environment _, Sky _ -> true;
       case Rectangle _, Disc _, Spot _, Sun _, SkySun _, Plate _, Emissive _ -> false;
@@ -53,7 +53,7 @@ public sealed interface Emitter {
   }
 
   /** Angle across a source without a place, degrees; infinite where it is no lamp in the sky. */
-  default double angleDegrees() {
+  default double angularDiameterDegrees() {
     return switch (this) {
       case Sun s -> s.sizeDegrees();
       case SkySun s -> s.sizeDegrees();

@@ -3,10 +3,10 @@ package levelember.shoot.shelf;
 import java.util.List;
 import java.util.Optional;
 import levelember.math.Rgb;
-import levelember.shoot.finish.Grade;
-import levelember.shoot.finish.Grade.Curves;
-import levelember.shoot.finish.Grade.Point;
-import levelember.shoot.finish.Grade.Wheels;
+import levelember.shoot.look.Grade;
+import levelember.shoot.look.Grade.Curves;
+import levelember.shoot.look.Grade.Point;
+import levelember.shoot.look.Grade.Wheels;
 
 /** Grades of our own to start from. */
 public final class GradeShelf {

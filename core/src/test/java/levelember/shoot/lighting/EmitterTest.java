@@ -18,11 +18,11 @@ class EmitterTest {
     assertThat(SPHERE.extents()).containsExactly(0.2);
     assertThat(TUBE.extents()).containsExactly(1.2);
     assertThat(SUN.extents()).isEmpty();
-    assertThat(SUN.angleDegrees()).isEqualTo(0.53);
-    assertThat(new Emitter.SkySun("sky", 0.6).angleDegrees()).isEqualTo(0.6);
+    assertThat(SUN.angularDiameterDegrees()).isEqualTo(0.53);
+    assertThat(new Emitter.SkySun("sky", 0.6).angularDiameterDegrees()).isEqualTo(0.6);
     for (Emitter placed : List.of(RECTANGLE, SPHERE, TUBE)) {
       assertThat(placed.placed()).isTrue();
-      assertThat(placed.angleDegrees()).isZero();
+      assertThat(placed.angularDiameterDegrees()).isZero();
     }
   }
 
@@ -39,7 +39,7 @@ class EmitterTest {
 
   @Test
   void aFaceShinesToOneSideAndABulbToAll() {
-    assertThat(List.of(SPHERE, TUBE)).allMatch(Emitter::allAround);
-    assertThat(List.of(RECTANGLE, SUN)).noneMatch(Emitter::allAround);
+    assertThat(List.of(SPHERE, TUBE)).allMatch(Emitter::omnidirectional);
+    assertThat(List.of(RECTANGLE, SUN)).noneMatch(Emitter::omnidirectional);
   }
 }

@@ -367,7 +367,7 @@ public final class GltfExport {
     if (!emitter.placed()) {
       return emitter.aimed() ? "directional" : null;
     }
-    return emitter.allAround() ? "point" : "spot";
+    return emitter.omnidirectional() ? "point" : "spot";
   }
 
   private static int wrap(Texture.Edge edge) {

@@ -10,7 +10,7 @@ import javax.xml.parsers.ParserConfigurationException;
 import levelember.document.ImpossibleValue;
 import levelember.formats.RefusedFile;
 import levelember.math.Rgb;
-import levelember.shoot.finish.Grade;
+import levelember.shoot.look.Grade;
 import org.w3c.dom.Document;
 import org.w3c.dom.NodeList;
 import org.xml.sax.SAXException;

@@ -16,7 +16,7 @@ import javax.imageio.ImageIO;
 import levelember.formats.RefusedFile;
 import levelember.look.Development;
 import levelember.look.LookInputs;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import levelember.texture.Picture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

@@ -17,7 +17,7 @@ import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.shoot.compile.EditCost;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 
 /**
  * Films of one shot frame after frame. Of what stays from a frame to the next nothing is made

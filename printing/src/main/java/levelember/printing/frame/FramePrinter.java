@@ -15,7 +15,7 @@ import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.ShootAtTime;
 import levelember.shoot.Shot;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 
 /**
  * Prints frames of one shot one after the other, or a still: compiles, traces, denoises, filters
@@ -81,12 +81,12 @@ public final class FramePrinter {
   }
 
   /** A frame that is traced, and its files to be. */
-  public static final class Printed {
+  public static final class PrintedFrame {
     private final FrameFilms.Made made;
     private final PrintFiles files;
     private FrameLight light;
 
-    private Printed(FrameFilms.Made made, PrintFiles files) {
+    private PrintedFrame(FrameFilms.Made made, PrintFiles files) {
       this.made = made;
       this.files = files;
     }
@@ -137,7 +137,7 @@ public final class FramePrinter {
    * @param by of the same shot
    * @param mixed whether each is mixed with those before it too
    */
-  public void measuring(SequenceFilter by, boolean mixed) {
+  public void measureWith(SequenceFilter by, boolean mixed) {
     sequence = by;
     filtered = mixed;
   }
@@ -148,7 +148,7 @@ public final class FramePrinter {
   }
 
   /** Traces the next frame; its files are made when they are written. */
-  public Printed print(
+  public PrintedFrame print(
       Frame frame, PrintOrder order, FrameFilms.Stores stores, FrameFilms.Tracing tracing) {
     FrameFilms.Made made =
         films.next(
@@ -169,7 +169,7 @@ public final class FramePrinter {
     if (frame.next != null) {
       files.moving(frame.next, frame.next.shot(frame.shot.id()).orElseThrow());
     }
-    Printed printed = new Printed(made, files);
+    PrintedFrame printed = new PrintedFrame(made, files);
     if (sequence != null) {
       View view = made.film().view();
       files.afterDenoising((traced, shown) -> {

@@ -22,7 +22,7 @@ import levelember.printing.order.PrintFormat;
 import levelember.printing.order.PrintOrder;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import levelember.upsampling.Alpha;
 
 /** Writes the files of a print from its film; traces no light. */

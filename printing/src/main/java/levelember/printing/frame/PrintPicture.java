@@ -18,7 +18,7 @@ import levelember.printing.order.PrintFormat;
 import levelember.printing.order.PrintOrder;
 import levelember.scene.View;
 import levelember.shoot.Shoot;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import levelember.texture.Luts;
 import levelember.texture.Picture;
 import levelember.upsampling.Alpha;

@@ -7,7 +7,7 @@ import levelember.printing.film.PrintFilm;
 import levelember.printing.order.PrintOrder;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 
 /** What the files of a print say about it besides the picture. */
 public final class PrintText {

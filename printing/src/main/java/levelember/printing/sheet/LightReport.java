@@ -15,10 +15,10 @@ import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
 import levelember.shoot.compile.TracedLight;
-import levelember.shoot.finish.Look;
 import levelember.shoot.lighting.Bank;
 import levelember.shoot.lighting.Emitter;
 import levelember.shoot.lighting.Light;
+import levelember.shoot.look.Look;
 
 /**
  * The rig on paper, so that a set can be lit again or in a real studio: a plan to scale with

@@ -52,7 +52,7 @@ class FramePrinterTest {
     return new FramePrinter(pack.files(), 1 << 30, FramePrinterTest.class);
   }
 
-  private FramePrinter.Printed printed(FramePrinter by, int frame, boolean denoise) {
+  private FramePrinter.PrintedFrame printed(FramePrinter by, int frame, boolean denoise) {
     return by.print(
         FramePrinter.Frame.of(pack.shoot(), frame, order(denoise)),
         order(denoise),
@@ -64,7 +64,7 @@ class FramePrinterTest {
   void aFrameAfterOthersHasTheBitsOfOneByItself() throws IOException {
     FramePrinter one = printer();
     printed(one, 0, true).write(folder.resolve("a"));
-    FramePrinter.Printed second = printed(one, 1, true);
+    FramePrinter.PrintedFrame second = printed(one, 1, true);
     assertThat(second.made().rays().all()).as("rays for another level").isZero();
     Path after = second.write(folder.resolve("b")).getFirst();
     Path alone = printed(printer(), 1, true).write(folder.resolve("c")).getFirst();
@@ -78,12 +78,12 @@ class FramePrinterTest {
   @Test
   void framesAreMeasuredWhereTheyAreDenoised() throws IOException {
     FramePrinter one = printer();
-    one.measuring(new SequenceFilter(pack.shoot(), "wide"), false);
-    FramePrinter.Printed printed = printed(one, 1, true);
+    one.measureWith(new SequenceFilter(pack.shoot(), "wide"), false);
+    FramePrinter.PrintedFrame printed = printed(one, 1, true);
     assertThat(printed.light()).as("before files are written").isNull();
     printed.write(folder.resolve("a"));
     assertThat(printed.light().frame()).isEqualTo(1);
-    FramePrinter.Printed noisy = printed(one, 0, false);
+    FramePrinter.PrintedFrame noisy = printed(one, 0, false);
     noisy.write(folder.resolve("b"));
     assertThat(noisy.light()).isNull();
   }

@@ -7,8 +7,8 @@ import levelember.look.Development;
 import levelember.look.DisplayCurve;
 import levelember.look.LookInputs;
 import levelember.measure.Scopes;
-import levelember.shoot.finish.Look;
-import levelember.shoot.finish.Optics;
+import levelember.shoot.look.Look;
+import levelember.shoot.look.Optics;
 import levelember.texture.Luts;
 import levelember.texture.Picture;
 

@@ -17,7 +17,7 @@ import levelember.scene.View;
 import levelember.shoot.Pin;
 import levelember.shoot.Shoot;
 import levelember.shoot.Target;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 
 /** Reads pins and the whole of a film. */
 public final class FilmMeter {

@@ -13,9 +13,9 @@ import levelember.measure.ReferenceMatch;
 import levelember.measure.RegionPair;
 import levelember.shoot.Shoot;
 import levelember.shoot.ShootAtTime;
-import levelember.shoot.finish.Look;
 import levelember.shoot.lighting.Emitter;
 import levelember.shoot.lighting.Light;
+import levelember.shoot.look.Look;
 import levelember.texture.Picture;
 import org.springframework.stereotype.Service;
 

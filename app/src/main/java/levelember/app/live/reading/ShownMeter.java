@@ -21,7 +21,7 @@ import levelember.shoot.Pin;
 import levelember.shoot.Shoot;
 import levelember.shoot.ShootAtTime;
 import levelember.shoot.compile.PieceTransforms;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 

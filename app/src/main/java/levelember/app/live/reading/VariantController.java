@@ -10,7 +10,7 @@ import levelember.app.problem.Refusal;
 import levelember.formats.picture.PngFile;
 import levelember.photometry.LayerWeights;
 import levelember.shoot.Shoot;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;

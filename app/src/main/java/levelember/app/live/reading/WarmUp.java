@@ -11,7 +11,7 @@ import levelember.look.LookInputs;
 import levelember.photometry.LayerWeights;
 import levelember.scene.View;
 import levelember.shoot.Shoot;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import levelember.texture.Picture;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;

@@ -11,7 +11,7 @@ import levelember.film.FirstHits;
 import levelember.look.CutOut;
 import levelember.photometry.LayerWeights;
 import levelember.shoot.Shoot;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import levelember.texture.Luts;
 import levelember.texture.Picture;
 import levelember.upsampling.Ladder;

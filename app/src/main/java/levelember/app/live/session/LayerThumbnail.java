@@ -4,7 +4,7 @@ import levelember.film.Film;
 import levelember.formats.picture.PngFile;
 import levelember.look.Development;
 import levelember.math.Colour;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import levelember.texture.Picture;
 import levelember.upsampling.Ladder;
 

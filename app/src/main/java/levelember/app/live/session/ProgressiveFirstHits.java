@@ -7,9 +7,9 @@ import levelember.look.LookInputsMaker;
 import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.compile.EditCost;
-import levelember.shoot.finish.ContactShade;
-import levelember.shoot.finish.Glow;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.ContactShade;
+import levelember.shoot.look.Glow;
+import levelember.shoot.look.Look;
 
 /**
  * First hits of camera rays, kept for the look for as long as they are true. The session's thread

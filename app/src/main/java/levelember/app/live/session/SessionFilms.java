@@ -11,7 +11,7 @@ import levelember.path.RayCount;
 import levelember.scene.SceneAssets;
 import levelember.scene.View;
 import levelember.shoot.compile.EditCost;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import levelember.upsampling.DenoisedLadder;
 import levelember.upsampling.Ladder;
 import org.jspecify.annotations.Nullable;

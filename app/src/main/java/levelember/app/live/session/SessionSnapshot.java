@@ -18,8 +18,8 @@ import levelember.photometry.LayerWeights;
 import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.Shot;
-import levelember.shoot.finish.Look;
 import levelember.shoot.lighting.Light;
+import levelember.shoot.look.Look;
 import levelember.upsampling.Ladder;
 
 /**

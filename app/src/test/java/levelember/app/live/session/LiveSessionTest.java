@@ -17,7 +17,7 @@ import levelember.formats.grade.LutFiles;
 import levelember.integrator.Renderer;
 import levelember.scene.SceneAssets;
 import levelember.shoot.Shoot;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import levelember.texture.Picture;
 import levelember.texture.Pictures;
 import levelember.texture.Texels;

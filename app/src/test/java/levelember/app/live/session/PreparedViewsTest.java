@@ -9,7 +9,7 @@ import levelember.app.shoot.Shoots;
 import levelember.formats.exchange.ShootPackage;
 import levelember.scene.View;
 import levelember.shoot.Shoot;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.Look;
 import levelember.texture.Pictures;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;

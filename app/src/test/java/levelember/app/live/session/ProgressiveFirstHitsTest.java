@@ -7,9 +7,9 @@ import levelember.film.FirstHits;
 import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.shoot.compile.EditCost;
-import levelember.shoot.finish.ContactShade;
-import levelember.shoot.finish.Glow;
-import levelember.shoot.finish.Look;
+import levelember.shoot.look.ContactShade;
+import levelember.shoot.look.Glow;
+import levelember.shoot.look.Look;
 import levelember.texture.Pictures;
 import org.junit.jupiter.api.Test;
 

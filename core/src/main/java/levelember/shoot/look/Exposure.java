@@ -1,4 +1,4 @@
-package levelember.shoot.finish;
+package levelember.shoot.look;
 
 import levelember.document.Field;
 import levelember.document.RecordFields;

@@ -1,4 +1,4 @@
-package levelember.shoot.finish;
+package levelember.shoot.look;
 
 import java.util.List;
 import levelember.document.Field;

@@ -1,4 +1,4 @@
-package levelember.shoot.finish;
+package levelember.shoot.look;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;

@@ -1,2 +1,2 @@
 /** Looks: exposure, glow, lens, curve and grade as a shot describes them. */
-package levelember.shoot.finish;
+package levelember.shoot.look;
