@@ -2,11 +2,14 @@ package levelember.app;
 
 import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.util.Collections;
 import java.util.function.Predicate;
 import levelember.app.LivePage.Frame;
 import levelember.app.shoot.ShootEdits;
@@ -148,6 +151,23 @@ class LiveChannelTest {
     }
     say("{\"type\":\"probe\",\"x\":0.5,\"y\":0.5}");
     message(m -> m.get("type").stringValue().equals("reading"));
+  }
+
+  @Test
+  void aLongTryIsReadWholeAndOneBeyondTheLimitEndsThePagesChannel() throws Exception {
+    finished();
+    String operation = "{\"op\":\"replace\",\"path\":\"/masterStops\",\"value\":1}";
+    String most = String.join(",", Collections.nCopies(2_000, operation));
+    say("{\"type\":\"try\",\"mark\":7,\"operations\":[" + most + "]}");
+    assertThat(frame(h -> h.get("mark").longValue() == 7).body()).isNotEmpty();
+    String beyond = " ".repeat(1 << 20);
+    assertThatThrownBy(
+            () -> {
+              for (int i = 0; i < 100; i++) {
+                page.part(beyond);
+              }
+            })
+        .hasRootCauseInstanceOf(IOException.class);
   }
 
   /** Another page shows the shoot in the same session: nothing happens to it. */

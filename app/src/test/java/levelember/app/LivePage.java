@@ -47,6 +47,11 @@ public final class LivePage implements AutoCloseable {
     socket.sendText(json, true).join();
   }
 
+  /** Sends a part of a message that does not end with it. */
+  void part(String begun) {
+    socket.sendText(begun, false).join();
+  }
+
   @Override
   public void close() {
     socket.abort();

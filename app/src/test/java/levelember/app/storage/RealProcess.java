@@ -1,5 +1,7 @@
 package levelember.app.storage;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
+
 import java.io.IOException;
 import java.net.ServerSocket;
 import java.net.URI;
@@ -8,6 +10,8 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
+import java.net.http.HttpTimeoutException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -27,6 +31,7 @@ final class RealProcess implements AutoCloseable {
       HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
   private final Process process;
   private final int port;
+  private final Path log;
 
   RealProcess(Path home) throws IOException, InterruptedException {
     this(
@@ -65,7 +70,8 @@ final class RealProcess implements AutoCloseable {
     settings.put("EMBER_PORT", "" + port);
     settings.put("EMBER_DEMO", "false");
     settings.putAll(own);
-    builder.redirectErrorStream(true).redirectOutput(home.resolve("process.log").toFile());
+    log = home.resolve("process.log");
+    builder.redirectErrorStream(true).redirectOutput(log.toFile());
     process = builder.start();
     long end = System.nanoTime() + PATIENCE.toNanos();
     while (!answers()) {
@@ -96,14 +102,30 @@ final class RealProcess implements AutoCloseable {
 
   HttpResponse<byte[]> send(String method, String path, byte[] body)
       throws IOException, InterruptedException {
-    return client.send(
+    HttpRequest request =
         HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
             .timeout(PATIENCE)
             .header("content-type", "application/json")
             .method(
                 method, body == null ? BodyPublishers.noBody() : BodyPublishers.ofByteArray(body))
-            .build(),
-        BodyHandlers.ofByteArray());
+            .build();
+    try {
+      return client.send(request, BodyHandlers.ofByteArray());
+    } catch (HttpTimeoutException e) {
+      throw new AssertionError(method + " " + path + " was not answered\n" + threads(), e);
+    }
+  }
+
+  /** What every thread of it does, and the end of its log. */
+  private String threads() throws IOException {
+    String tool = Path.of(System.getProperty("java.home"), "bin", "jcmd").toString();
+    Process run =
+        new ProcessBuilder(tool, "" + process.pid(), "Thread.print", "-l")
+            .redirectErrorStream(true)
+            .start();
+    List<String> lines = Files.readAllLines(log);
+    return new String(run.getInputStream().readAllBytes(), UTF_8)
+        + String.join("\n", lines.subList(Math.max(0, lines.size() - 60), lines.size()));
   }
 
   JsonNode json(String path) throws IOException, InterruptedException {

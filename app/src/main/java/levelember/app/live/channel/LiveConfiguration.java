@@ -11,7 +11,9 @@ import org.springframework.web.socket.server.standard.ServletServerContainerFact
 @Configuration
 @EnableWebSocket
 class LiveConfiguration implements WebSocketConfigurer {
-  private static final int MOST_MESSAGE = 4 << 20;
+  /** Characters, held for every page. */
+  private static final int MOST_PART = 8 << 10;
+
   private final LiveSocket socket;
 
   LiveConfiguration(LiveSocket socket) {
@@ -23,10 +25,11 @@ class LiveConfiguration implements WebSocketConfigurer {
     registry.addHandler(socket, "/api/shoots/*/live");
   }
 
+  /** Messages are taken in parts: {@link MessageParts} joins them. */
   @Bean
   ServletServerContainerFactoryBean webSocketContainer() {
     ServletServerContainerFactoryBean container = new ServletServerContainerFactoryBean();
-    container.setMaxTextMessageBufferSize(MOST_MESSAGE);
+    container.setMaxTextMessageBufferSize(MOST_PART);
     return container;
   }
 }

@@ -114,13 +114,24 @@ public class LiveSocket extends TextWebSocketHandler {
   }
 
   @Override
-  protected void handleTextMessage(WebSocketSession socket, TextMessage message) {
+  public boolean supportsPartialMessages() {
+    return true;
+  }
+
+  @Override
+  protected void handleTextMessage(WebSocketSession socket, TextMessage message)
+      throws IOException {
     Page page = pages.get(socket.getId());
     if (page == null) {
       return;
     }
     try {
-      hear(page, PageMessage.of(message.getPayload()));
+      String whole = page.parts().next(message.getPayload(), message.isLast());
+      if (whole != null) {
+        hear(page, PageMessage.of(whole));
+      }
+    } catch (MessageParts.TooLong e) {
+      socket.close(CloseStatus.TOO_BIG_TO_PROCESS);
     } catch (Refusal | ImpossibleValue | RefusedFile | Pictures.MissingPicture e) {
       page.message(new ServerMessage.Refused(e.getMessage()).json());
     } catch (RuntimeException | Error e) {

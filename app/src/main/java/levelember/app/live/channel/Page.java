@@ -24,10 +24,14 @@ final class Page implements FrameListener {
   private static final Logger LOG = LoggerFactory.getLogger(Page.class);
   private static final int MOST_WAITING = 1000;
 
+  /** Characters of a message; a try can carry a whole list of lights. */
+  private static final int MOST_MESSAGE = 4 << 20;
+
   private final WebSocketSession socket;
   private final String shoot;
   private final LiveSessions sessions;
   private final WaitingMessages messages = new WaitingMessages(MOST_WAITING);
+  private final MessageParts parts = new MessageParts(MOST_MESSAGE);
 
   /** What the page shows, and where it is shown; changed by the socket's messages alone. */
   private PageView view = PageView.FIRST;
@@ -42,6 +46,11 @@ final class Page implements FrameListener {
   private byte[] frame;
   private byte[] scopes;
   private boolean stopped;
+
+  /** Joins the parts of what the page says; for the socket's messages alone. */
+  MessageParts parts() {
+    return parts;
+  }
 
   @Override
   public void watches(LiveSession other) {

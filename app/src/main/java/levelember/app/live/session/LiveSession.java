@@ -15,8 +15,6 @@ import levelember.firsthit.PlainView;
 import levelember.integrator.Renderer;
 import levelember.noise.Noise;
 import levelember.path.RayCount;
-import levelember.scene.SceneAssets;
-import levelember.scene.View;
 import levelember.shoot.Shoot;
 import levelember.upsampling.Ladder;
 import org.slf4j.Logger;
@@ -50,6 +48,7 @@ public final class LiveSession {
   private final Set<FrameListener> views = ConcurrentHashMap.newKeySet();
   private final FramePublisher publisher;
   private final DesiredState desired;
+  private final SharedCompilation compilation;
   private final SessionFilms films;
   private final HandPacing pacing = new HandPacing();
   private final Thread thread;
@@ -71,30 +70,30 @@ public final class LiveSession {
   /**
    * Begins to show a shoot.
    *
-   * @param known the shoot compiled before, which this goes on from; or null
+   * @param compilation shared with the other sessions of the shoot
    */
   LiveSession(
       String id,
       Shared shared,
-      SceneAssets files,
+      SharedCompilation compilation,
       Shoot shoot,
       long rev,
-      PageView page,
-      View known) {
+      PageView page) {
     this.id = id;
     renderer = shared.renderer();
     turn = shared.turns().part();
     samples = shared.samples();
     memory = shared.memory();
-    publisher = new FramePublisher(files.luts(), views, this);
+    publisher = new FramePublisher(compilation.assets().luts(), views, this);
     desired = new DesiredState(shoot, rev, page);
-    films = new SessionFilms(this, memory, files, publisher, samples, known);
+    films = new SessionFilms(this, memory, compilation, publisher, samples);
+    this.compilation = compilation;
     thread = Thread.ofPlatform().name("ember-live-" + id).daemon().start(this::run);
   }
 
-  /** The newest compiled view; null before there is one. */
-  View compiled() {
-    return films.compiled();
+  /** What it shares with the other sessions of the shoot. */
+  SharedCompilation compilation() {
+    return compilation;
   }
 
   void join(FrameListener view) {

@@ -18,7 +18,6 @@ import levelember.app.shoot.Shoots;
 import levelember.app.storage.Restored;
 import levelember.formats.document.ShootDocument;
 import levelember.integrator.Renderer;
-import levelember.scene.View;
 import levelember.shoot.Shoot;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.event.EventListener;
@@ -127,20 +126,13 @@ public class LiveSessions {
   private LiveSession opened(String id, Shoots.State state, PageView page, LiveSession like) {
     Shoot shoot = state == null ? like.desired().shoot() : ShootDocument.read(state.document());
     long revision = state == null ? like.desired().wanted().revision() : state.revision();
-    LiveSession known =
-        like != null
-            ? like
-            : all.stream()
-                .filter(o -> o.shoot.equals(id))
-                .map(o -> o.session)
-                .findAny()
-                .orElse(null);
-    View compiled = known == null ? null : known.compiled();
-    if (compiled == null) {
-      compiled = prepared.take(id);
-    }
-    LiveSession session =
-        new LiveSession(id, shared, assets.files(id), shoot, revision, page, compiled);
+    SharedCompilation compilation =
+        all.stream()
+            .filter(o -> o.shoot.equals(id))
+            .map(o -> o.session.compilation())
+            .findAny()
+            .orElseGet(() -> new SharedCompilation(assets.files(id), prepared.take(id)));
+    LiveSession session = new LiveSession(id, shared, compilation, shoot, revision, page);
     all.add(new Open(id, session));
     return session;
   }
@@ -205,7 +197,7 @@ public class LiveSessions {
   private void end(List<Open> sessions) {
     all.removeAll(sessions);
     for (Open o : sessions) {
-      prepared.keep(o.shoot, o.session.compiled());
+      prepared.keep(o.shoot, o.session.compilation().newest());
       o.session.close();
       memory.forget(o.session);
     }

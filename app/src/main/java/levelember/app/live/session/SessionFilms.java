@@ -8,7 +8,6 @@ import levelember.app.live.view.DesiredFrame;
 import levelember.film.Film;
 import levelember.noise.Noise;
 import levelember.path.RayCount;
-import levelember.scene.SceneAssets;
 import levelember.scene.View;
 import levelember.shoot.compile.EditCost;
 import levelember.shoot.look.Look;
@@ -27,7 +26,7 @@ final class SessionFilms {
 
   private final LiveSession session;
   private final FilmMemory<LiveSession> memory;
-  private final SceneAssets files;
+  private final SharedCompilation compilation;
   private final FramePublisher publisher;
   private final int samples;
   private final PictureNoise noise = new PictureNoise();
@@ -43,9 +42,6 @@ final class SessionFilms {
   private RayCount rays = RayCount.NONE;
   private boolean mixedOnly;
 
-  /** The newest, from which another session of the shoot may go on; null before there is one. */
-  private volatile View compiled;
-
   private volatile Denoising denoising = Denoising.WHILE_NOISY;
 
   /**
@@ -53,26 +49,19 @@ final class SessionFilms {
    *
    * @param session that holds the memory
    * @param samples of a pixel, at most
-   * @param known a view of the shoot that was compiled before, or null
+   * @param compilation shared with the other sessions of the shoot
    */
   SessionFilms(
       LiveSession session,
       FilmMemory<LiveSession> memory,
-      SceneAssets files,
+      SharedCompilation compilation,
       FramePublisher publisher,
-      int samples,
-      View known) {
+      int samples) {
     this.session = session;
     this.memory = memory;
-    this.files = files;
+    this.compilation = compilation;
     this.publisher = publisher;
     this.samples = samples;
-    view = known;
-  }
-
-  /** The newest compiled view; for any thread; null before there is one. */
-  View compiled() {
-    return compiled;
   }
 
   /** What is shown; null before there is anything. */
@@ -114,7 +103,6 @@ final class SessionFilms {
 
   /** Gives up everything and its memory. */
   void forget() {
-    compiled = null;
     synchronized (lock) {
       view = null;
       ladder = null;
@@ -153,10 +141,7 @@ final class SessionFilms {
     if (fresh) {
       memory.prepare(session);
     }
-    View made =
-        fresh
-            ? View.of(next.shoot(), next.shot(), files)
-            : view.next(next.shoot(), next.shot(), files, cost);
+    View made = compilation.of(next, view);
     double need = Ladder.bytes((long) next.width() * next.height(), made.layers());
     double share = mostSize * Math.min(1, Math.sqrt(memory.grant(session, (long) need) / need));
     memory.pictures(session, made.scene().pictureBytes());
@@ -168,7 +153,6 @@ final class SessionFilms {
       shown = next;
       lock.notifyAll();
     }
-    compiled = made;
   }
 
   /**

@@ -117,11 +117,10 @@ class LiveSessionTest {
         new LiveSession(
             "ball",
             new LiveSession.Shared(renderer, new TracingScheduler(), 2, memory),
-            files,
+            new SharedCompilation(files, null),
             lit,
             1,
-            PageView.FIRST.withSize(64, 64),
-            null);
+            PageView.FIRST.withSize(64, 64));
     session.join(page);
   }
 
