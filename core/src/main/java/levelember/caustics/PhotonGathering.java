@@ -158,14 +158,10 @@ public final class PhotonGathering {
       PathState path, SurfaceInteraction at, int light, float[] p, int a, float kernel) {
     float wx = p[a + 3], wy = p[a + 4], wz = p[a + 5];
     float geometric = wx * at.gx + wy * at.gy + wz * at.gz;
-    float iz = at.nx * wx + at.ny * wy + at.nz * wz;
-    if (!(geometric > 0) || !(iz > 0)) {
+    if (!(geometric > 0) || !at.evaluate(wx, wy, wz)) {
       return;
     }
     Scattering s = at.scattering;
-    float ix = at.tx * wx + at.ty * wy + at.tz * wz;
-    float iy = at.sx * wx + at.sy * wy + at.sz * wz;
-    at.surface.evaluate(ix, iy, iz, s);
     float w = kernel * at.terminator(wx, wy, wz) / Math.max(0.05f, geometric);
     sink.addCaustic(
         light,

@@ -8,6 +8,7 @@ import levelember.light.EmissiveLight;
 import levelember.light.LightSample;
 import levelember.light.LightSource;
 import levelember.light.ReferencePoint;
+import levelember.math.OrthonormalFrame;
 import levelember.math.Sampler;
 import levelember.math.Trig;
 import levelember.path.RayOffset;
@@ -84,6 +85,7 @@ public final class FirstHitTracer {
     private final FirstHits to;
     private final RayWalk walk = RayWalk.of(scene.hierarchy);
     private final Sampler points = new Sampler(true);
+    private final OrthonormalFrame frame = new OrthonormalFrame();
     private final Camera.Ray ray = new Camera.Ray();
     private final LightSample light = new LightSample();
     private final ReferencePoint from = new ReferencePoint();
@@ -206,14 +208,11 @@ public final class FirstHitTracer {
       float radius = (float) Math.sqrt(points.u);
       float a = radius * (float) Trig.cosine(points.v), c = radius * (float) Trig.sine(points.v);
       float up = (float) Math.sqrt(Math.max(0, 1 - points.u));
-      float sign = Math.copySign(1, nz);
-      float p = -1 / (sign + nz), q = nx * ny * p;
-      float dx = a * (1 + sign * nx * nx * p) + c * q + up * nx;
-      float dy = a * sign * q + c * (sign + ny * ny * p) + up * ny;
-      float dz = a * -sign * nx + c * -ny + up * nz;
+      frame.about(nx, ny, nz);
+      frame.toWorld(a, c, up);
       float ox = RayOffset.off(at.x, nx), oy = RayOffset.off(at.y, ny);
       float oz = RayOffset.off(at.z, nz);
-      if (walk.closestHit(ox, oy, oz, dx, dy, dz, farthest, Hierarchy.SHADOW)) {
+      if (walk.closestHit(ox, oy, oz, frame.x, frame.y, frame.z, farthest, Hierarchy.SHADOW)) {
         to.near(x, y, walk.t);
       }
     }

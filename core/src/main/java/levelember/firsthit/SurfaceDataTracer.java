@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.stream.IntStream;
 import levelember.film.SurfaceData;
 import levelember.lens.Camera;
+import levelember.math.OrthonormalFrame;
 import levelember.math.Sampler;
 import levelember.math.Vec3;
 import levelember.path.RayOffset;
@@ -75,6 +76,7 @@ public final class SurfaceDataTracer {
     private final CameraHit hit = new CameraHit(view.scene());
     private final Camera.Ray ray = new Camera.Ray();
     private final Sampler points = new Sampler(true);
+    private final OrthonormalFrame frame = new OrthonormalFrame();
     private final int[] met = new int[samples];
     private final float[][] values = new float[samples][SurfaceData.PLANES];
     private final float[] albedo = new float[3];
@@ -150,17 +152,17 @@ public final class SurfaceDataTracer {
       double phi = 2 * Math.PI * points.v;
       float a = radius * (float) StrictMath.cos(phi), c = radius * (float) StrictMath.sin(phi);
       float up = (float) Math.sqrt(Math.max(0, 1 - points.u));
-      float sign = Math.copySign(1, nz);
-      float p = -1 / (sign + nz), q = nx * ny * p;
+      frame.about(nx, ny, nz);
+      frame.toWorld(a, c, up);
       Vec3 at = hit.position();
       return hit.walk()
           .closestHit(
               RayOffset.off((float) at.x(), nx),
               RayOffset.off((float) at.y(), ny),
               RayOffset.off((float) at.z(), nz),
-              a * (1 + sign * nx * nx * p) + c * q + up * nx,
-              a * sign * q + c * (sign + ny * ny * p) + up * ny,
-              a * -sign * nx + c * -ny + up * nz,
+              frame.x,
+              frame.y,
+              frame.z,
               reach,
               Hierarchy.SHADOW);
     }

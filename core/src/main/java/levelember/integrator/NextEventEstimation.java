@@ -115,9 +115,9 @@ final class NextEventEstimation {
         RayOffset.off(at.x, at.gx),
         RayOffset.off(at.y, at.gy),
         RayOffset.off(at.z, at.gz),
-        sided ? at.nx : 0,
-        sided ? at.ny : 0,
-        sided ? at.nz : 0);
+        sided ? at.shading.nx : 0,
+        sided ? at.shading.ny : 0,
+        sided ? at.shading.nz : 0);
   }
 
   /**
@@ -168,14 +168,7 @@ final class NextEventEstimation {
     if (side <= 0 && !surface.transmitsDiffusely(at.scattering)) {
       return;
     }
-    float ix = at.tx * wx + at.ty * wy + at.tz * wz;
-    float iy = at.sx * wx + at.sy * wy + at.sz * wz;
-    float iz = at.nx * wx + at.ny * wy + at.nz * wz;
-    if (side < 0 != iz < 0) {
-      return;
-    }
-    surface.evaluate(ix, iy, iz, scattering);
-    if (scattering.pdf <= 0) {
+    if (!at.evaluate(wx, wy, wz) || scattering.pdf <= 0) {
       return;
     }
     float w = ofVertex * at.terminator(wx, wy, wz) / (lightRay.pdf * rate);
@@ -192,8 +185,8 @@ final class NextEventEstimation {
       // Diffuse light that no sampled direction can find is found by light sampling alone; what is
       // hidden from mirrors and glass gives them no highlight.
       diffuse = scene.shows(piece, Hierarchy.BOUNCE) ? weight : 1;
-      int kind = iz < 0 ? Hierarchy.REFRACTION : Hierarchy.REFLECTION;
-      boolean reflected = iz < 0 || scene.reflects(at.piece, piece);
+      int kind = side < 0 ? Hierarchy.REFRACTION : Hierarchy.REFLECTION;
+      boolean reflected = side < 0 || scene.reflects(at.piece, piece);
       specular = reflected && scene.shows(piece, kind) ? weight : 0;
     }
     if (controls != null) {

@@ -81,7 +81,8 @@ final class PatchSampling {
     float x = RayOffset.off(at.x, at.gx), y = RayOffset.off(at.y, at.gy);
     float z = RayOffset.off(at.z, at.gz);
     boolean sided = !at.surface.transmitsDiffusely(at.scattering);
-    from.set(x, y, z, sided ? at.nx : 0, sided ? at.ny : 0, sided ? at.nz : 0);
+    from.set(
+        x, y, z, sided ? at.shading.nx : 0, sided ? at.shading.ny : 0, sided ? at.shading.nz : 0);
     int first = path.surfaces * Dimensions.PER_VERTEX + Dimensions.PATCH;
     for (int k = 0; k < wanted.length; k++) {
       LitPatches lit = wanted[k] ? guiding.of(k) : null;
@@ -107,17 +108,10 @@ final class PatchSampling {
   /** Scatters the branch towards the place that was sampled; false where nothing goes there. */
   private boolean scatter(PathState path, SurfaceInteraction at, float rate) {
     float wx = sampled.x, wy = sampled.y, wz = sampled.z;
-    if (!(wx * at.gx + wy * at.gy + wz * at.gz > 0)) {
-      return false;
-    }
-    float iz = at.nx * wx + at.ny * wy + at.nz * wz;
-    if (!(iz > 0)) {
+    if (!(wx * at.gx + wy * at.gy + wz * at.gz > 0) || !at.evaluate(wx, wy, wz)) {
       return false;
     }
     Scattering s = at.scattering;
-    float ix = at.tx * wx + at.ty * wy + at.tz * wz;
-    float iy = at.sx * wx + at.sy * wy + at.sz * wz;
-    at.surface.evaluate(ix, iy, iz, s);
     if (!(s.pdf > 0)) {
       return false;
     }

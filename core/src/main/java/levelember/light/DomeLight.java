@@ -1,5 +1,6 @@
 package levelember.light;
 
+import levelember.math.OrthonormalFrame;
 import levelember.math.Rgb;
 import levelember.math.Trig;
 import levelember.shoot.lighting.Emitter;
@@ -35,19 +36,11 @@ public final class DomeLight extends LightSource {
       to.z = (float) (r * Trig.sine(v));
     } else {
       double sin = Math.sqrt(u), cos = Math.sqrt(1 - u);
-      about(from, sin * Trig.cosine(v), sin * Trig.sine(v), cos, to);
+      double lx = sin * Trig.cosine(v), ly = sin * Trig.sine(v);
+      to.towards(OrthonormalFrame.aboutAxis(from.nx, from.ny, from.nz, lx, ly, cos));
     }
     answer(from, to.x, to.y, to.z, to);
     return to.pdf > 0;
-  }
-
-  /** A direction given in a frame about the normal of a point (Duff et al. 2017). */
-  private static void about(ReferencePoint from, double lx, double ly, double lz, LightSample to) {
-    double nx = from.nx, ny = from.ny, nz = from.nz;
-    double sign = Math.copySign(1, nz), a = -1 / (sign + nz), c = nx * ny * a;
-    to.x = (float) (lx * (1 + sign * nx * nx * a) + ly * c + lz * nx);
-    to.y = (float) (lx * sign * c + ly * (sign + ny * ny * a) + lz * ny);
-    to.z = (float) (-lx * sign * nx - ly * ny + lz * nz);
   }
 
   @Override

@@ -1,6 +1,8 @@
 package levelember.light;
 
+import levelember.math.OrthonormalFrame;
 import levelember.math.Trig;
+import levelember.math.Vec3;
 
 /**
  * Where and in which direction light leaves a light; one object a thread, filled anew at each call.
@@ -61,12 +63,12 @@ public final class EmissionSample {
     directionPdf = cos / (Math.PI * sine2);
   }
 
-  /** A direction given in a frame about a unit axis (Duff et al. 2017). */
+  /** A direction given in a frame about a unit axis. */
   void turned(double nx, double ny, double nz, double lx, double ly, double lz) {
-    double sign = Math.copySign(1, nz), a = -1 / (sign + nz), c = nx * ny * a;
-    dx = lx * (1 + sign * nx * nx * a) + ly * c + lz * nx;
-    dy = lx * sign * c + ly * (sign + ny * ny * a) + lz * ny;
-    dz = -lx * sign * nx - ly * ny + lz * nz;
+    Vec3 world = OrthonormalFrame.aboutAxis(nx, ny, nz, lx, ly, lz);
+    dx = world.x();
+    dy = world.y();
+    dz = world.z();
   }
 
   /** Light of surroundings, in a direction that {@link LightSource#sample} draws for any point. */

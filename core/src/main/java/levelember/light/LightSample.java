@@ -1,5 +1,7 @@
 package levelember.light;
 
+import levelember.math.Vec3;
+
 /** What a light answers; one object a thread, filled anew at each call. */
 public final class LightSample {
   /** Unit direction from the lit point towards the light. */
@@ -38,5 +40,12 @@ public final class LightSample {
 
   void white(float value) {
     r = g = b = value;
+  }
+
+  /** Sets the direction towards the light. */
+  void towards(Vec3 direction) {
+    x = (float) direction.x();
+    y = (float) direction.y();
+    z = (float) direction.z();
   }
 }

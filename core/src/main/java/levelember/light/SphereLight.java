@@ -1,5 +1,6 @@
 package levelember.light;
 
+import levelember.math.OrthonormalFrame;
 import levelember.math.Trig;
 import levelember.shoot.lighting.Emitter;
 import levelember.shoot.lighting.Light;
@@ -36,13 +37,8 @@ public final class SphereLight extends LightSource {
     x /= d;
     y /= d;
     z /= d;
-    double sign = Math.copySign(1, z);
-    double a = -1 / (sign + z);
-    double b = x * y * a;
     double lx = sin * Trig.cosine(v), ly = sin * Trig.sine(v);
-    to.x = (float) (lx * (1 + sign * x * x * a) + ly * b + cos * x);
-    to.y = (float) (lx * sign * b + ly * (sign + y * y * a) + cos * y);
-    to.z = (float) (-lx * sign * x - ly * y + cos * z);
+    to.towards(OrthonormalFrame.aboutAxis(x, y, z, lx, ly, cos));
     to.distance = (float) (d * cos - Math.sqrt(Math.max(0, radius * radius - d2 * sin2)));
     to.pdf = (float) (1 / (2 * Math.PI * share));
     to.delta = false;

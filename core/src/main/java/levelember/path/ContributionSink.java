@@ -264,9 +264,9 @@ public final class ContributionSink {
    */
   public void guide(
       float r, float g, float b, SurfaceInteraction at, float nearness, boolean dispersed) {
-    value[3] = at.nx;
-    value[4] = at.ny;
-    value[5] = at.nz;
+    value[3] = at.shading.nx;
+    value[4] = at.shading.ny;
+    value[5] = at.shading.nz;
     value[6] = nearness;
     value[7] = at.x;
     value[8] = at.y;

@@ -1,5 +1,6 @@
 package levelember.path;
 
+import levelember.math.OrthonormalFrame;
 import levelember.math.Vec3;
 import levelember.scene.Scene;
 import levelember.scene.TexturedMaterial;
@@ -53,8 +54,8 @@ public final class SurfaceInteraction {
   /** The point. */
   public float x, y, z;
 
-  /** Shading frame with the normal on the ray's side, once {@link #orient} was called. */
-  public float nx, ny, nz, tx, ty, tz, sx, sy, sz;
+  /** About the shading normal on the ray's side, once {@link #orient} was called. */
+  public final OrthonormalFrame shading = new OrthonormalFrame();
 
   /** Direction to where the ray comes from, in that frame. */
   public float lx, ly, lz;
@@ -167,9 +168,7 @@ public final class SurfaceInteraction {
       gy = -gy;
       gz = -gz;
     }
-    nx = normal[0];
-    ny = normal[1];
-    nz = normal[2];
+    float nx = normal[0], ny = normal[1], nz = normal[2];
     if (nx * gx + ny * gy + nz * gz < 0) {
       nx = -nx;
       ny = -ny;
@@ -182,18 +181,10 @@ public final class SurfaceInteraction {
       nz = gz;
       facing = Math.max(1e-6f, -(nx * dx + ny * dy + nz * dz));
     }
-    // An orthonormal frame round the normal (Duff et al. 2017).
-    float sign = Math.copySign(1, nz);
-    float a = -1 / (sign + nz);
-    float c = nx * ny * a;
-    tx = 1 + sign * nx * nx * a;
-    ty = sign * c;
-    tz = -sign * nx;
-    sx = c;
-    sy = sign + ny * ny * a;
-    sz = -ny;
-    lx = -(tx * dx + ty * dy + tz * dz);
-    ly = -(sx * dx + sy * dy + sz * dz);
+    shading.about(nx, ny, nz);
+    shading.toLocal(-dx, -dy, -dz);
+    lx = shading.x;
+    ly = shading.y;
     lz = facing;
   }
 
@@ -203,16 +194,34 @@ public final class SurfaceInteraction {
    * it off (Chiang, Li and Burley 2019, "Taming the Shadow Terminator"). Glass keeps all its light.
    */
   public float terminator(float wx, float wy, float wz) {
+    float nx = shading.nx, ny = shading.ny, nz = shading.nz;
     float both = nx * gx + ny * gy + nz * gz;
-    float shading = nx * wx + ny * wy + nz * wz;
-    if (both > FLAT || shading <= 0 || surface.transmits()) {
+    float cosine = nx * wx + ny * wy + nz * wz;
+    if (both > FLAT || cosine <= 0 || surface.transmits()) {
       return 1;
     }
-    float part = (gx * wx + gy * wy + gz * wz) / (shading * Math.max(1e-3f, both));
+    float part = (gx * wx + gy * wy + gz * wz) / (cosine * Math.max(1e-3f, both));
     if (part >= 1) {
       return 1;
     }
     return part <= 0 ? 0 : part * (1 + part * (1 - part));
+  }
+
+  /**
+   * Evaluates the BSDF and its density for light that comes from a direction of the world, into
+   * {@link #scattering}.
+   *
+   * @return false where the shading normal and the geometric one see it on different sides, so that
+   *     nothing is scattered
+   */
+  public boolean evaluate(float wx, float wy, float wz) {
+    shading.toLocal(wx, wy, wz);
+    boolean behind = wx * gx + wy * gy + wz * gz < 0;
+    if (behind != shading.z < 0) {
+      return false;
+    }
+    surface.evaluate(shading.x, shading.y, shading.z, scattering);
+    return true;
   }
 
   /**
@@ -221,9 +230,10 @@ public final class SurfaceInteraction {
    */
   public boolean sampledToWorld() {
     Scattering s = scattering;
-    dx = tx * s.x + sx * s.y + nx * s.z;
-    dy = ty * s.x + sy * s.y + ny * s.z;
-    dz = tz * s.x + sz * s.y + nz * s.z;
+    shading.toWorld(s.x, s.y, s.z);
+    dx = shading.x;
+    dy = shading.y;
+    dz = shading.z;
     leaving = dx * gx + dy * gy + dz * gz;
     mirroredBack = s.through ? leaving >= 0 : leaving <= 0;
     if (mirroredBack) {

@@ -11,22 +11,47 @@ import org.slf4j.LoggerFactory;
 
 /**
  * Threads that give way: on Linux they ask the system for its lowest share, so that the page, the
- * server and the compiler have the cores as soon as they want them. Elsewhere they are plain.
+ * server and the compiler have the cores as soon as they want them. Elsewhere they are plain. The
+ * environment's {@value #SETTING}, 0…19, says how far they give way; beside other programs that
+ * take all cores, threads at 19 hardly get on.
  */
 public final class Background {
   private static final Logger LOG = LoggerFactory.getLogger(Background.class);
   private static final int PROCESS = 0;
   private static final int LOWEST = 19;
+  private static final String SETTING = "EMBER_TRACING_NICE";
+  private static final int NICE = nice(System.getenv(SETTING));
 
   private Background() {}
 
+  /** The nice value that a setting says, 0…19; the lowest priority without one. */
+  static int nice(String setting) {
+    if (setting == null || setting.isBlank()) {
+      return LOWEST;
+    }
+    try {
+      int nice = Integer.parseInt(setting.strip());
+      if (nice >= 0 && nice <= LOWEST) {
+        return nice;
+      }
+    } catch (NumberFormatException _) {
+      // Said below.
+    }
+    LOG.warn("{} is '{}'; it must be a whole number from 0 to {}", SETTING, setting, LOWEST);
+    return LOWEST;
+  }
+
   /** A thread, not started, that gives way. */
   public static Thread thread(Runnable task, String name) {
+    return thread(task, name, NICE);
+  }
+
+  static Thread thread(Runnable task, String name, int nice) {
     return Thread.ofPlatform()
         .name(name)
         .daemon()
         .unstarted(() -> {
-          giveWay();
+          giveWay(nice);
           task.run();
         });
   }
@@ -40,7 +65,7 @@ public final class Background {
               @Override
               protected void onStart() {
                 setName(name);
-                giveWay();
+                giveWay(NICE);
               }
             },
         null,
@@ -48,8 +73,8 @@ public final class Background {
   }
 
   /** Lowers the calling thread: on Linux, 0 stands for the thread itself. */
-  private static void giveWay() {
-    if (!System.getProperty("os.name").startsWith("Linux")) {
+  private static void giveWay(int nice) {
+    if (nice == 0 || !System.getProperty("os.name").startsWith("Linux")) {
       return;
     }
     try {
@@ -62,7 +87,7 @@ public final class Background {
                   ValueLayout.JAVA_INT,
                   ValueLayout.JAVA_INT,
                   ValueLayout.JAVA_INT));
-      int refused = (int) setPriority.invokeExact(PROCESS, 0, LOWEST);
+      int refused = (int) setPriority.invokeExact(PROCESS, 0, nice);
       LOG.debug("A tracing thread gives way: {}", refused == 0);
     } catch (Throwable e) {
       LOG.info("Tracing threads run as all others do: {}", e.toString());
