@@ -368,11 +368,8 @@ final class PhotonTracer {
     if (s.through && surface.body()) {
       media.cross(at.instance, at.outside);
     }
-    float side = s.through ? -1 : 1;
-    path.from(
-        RayOffset.off(at.x, side * at.gx),
-        RayOffset.off(at.y, side * at.gy),
-        RayOffset.off(at.z, side * at.gz));
+    at.origin(s.through ? -1 : 1);
+    path.from(at.ox, at.oy, at.oz);
     refracted = s.through;
     int kind = refracted ? Hierarchy.REFRACTION : Hierarchy.REFLECTION;
     return isSeen(bounce, kind) && survives(bounce, first);

@@ -2,7 +2,6 @@ package levelember.firsthit;
 
 import levelember.lens.Camera;
 import levelember.math.Vec3;
-import levelember.path.RayOffset;
 import levelember.path.SurfaceInteraction;
 import levelember.scene.Scene;
 import levelember.surface.LayeredSurface;
@@ -44,10 +43,10 @@ public final class CameraHit {
         walk.shadingNormal(normal);
         return true;
       }
-      float side = at.outside ? -1 : 1;
-      ox = RayOffset.off(at.x, side * at.gx);
-      oy = RayOffset.off(at.y, side * at.gy);
-      oz = RayOffset.off(at.z, side * at.gz);
+      at.originBehind();
+      ox = at.ox;
+      oy = at.oy;
+      oz = at.oz;
     }
     return false;
   }

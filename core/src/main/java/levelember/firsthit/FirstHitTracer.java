@@ -137,10 +137,10 @@ public final class FirstHitTracer {
           r *= through[0];
           g *= through[1];
           b *= through[2];
-          float s = at.outside ? -1 : 1;
-          ox = RayOffset.off(at.x, s * at.gx);
-          oy = RayOffset.off(at.y, s * at.gy);
-          oz = RayOffset.off(at.z, s * at.gz);
+          at.originBehind();
+          ox = at.ox;
+          oy = at.oy;
+          oz = at.oz;
           gone = whole;
           continue;
         }

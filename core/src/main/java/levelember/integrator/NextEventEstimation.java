@@ -11,7 +11,6 @@ import levelember.path.Dimensions;
 import levelember.path.MisWeight;
 import levelember.path.PathState;
 import levelember.path.RayCount;
-import levelember.path.RayOffset;
 import levelember.path.ShadowRay;
 import levelember.path.SurfaceInteraction;
 import levelember.path.TracingContext;
@@ -61,7 +60,7 @@ final class NextEventEstimation {
 
   /** Adds the light of the lights that are selected at a vertex. */
   void estimate(PathState path, SurfaceInteraction at, boolean catching, boolean[] wanted) {
-    comeTo(at);
+    at.referencePoint(from);
     if (at.surface.onlyDelta(at.scattering)) {
       return;
     }
@@ -108,18 +107,6 @@ final class NextEventEstimation {
     return photons != null && CausticPaths.photonsAt(path.causticChain, scene, at);
   }
 
-  private void comeTo(SurfaceInteraction at) {
-    // Light from behind counts only where the surface scatters it through.
-    boolean sided = !at.surface.transmitsDiffusely(at.scattering);
-    from.set(
-        RayOffset.off(at.x, at.gx),
-        RayOffset.off(at.y, at.gy),
-        RayOffset.off(at.z, at.gz),
-        sided ? at.shading.nx : 0,
-        sided ? at.shading.ny : 0,
-        sided ? at.shading.nz : 0);
-  }
-
   /**
    * Adds the light of one light at a vertex, as much of it as light sampling has where all are
    * estimated.
@@ -128,7 +115,7 @@ final class NextEventEstimation {
    * @param dimension of the sample points
    */
   void estimate(PathState path, SurfaceInteraction at, int k, int dimension) {
-    comeTo(at);
+    at.referencePoint(from);
     CompiledControls controls = scene.controls[k];
     if (at.surface.onlyDelta(at.scattering)
         || controls != null && !controls.lights(at.piece)
@@ -208,17 +195,9 @@ final class NextEventEstimation {
       return;
     }
     rays.shadow++;
-    float s = side > 0 ? 1 : -1;
+    at.origin(side > 0 ? 1 : -1);
     boolean arrives =
-        shadow.arrives(
-            controls,
-            RayOffset.off(at.x, s * at.gx),
-            RayOffset.off(at.y, s * at.gy),
-            RayOffset.off(at.z, s * at.gz),
-            wx,
-            wy,
-            wz,
-            lightRay.distance * 0.9999f);
+        shadow.arrives(controls, at.ox, at.oy, at.oz, wx, wy, wz, lightRay.distance * 0.9999f);
     if (catching) {
       caught(k, r, g, b);
     } else if (arrives) {

@@ -10,7 +10,6 @@ import levelember.path.Dimensions;
 import levelember.path.MisWeight;
 import levelember.path.PathState;
 import levelember.path.RayCount;
-import levelember.path.RayOffset;
 import levelember.path.SurfaceInteraction;
 import levelember.path.TracingContext;
 import levelember.scene.LightSelection;
@@ -78,11 +77,7 @@ final class PatchSampling {
   /** Adds the light that lit patches reflect to the vertex. */
   void estimate(
       PathState path, SurfaceInteraction at, boolean[] wanted, NextEventEstimation direct) {
-    float x = RayOffset.off(at.x, at.gx), y = RayOffset.off(at.y, at.gy);
-    float z = RayOffset.off(at.z, at.gz);
-    boolean sided = !at.surface.transmitsDiffusely(at.scattering);
-    from.set(
-        x, y, z, sided ? at.shading.nx : 0, sided ? at.shading.ny : 0, sided ? at.shading.nz : 0);
+    at.referencePoint(from);
     int first = path.surfaces * Dimensions.PER_VERTEX + Dimensions.PATCH;
     for (int k = 0; k < wanted.length; k++) {
       LitPatches lit = wanted[k] ? guiding.of(k) : null;

@@ -7,7 +7,6 @@ import levelember.path.Dimensions;
 import levelember.path.MediumStack;
 import levelember.path.PathState;
 import levelember.path.PathVertex;
-import levelember.path.RayOffset;
 import levelember.path.SurfaceInteraction;
 import levelember.path.TracingContext;
 import levelember.scene.LightSelection;
@@ -222,11 +221,8 @@ final class PathScattering {
     if (!s.delta && s.pdf < PathTracer.SPECULAR_PDF) {
       path.roughVertices++;
     }
-    float side = s.through ? -1 : 1;
-    path.from(
-        RayOffset.off(at.x, side * at.gx),
-        RayOffset.off(at.y, side * at.gy),
-        RayOffset.off(at.z, side * at.gz));
+    at.origin(s.through ? -1 : 1);
+    path.from(at.ox, at.oy, at.oz);
     ReferencePoint lit = direct.from();
     path.vertex.at.set(path.ox, path.oy, path.oz, lit.nx, lit.ny, lit.nz);
     path.vertex.scattered(at.piece, s);

@@ -165,16 +165,14 @@ public final class PathState {
 
   /** Goes on behind a surface which it passes, before that is oriented. */
   public void fromBehind(SurfaceInteraction at) {
-    float s = at.outside ? -1 : 1;
-    from(
-        RayOffset.off(at.x, s * at.gx),
-        RayOffset.off(at.y, s * at.gy),
-        RayOffset.off(at.z, s * at.gz));
+    at.originBehind();
+    from(at.ox, at.oy, at.oz);
   }
 
   /** Goes on behind a surface which it passes, once that is oriented. */
   public void fromBelow(SurfaceInteraction at) {
-    from(RayOffset.off(at.x, -at.gx), RayOffset.off(at.y, -at.gy), RayOffset.off(at.z, -at.gz));
+    at.origin(-1);
+    from(at.ox, at.oy, at.oz);
   }
 
   public void towards(float x, float y, float z) {

@@ -95,10 +95,10 @@ public final class ShadowRay {
           return;
         }
       }
-      float s = at.outside ? -1 : 1;
-      ox = RayOffset.off(at.x, s * at.gx);
-      oy = RayOffset.off(at.y, s * at.gy);
-      oz = RayOffset.off(at.z, s * at.gz);
+      at.originBehind();
+      ox = at.ox;
+      oy = at.oy;
+      oz = at.oz;
     }
   }
 

@@ -1,5 +1,6 @@
 package levelember.path;
 
+import levelember.light.ReferencePoint;
 import levelember.math.OrthonormalFrame;
 import levelember.math.Vec3;
 import levelember.scene.Scene;
@@ -53,6 +54,9 @@ public final class SurfaceInteraction {
 
   /** The point. */
   public float x, y, z;
+
+  /** Origin of a ray that leaves the surface, once {@link #origin} was called. */
+  public float ox, oy, oz;
 
   /** About the shading normal on the ray's side, once {@link #orient} was called. */
   public final OrthonormalFrame shading = new OrthonormalFrame();
@@ -205,6 +209,30 @@ public final class SurfaceInteraction {
       return 1;
     }
     return part <= 0 ? 0 : part * (1 + part * (1 - part));
+  }
+
+  /**
+   * Moves the origin of the next ray off the surface.
+   *
+   * @param side 1 for the side that the geometric normal points to, −1 for the other
+   */
+  public void origin(float side) {
+    ox = RayOffset.off(x, side * gx);
+    oy = RayOffset.off(y, side * gy);
+    oz = RayOffset.off(z, side * gz);
+  }
+
+  /** The same for a ray that passes the surface straight, before that is oriented. */
+  public void originBehind() {
+    origin(outside ? -1 : 1);
+  }
+
+  /** Makes the point that lights are sampled for, once oriented. */
+  public void referencePoint(ReferencePoint to) {
+    origin(1);
+    // Light from behind counts only where the surface scatters it through.
+    boolean sided = !surface.transmitsDiffusely(scattering);
+    to.set(ox, oy, oz, sided ? shading.nx : 0, sided ? shading.ny : 0, sided ? shading.nz : 0);
   }
 
   /**
