@@ -368,7 +368,7 @@ final class PhotonTracer {
     if (s.through && surface.body()) {
       media.cross(at.instance, at.outside);
     }
-    at.origin(s.through ? -1 : 1);
+    at.offsetOrigin(s.through ? -1 : 1);
     path.from(at.ox, at.oy, at.oz);
     refracted = s.through;
     int kind = refracted ? Hierarchy.REFRACTION : Hierarchy.REFLECTION;

@@ -43,7 +43,7 @@ public final class CameraHit {
         walk.shadingNormal(normal);
         return true;
       }
-      at.originBehind();
+      at.offsetOriginBehind();
       ox = at.ox;
       oy = at.oy;
       oz = at.oz;

@@ -137,7 +137,7 @@ public final class FirstHitTracer {
           r *= through[0];
           g *= through[1];
           b *= through[2];
-          at.originBehind();
+          at.offsetOriginBehind();
           ox = at.ox;
           oy = at.oy;
           oz = at.oz;

@@ -60,7 +60,7 @@ final class NextEventEstimation {
 
   /** Adds the light of the lights that are selected at a vertex. */
   void estimate(PathState path, SurfaceInteraction at, boolean catching, boolean[] wanted) {
-    at.referencePoint(from);
+    at.toReferencePoint(from);
     if (at.surface.onlyDelta(at.scattering)) {
       return;
     }
@@ -115,7 +115,7 @@ final class NextEventEstimation {
    * @param dimension of the sample points
    */
   void estimate(PathState path, SurfaceInteraction at, int k, int dimension) {
-    at.referencePoint(from);
+    at.toReferencePoint(from);
     CompiledControls controls = scene.controls[k];
     if (at.surface.onlyDelta(at.scattering)
         || controls != null && !controls.lights(at.piece)
@@ -195,7 +195,7 @@ final class NextEventEstimation {
       return;
     }
     rays.shadow++;
-    at.origin(side > 0 ? 1 : -1);
+    at.offsetOrigin(side > 0 ? 1 : -1);
     boolean arrives =
         shadow.arrives(controls, at.ox, at.oy, at.oz, wx, wy, wz, lightRay.distance * 0.9999f);
     if (catching) {

@@ -77,7 +77,7 @@ final class PatchSampling {
   /** Adds the light that lit patches reflect to the vertex. */
   void estimate(
       PathState path, SurfaceInteraction at, boolean[] wanted, NextEventEstimation direct) {
-    at.referencePoint(from);
+    at.toReferencePoint(from);
     int first = path.surfaces * Dimensions.PER_VERTEX + Dimensions.PATCH;
     for (int k = 0; k < wanted.length; k++) {
       LitPatches lit = wanted[k] ? guiding.of(k) : null;

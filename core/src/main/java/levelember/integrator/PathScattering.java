@@ -221,7 +221,7 @@ final class PathScattering {
     if (!s.delta && s.pdf < PathTracer.SPECULAR_PDF) {
       path.roughVertices++;
     }
-    at.origin(s.through ? -1 : 1);
+    at.offsetOrigin(s.through ? -1 : 1);
     path.from(at.ox, at.oy, at.oz);
     ReferencePoint lit = direct.from();
     path.vertex.at.set(path.ox, path.oy, path.oz, lit.nx, lit.ny, lit.nz);

@@ -165,13 +165,13 @@ public final class PathState {
 
   /** Goes on behind a surface which it passes, before that is oriented. */
   public void fromBehind(SurfaceInteraction at) {
-    at.originBehind();
+    at.offsetOriginBehind();
     from(at.ox, at.oy, at.oz);
   }
 
   /** Goes on behind a surface which it passes, once that is oriented. */
   public void fromBelow(SurfaceInteraction at) {
-    at.origin(-1);
+    at.offsetOrigin(-1);
     from(at.ox, at.oy, at.oz);
   }
 

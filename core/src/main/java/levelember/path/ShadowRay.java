@@ -95,7 +95,7 @@ public final class ShadowRay {
           return;
         }
       }
-      at.originBehind();
+      at.offsetOriginBehind();
       ox = at.ox;
       oy = at.oy;
       oz = at.oz;

@@ -55,7 +55,7 @@ public final class SurfaceInteraction {
   /** The point. */
   public float x, y, z;
 
-  /** Origin of a ray that leaves the surface, once {@link #origin} was called. */
+  /** Origin of a ray that leaves the surface; set by {@link #offsetOrigin}. */
   public float ox, oy, oz;
 
   /** About the shading normal on the ray's side, once {@link #orient} was called. */
@@ -216,20 +216,20 @@ public final class SurfaceInteraction {
    *
    * @param side 1 for the side that the geometric normal points to, −1 for the other
    */
-  public void origin(float side) {
+  public void offsetOrigin(float side) {
     ox = RayOffset.off(x, side * gx);
     oy = RayOffset.off(y, side * gy);
     oz = RayOffset.off(z, side * gz);
   }
 
   /** The same for a ray that passes the surface straight, before that is oriented. */
-  public void originBehind() {
-    origin(outside ? -1 : 1);
+  public void offsetOriginBehind() {
+    offsetOrigin(outside ? -1 : 1);
   }
 
   /** Makes the point that lights are sampled for, once oriented. */
-  public void referencePoint(ReferencePoint to) {
-    origin(1);
+  public void toReferencePoint(ReferencePoint to) {
+    offsetOrigin(1);
     // Light from behind counts only where the surface scatters it through.
     boolean sided = !surface.transmitsDiffusely(scattering);
     to.set(ox, oy, oz, sided ? shading.nx : 0, sided ? shading.ny : 0, sided ? shading.nz : 0);

@@ -155,30 +155,24 @@ class LongUseTest {
   private record Usage(double heapMegabytes, double databaseMegabytes, double diskMegabytes) {}
 
   private Usage usage(String when) throws Exception {
-    String tool = Path.of(System.getProperty("java.home"), "bin", "jcmd").toString();
-    for (String command : new String[] {"GC.run", "GC.heap_info"}) {
-      Process run =
-          new ProcessBuilder(tool, "" + process.pid(), command).redirectErrorStream(true).start();
-      String said = new String(run.getInputStream().readAllBytes(), UTF_8);
-      Matcher used = USED.matcher(said);
-      if (used.find()) {
-        double heap = Long.parseLong(used.group(1)) / 1024.0;
-        double database = Files.size(home.resolve(Backup.DATABASE)) / 1e6;
-        double disk;
-        try (Stream<Path> files = Files.walk(home)) {
-          disk = files.mapToLong(f -> f.toFile().isFile() ? f.toFile().length() : 0).sum() / 1e6;
-        }
-        System.out.printf(
-            Locale.ROOT,
-            "%s: heap %.0f MB, database %.1f MB, data folder %.1f MB%n",
-            when,
-            heap,
-            database,
-            disk);
-        return new Usage(heap, database, disk);
-      }
+    process.diagnosed("GC.run");
+    String said = process.diagnosed("GC.heap_info");
+    Matcher used = USED.matcher(said);
+    assertThat(used.find()).as(said).isTrue();
+    double heap = Long.parseLong(used.group(1)) / 1024.0;
+    double database = Files.size(home.resolve(Backup.DATABASE)) / 1e6;
+    double disk;
+    try (Stream<Path> files = Files.walk(home)) {
+      disk = files.mapToLong(f -> f.toFile().isFile() ? f.toFile().length() : 0).sum() / 1e6;
     }
-    throw new AssertionError("the heap is not known");
+    System.out.printf(
+        Locale.ROOT,
+        "%s: heap %.0f MB, database %.1f MB, data folder %.1f MB%n",
+        when,
+        heap,
+        database,
+        disk);
+    return new Usage(heap, database, disk);
   }
 
   /** One page and whoever sits at it. */

@@ -96,10 +96,6 @@ final class RealProcess implements AutoCloseable {
     return port;
   }
 
-  long pid() {
-    return process.pid();
-  }
-
   HttpResponse<byte[]> send(String method, String path, byte[] body)
       throws IOException, InterruptedException {
     HttpRequest request =
@@ -118,14 +114,19 @@ final class RealProcess implements AutoCloseable {
 
   /** What every thread of it does, and the end of its log. */
   private String threads() throws IOException {
-    String tool = Path.of(System.getProperty("java.home"), "bin", "jcmd").toString();
-    Process run =
-        new ProcessBuilder(tool, "" + process.pid(), "Thread.print", "-l")
-            .redirectErrorStream(true)
-            .start();
     List<String> lines = Files.readAllLines(log);
-    return new String(run.getInputStream().readAllBytes(), UTF_8)
+    return diagnosed("Thread.print", "-l")
         + String.join("\n", lines.subList(Math.max(0, lines.size() - 60), lines.size()));
+  }
+
+  /** What the virtual machine answers to a diagnostic command. */
+  String diagnosed(String... command) throws IOException {
+    List<String> run = new ArrayList<>();
+    run.add(Path.of(System.getProperty("java.home"), "bin", "jcmd").toString());
+    run.add("" + process.pid());
+    run.addAll(List.of(command));
+    Process tool = new ProcessBuilder(run).redirectErrorStream(true).start();
+    return new String(tool.getInputStream().readAllBytes(), UTF_8);
   }
 
   JsonNode json(String path) throws IOException, InterruptedException {

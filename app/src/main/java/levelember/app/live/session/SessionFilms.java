@@ -135,10 +135,11 @@ final class SessionFilms {
       return;
     }
     // All that takes long is done before the lock is taken.
-    boolean fresh = view == null;
     EditCost cost =
-        fresh ? null : EditCost.between(view.shoot(), view.shot(), next.shoot(), next.shot());
-    if (fresh) {
+        view == null
+            ? null
+            : EditCost.between(view.shoot(), view.shot(), next.shoot(), next.shot());
+    if (view == null && compilation.newest() == null) {
       memory.prepare(session);
     }
     View made = compilation.of(next, view);
